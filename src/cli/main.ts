@@ -1,0 +1,151 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { basename } from 'node:path';
+import { parseArgs } from 'node:util';
+import { analysisFile } from '../core/formats/analysis-file';
+import { writeLog } from '../core/formats/csv-export';
+import { readLog } from '../core/formats/csv-import';
+import { readSpecSheet, type SpecSheet } from '../core/formats/spec-sheet';
+import { DRIVES } from '../core/plant/drive';
+import { isFaultId, PLANT_FAULTS } from '../core/plant/faults';
+import { logFrom } from '../core/plant/log-from';
+import { problemText, type Problem } from '../core/result';
+import { analyse } from '../core/run/analyse';
+import { analysisText } from './text';
+
+const USAGE = `pyrethos: reads an engine's warm-up against what it should do
+
+  pyrethos analyse LOG --spec SPEC [--json] [--skip-broken-rows]
+  pyrethos simulate --spec SPEC [--fault ID] [--severity 0..1] [--variant NAME] [--drive ${Object.keys(DRIVES).join('|')}]
+                    [--ambient °C] [--start °C] [--seed N] [--columns all|scan|bare] [--out LOG]
+  pyrethos validate FILE...
+`;
+
+/** Input that cannot be read or a call that makes no sense: one line on standard error, exit status 2. */
+class BadInput extends Error {}
+
+const refuse = (problems: readonly Problem[], file: string): never => {
+  throw new BadInput(problems.map((p) => problemText(p, file)).join('; '));
+};
+
+function readBytes(file: string): Uint8Array {
+  try {
+    return readFileSync(file);
+  } catch (error) {
+    const code = (error as NodeJS.ErrnoException).code;
+    throw new BadInput(`${file}: ${code === 'ENOENT' ? 'no such file' : code === 'EISDIR' ? 'is a folder; expected a file' : 'cannot be read'}`);
+  }
+}
+
+function readSpec(file: string): SpecSheet {
+  let json: unknown;
+  try {
+    json = JSON.parse(new TextDecoder().decode(readBytes(file)));
+  } catch (error) {
+    if (error instanceof BadInput) throw error;
+    throw new BadInput(`${file}: not JSON (${(error as Error).message}); expected a spec sheet`);
+  }
+  const result = readSpecSheet(json);
+  if (!result.ok) return refuse(result.problems, file);
+  for (const warning of result.warnings) process.stderr.write(`${problemText(warning, file)}\n`);
+  return result.value;
+}
+
+function runAnalyse(args: string[]): void {
+  const { values, positionals } = parse(args, { spec: { type: 'string' }, json: { type: 'boolean' }, 'skip-broken-rows': { type: 'boolean' } });
+  const [file] = positionals;
+  if (positionals.length !== 1 || typeof values.spec !== 'string') throw new BadInput('analyse: expected one LOG and --spec SPEC');
+  const spec = readSpec(values.spec);
+  const result = readLog(readBytes(file), { skipBrokenRows: values['skip-broken-rows'] === true });
+  if (!result.ok) return refuse(result.problems, file);
+  const warnings = result.warnings.map((w) => problemText(w));
+  const analysis = analyse(result.value.log, spec);
+  process.stdout.write(values.json ? `${JSON.stringify(analysisFile(analysis, warnings), null, 2)}\n` : analysisText(analysis, spec, basename(file), warnings));
+}
+
+function runSimulate(args: string[]): void {
+  const text = { type: 'string' } as const;
+  const { values } = parse(args, { spec: text, fault: text, severity: text, variant: text, drive: text, ambient: text, start: text, seed: text, columns: text, out: text });
+  if (typeof values.spec !== 'string') throw new BadInput('simulate: expected --spec SPEC');
+  const number = (name: string, fallback: number, min: number, max: number): number => {
+    const given = values[name];
+    if (typeof given !== 'string') return fallback;
+    const value = Number(given);
+    if (!Number.isFinite(value) || value < min || value > max) throw new BadInput(`simulate: --${name} is “${given}”; expected a number from ${min} to ${max}`);
+    return value;
+  };
+  const one = <T extends string>(name: string, allowed: readonly T[], fallback: T): T => {
+    const given = values[name] ?? fallback;
+    if (!allowed.includes(given as T)) throw new BadInput(`simulate: --${name} is “${given}”; expected one of ${allowed.join(', ')}`);
+    return given as T;
+  };
+  const fault = values.fault ?? 'none';
+  if (typeof fault !== 'string' || !isFaultId(fault)) throw new BadInput(`simulate: --fault is “${fault}”; expected one of ${PLANT_FAULTS.map((f) => f.id).join(', ')}`);
+  const ambientC = number('ambient', 12, -40, 50);
+  try {
+    const log = logFrom({
+      spec: readSpec(values.spec),
+      fault,
+      severity: number('severity', 0.7, 0, 1),
+      variant: typeof values.variant === 'string' ? values.variant : undefined,
+      legs: DRIVES[one('drive', Object.keys(DRIVES) as (keyof typeof DRIVES)[], 'mixed')],
+      ambientC,
+      startC: number('start', ambientC, -40, 120),
+      columns: one('columns', ['all', 'scan', 'bare'], 'all'),
+      seed: number('seed', 1, 0, 2 ** 31)
+    });
+    if (typeof values.out === 'string') writeFileSync(values.out, writeLog(log));
+    else process.stdout.write(writeLog(log));
+  } catch (error) {
+    if (error instanceof RangeError) throw new BadInput(`simulate: ${error.message}`);
+    throw error;
+  }
+}
+
+function runValidate(args: string[]): void {
+  const { positionals } = parse(args, {});
+  if (positionals.length === 0) throw new BadInput('validate: expected one or more files');
+  for (const file of positionals) {
+    if (/\.json$/i.test(file)) {
+      const spec = readSpec(file);
+      process.stdout.write(`${file}: a spec sheet for ${spec.name}\n`);
+      continue;
+    }
+    const result = readLog(readBytes(file));
+    if (!result.ok) return refuse(result.problems, file);
+    for (const warning of result.warnings) process.stderr.write(`${problemText(warning, file)}\n`);
+    const { log, report } = result.value;
+    process.stdout.write(`${file}: a log of ${report.rows} samples over ${Math.round(log.t[log.t.length - 1])} s with ${Object.keys(log.channels).join(', ')}\n`);
+  }
+}
+
+type Options = NonNullable<Parameters<typeof parseArgs>[0]>['options'];
+
+function parse(args: string[], options: Options): { values: Record<string, string | boolean | undefined>; positionals: string[] } {
+  try {
+    const { values, positionals } = parseArgs({ args, options, allowPositionals: true });
+    return { values: values as Record<string, string | boolean | undefined>, positionals };
+  } catch (error) {
+    throw new BadInput((error as Error).message.split('\n')[0]);
+  }
+}
+
+const VERBS: Readonly<Record<string, (args: string[]) => void>> = { analyse: runAnalyse, simulate: runSimulate, validate: runValidate };
+
+function main(): void {
+  const [verb, ...args] = process.argv.slice(2);
+  if (verb === undefined || verb === '--help' || verb === 'help') {
+    process.stdout.write(USAGE);
+    return;
+  }
+  const run = VERBS[verb];
+  try {
+    if (!run) throw new BadInput(`no verb “${verb}”; expected ${Object.keys(VERBS).join(', ')}`);
+    run(args);
+  } catch (error) {
+    if (!(error instanceof BadInput)) throw error;
+    process.stderr.write(`${error.message.replace(/\s*\n\s*/g, ' ')}\n`);
+    process.exitCode = 2;
+  }
+}
+
+main();

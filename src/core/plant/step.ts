@@ -1,0 +1,253 @@
+import { COOLANT_CP, type PlantParams } from './params';
+import { readingOf, type ReadingTable } from './sensor';
+
+/** What drives the plant over one step. Load 0 to 1. */
+export interface DriveInput {
+  rpm: number;
+  load: number;
+  speedKmh: number;
+  ambientC: number;
+  ac: boolean;
+}
+
+/** The plant's state; changed in place by {@link step}, which runs thousands of times. Temperatures in °C. */
+export interface PlantState {
+  metal: number;
+  jacket: number;
+  hose: number;
+  cell1: number;
+  cell2: number;
+  ret: number;
+  wax: number;
+  lift: number;
+  /** True temperature of the sensor body. */
+  sensor: number;
+  /** What the control unit reads, whole °C. */
+  reading: number;
+  fanCmdPct: number;
+  fanPct: number;
+  /** Stage in force, −1 none. */
+  stage: number;
+  fanRpm: number;
+  clutchAirC: number;
+  clutchEngaged: boolean;
+  runS: number;
+  dropLeftS: number;
+  noise: number;
+  /** Running totals since the start, kJ: heat in, heat out. */
+  heatInKJ: number;
+  heatOutKJ: number;
+}
+
+/** Coefficients of the heat balance, held over one step. */
+export interface Balance {
+  heatKW: number;
+  metalToJacket: number;
+  radiatorFlow: number;
+  cellUA: number;
+  airC: number;
+  heater: number;
+  cabinC: number;
+  surface: number;
+  hoodC: number;
+  hoseLoss: number;
+  ambientC: number;
+}
+
+/** A plant that has stood long enough to be at `startC` throughout, its radiator side at `ambientC` or the same. */
+export function startState(p: PlantParams, startC: number, ambientC = startC): PlantState {
+  const cold = Math.abs(startC - ambientC) < 8 ? startC : ambientC + (startC - ambientC) * 0.35;
+  return {
+    metal: startC, jacket: startC, hose: cold, cell1: cold, cell2: cold, ret: cold, wax: startC, lift: p.leak, sensor: startC, reading: Math.round(startC),
+    fanCmdPct: 0, fanPct: 0, stage: -1, fanRpm: 0, clutchAirC: ambientC, clutchEngaged: p.clutch.kind === 'thermal', runS: 0, dropLeftS: 0, noise: p.seed >>> 0 || 1, heatInKJ: 0, heatOutKJ: 0
+  };
+}
+
+/** Heat released to metal and coolant at this speed and load, kW (docs/method.md, “Heat”). */
+export function heatKW(p: PlantParams, rpm: number, load: number, metalC: number): number {
+  if (rpm < 200) return 0;
+  const cold = 1 + p.coldGain * Math.min(1, Math.max(0, (80 - metalC) / 80));
+  return p.displacementL * (rpm / 1000) * (p.heatIdle + p.heatLoad * load) * p.heatScale * cold;
+}
+
+/** Coefficients at the present state: pump, thermostat, air and radiator. Written into `k` to spare the collector. */
+export function balance(p: PlantParams, s: PlantState, u: DriveInput, k: Balance): Balance {
+  const running = u.rpm >= 200;
+  const krpm = u.rpm / 1000;
+  const flow = running ? p.pumpKgS * p.flowFactor * krpm * (1.1 - 0.07 * krpm) : 0.006 * p.pumpKgS;
+  const ram = u.speedKmh / 100;
+  const fan = p.fan.kind === 'none' ? 0.26 * (s.fanRpm / 1500) : 0.26 * (s.fanPct / 100) * p.fanStrength + (p.clutch.kind === 'none' ? 0 : 0.26 * (s.fanRpm / 1500));
+  const air = p.airFactor * Math.sqrt(ram * ram + fan * fan);
+  k.heatKW = heatKW(p, u.rpm, u.load, s.metal);
+  k.metalToJacket = p.metalToJacket * (0.45 + 0.55 * Math.min(2.5, krpm * p.flowFactor));
+  k.radiatorFlow = flow * 0.9 * s.lift * (0.45 + 0.55 * p.coreFactor) * COOLANT_CP + 2e-4;
+  k.cellUA = 0.5 * p.coreFactor * (p.radiatorNatural + p.radiatorMax * (1 - Math.exp(-1.3 * air)));
+  k.airC = u.ambientC + (u.ac ? 6 : 0);
+  k.cabinC = 18;
+  k.heater = running ? p.heater * (u.ambientC < 12 ? 1 : 0.3) * Math.min(1, 0.3 + 0.7 * krpm * p.flowFactor) : 0;
+  k.surface = p.surface * (1 + u.speedKmh / 50);
+  k.hoodC = u.ambientC + (0.3 * (s.metal - u.ambientC)) / (1 + u.speedKmh / 40);
+  k.hoseLoss = 0.02 * p.surface;
+  k.ambientC = u.ambientC;
+  return k;
+}
+
+/** Share of the way a first-order lag goes in one step, by the trapezoidal rule: no overshoot for dt < 2τ. */
+const relax = (dt: number, tauS: number): number => dt / (tauS + dt / 2);
+
+/** Temperature at the thermostat's wax: the engine outlet, or the mix of bypass and return at the inlet. */
+export const seatC = (p: PlantParams, s: PlantState): number => {
+  if (!p.inletSide) return s.jacket;
+  const share = (0.45 * s.lift) / (0.45 * s.lift + 0.9);
+  return s.jacket + share * (s.ret - s.jacket);
+};
+
+/**
+ * Advances the six heat nodes by `dt` s with the coefficients held: the trapezoidal rule, solved exactly.
+ * Each node below the jacket depends only on the one before it, so all are affine in the new jacket
+ * temperature and one division closes the ring. A-stable; the energy books close to rounding.
+ */
+export function advanceHeat(p: PlantParams, s: PlantState, k: Balance, dt: number): void {
+  const { metalToJacket: h, radiatorFlow: g, cellUA: ua, heater, surface, hoseLoss: l, ambientC: amb } = k;
+  const half = dt / 2;
+  const lossBefore = heater * (s.jacket - k.cabinC) + surface * (s.jacket - k.hoodC) + l * (s.hose - amb) + ua * (s.cell1 + s.cell2 - 2 * k.airC) + l * (s.ret - amb);
+
+  const rm = half / p.metal;
+  const wm = (rm * h) / (1 + rm * h);
+  const pm = (s.metal + rm * (2 * k.heatKW - h * (s.metal - s.jacket))) / (1 + rm * h);
+
+  const rh = half / p.hose;
+  const dh = 1 + rh * (g + l);
+  let w = (rh * g) / dh;
+  let q = (s.hose + rh * (g * (s.jacket - s.hose) - l * (s.hose - 2 * amb))) / dh;
+  const wHose = w;
+  const qHose = q;
+
+  const rc = half / p.cell;
+  const dc = 1 + rc * (g + ua);
+  const q1 = (s.cell1 + rc * (g * (s.hose - s.cell1 + q) - ua * (s.cell1 - 2 * k.airC))) / dc;
+  const w1 = (rc * g * w) / dc;
+  const q2 = (s.cell2 + rc * (g * (s.cell1 - s.cell2 + q1) - ua * (s.cell2 - 2 * k.airC))) / dc;
+  const w2 = (rc * g * w1) / dc;
+
+  const rr = half / p.returnHose;
+  const dr = 1 + rr * (g + l);
+  q = (s.ret + rr * (g * (s.cell2 - s.ret + q2) - l * (s.ret - 2 * amb))) / dr;
+  w = (rr * g * w2) / dr;
+
+  const rj = half / p.jacket;
+  const now = h * (s.metal - s.jacket) - g * (s.jacket - s.ret) - heater * (s.jacket - k.cabinC) - surface * (s.jacket - k.hoodC);
+  const jacket = (s.jacket + rj * (now + h * pm + g * q + heater * k.cabinC + surface * k.hoodC)) / (1 + rj * (h + g + heater + surface - h * wm - g * w));
+
+  s.metal = pm + wm * jacket;
+  s.hose = qHose + wHose * jacket;
+  s.cell1 = q1 + w1 * jacket;
+  s.cell2 = q2 + w2 * jacket;
+  s.ret = q + w * jacket;
+  s.jacket = jacket;
+  const lossAfter = heater * (s.jacket - k.cabinC) + surface * (s.jacket - k.hoodC) + l * (s.hose - amb) + ua * (s.cell1 + s.cell2 - 2 * k.airC) + l * (s.ret - amb);
+  s.heatInKJ += k.heatKW * dt;
+  s.heatOutKJ += half * (lossBefore + lossAfter);
+}
+
+/** Thermostat: the wax lags its seat; lift is linear between start and full, with play between the two ways. */
+export function advanceThermostat(p: PlantParams, s: PlantState, u: DriveInput, dt: number): void {
+  s.wax += (seatC(p, s) - s.wax) * relax(dt, p.waxTauS);
+  const heated = p.heaterDropC > 0 ? p.heaterDropC * Math.min(1, Math.max(0, (u.load - 0.45) / 0.3)) : 0;
+  const span = p.fullOpenC - p.startOpenC;
+  const opening = (s.wax + heated - p.startOpenC) / span;
+  const closing = opening + p.hysteresisC / span;
+  const lift = Math.min(Math.max(s.lift, opening), closing);
+  s.lift = Math.min(p.liftMax, Math.max(p.leak, lift));
+}
+
+/** Heat stored in the six nodes above 0 °C, kJ. */
+export const storedKJ = (p: PlantParams, s: PlantState): number => p.metal * s.metal + p.jacket * s.jacket + p.hose * s.hose + p.cell * (s.cell1 + s.cell2) + p.returnHose * s.ret;
+
+const scratch: Balance = { heatKW: 0, metalToJacket: 0, radiatorFlow: 0, cellUA: 0, airC: 0, heater: 0, cabinC: 0, surface: 0, hoodC: 0, hoseLoss: 0, ambientC: 0 };
+
+/** One step of the whole plant, `dt` in s (0.1 to 2): heat, thermostat, sensor, control unit, fan. */
+export function step(p: PlantParams, table: ReadingTable, s: PlantState, u: DriveInput, dt: number): void {
+  advanceHeat(p, s, balance(p, s, u, scratch), dt);
+  advanceThermostat(p, s, u, dt);
+  const seen = p.branchShare >= 1 ? s.jacket : scratch.hoodC + p.branchShare * (s.jacket - scratch.hoodC);
+  s.sensor += (seen - s.sensor) * relax(dt, p.branchShare >= 1 ? p.sensorTauS : p.sensorTauS / p.branchShare ** 3);
+  s.reading = readingOf(table, p, s.sensor);
+  if (p.sensorError.kind === 'dropouts') dropOut(p, s, dt);
+  if (u.rpm >= 200) s.runS += dt;
+  driveFan(p, s, u, dt);
+}
+
+function chance(s: PlantState): number {
+  s.noise = (Math.imul(s.noise, 1664525) + 1013904223) >>> 0;
+  return s.noise / 4294967296;
+}
+
+function dropOut(p: PlantParams, s: PlantState, dt: number): void {
+  if (p.sensorError.kind !== 'dropouts') return;
+  const { perMinute, meanS, readsC } = p.sensorError;
+  if (s.dropLeftS <= 0 && chance(s) < (perMinute * dt) / 60) s.dropLeftS = meanS * (0.4 + 1.2 * chance(s));
+  if (s.dropLeftS > 0) {
+    s.dropLeftS -= dt;
+    s.reading = readsC;
+  }
+}
+
+/** The control unit's fan rule, acting on what it reads; then what the fan really does. */
+function driveFan(p: PlantParams, s: PlantState, u: DriveInput, dt: number): void {
+  s.fanCmdPct = p.fan.kind === 'none' || !p.fanCommandWorks ? 0 : commandPct(p, s, u);
+  const asked = p.fanDriveShown ? s.fanCmdPct : 0;
+  let stuck = p.fanStuckPct;
+  if (stuck > 0 && p.fanStuckWanders) stuck *= 0.65 + 0.35 * Math.sin(s.runS / 23) * Math.cos(s.runS / 61);
+  s.fanPct = p.fan.kind === 'none' ? 0 : Math.max(asked, stuck);
+  if (p.clutch.kind !== 'none') driveClutch(p, s, u, dt);
+}
+
+function commandPct(p: PlantParams, s: PlantState, u: DriveInput): number {
+  if (p.fan.kind === 'none') return 0;
+  const { stages, kind, onWithAc, failsafeFull } = p.fan;
+  if (failsafeFull && (s.reading <= p.openReadsC + 1 || s.reading >= p.shortReadsC - 1)) return 100;
+  while (s.stage + 1 < stages.length && s.reading >= stages[s.stage + 1].onC + p.fanShiftC) s.stage++;
+  while (s.stage >= 0 && s.reading <= stages[s.stage].offC + p.fanShiftC) s.stage--;
+  const withAc = onWithAc && u.ac ? stages[0].pct : 0;
+  if (s.stage < 0) return withAc;
+  if (kind === 'stages' || stages.length < 2) return Math.max(withAc, stages[s.stage].pct);
+  const from = stages[0].onC + p.fanShiftC;
+  const to = stages[stages.length - 1].onC + p.fanShiftC;
+  const share = Math.min(1, Math.max(0, (s.reading - from) / (to - from)));
+  return Math.max(withAc, Math.round(stages[0].pct + share * (100 - stages[0].pct)));
+}
+
+function driveClutch(p: PlantParams, s: PlantState, u: DriveInput, dt: number): void {
+  const { clutch } = p;
+  if (u.rpm < 200) {
+    s.fanRpm = 0;
+    return;
+  }
+  const air = u.ambientC + 0.62 * ((s.cell1 + s.cell2) / 2 - u.ambientC);
+  s.clutchAirC += (air - s.clutchAirC) * relax(dt, 18);
+  s.fanRpm += (clutchRpm(p, s, u, clutch) - s.fanRpm) * relax(dt, 4);
+}
+
+function clutchRpm(p: PlantParams, s: PlantState, u: DriveInput, clutch: PlantParams['clutch']): number {
+  const free = 0.24 * u.rpm;
+  if (p.clutchLocked) return 0.97 * u.rpm;
+  switch (clutch.kind) {
+    case 'none':
+      return 0;
+    case 'fixed':
+      return free + (clutch.ratio * u.rpm - free) * p.clutchGrip;
+    case 'thermal': {
+      const drained = s.runS < 70;
+      if (s.clutchAirC >= clutch.engageAirC + p.fanShiftC) s.clutchEngaged = true;
+      else if (s.clutchAirC <= clutch.releaseAirC + p.fanShiftC && !drained) s.clutchEngaged = false;
+      if (!s.clutchEngaged || u.rpm > clutch.cutOutEngineRpm) return free;
+      return free + Math.max(0, Math.min(clutch.maxRpm, 0.88 * u.rpm) - free) * p.clutchGrip;
+    }
+    case 'electronic': {
+      const demand = Math.min(1, Math.max(0, (s.reading - (p.startOpenC + 8)) / 12));
+      s.fanCmdPct = Math.round((u.ac ? Math.max(0.5, demand) : demand) * 100);
+      return free + (0.9 * u.rpm - free) * (s.fanCmdPct / 100) * p.clutchGrip;
+    }
+  }
+}

@@ -1,0 +1,16 @@
+/** A seeded generator of numbers in [0, 1): mulberry32, public domain, by T. Ettinger. */
+export type Random = () => number;
+
+export function seeded(seed: number): Random {
+  let a = seed >>> 0;
+  return () => {
+    a = (a + 0x6d2b79f5) >>> 0;
+    let t = a;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** A standard normal draw (Box–Muller, one of the pair). */
+export const normalDraw = (random: Random): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());

@@ -1,0 +1,104 @@
+import type { SpecSheet } from '../formats/spec-sheet';
+import type { Features } from './features';
+import type { Grid, RunDrive } from './grid';
+
+/** One finding in words and numbers, against which limit, and whether it is as it should be. */
+export interface Evidence {
+  readonly text: string;
+  readonly state: 'as-expected' | 'off' | 'note';
+}
+
+const c = (x: number) => `${Math.round(x * 10) / 10} °C`;
+const clock = (s: number) => `${Math.floor(s / 60)}:${String(Math.round(s % 60)).padStart(2, '0')}`;
+
+/** What the run showed, each finding with the limit it was held against. Order: as the run went. */
+export function evidenceOf(f: Features, grid: Grid, run: RunDrive, spec: SpecSheet): Evidence[] {
+  const list: Evidence[] = [];
+  const add = (state: Evidence['state'], text: string) => list.push({ state, text });
+  electrical(grid, add);
+  if (f.startC !== null) {
+    const other = f.startMinusAmbientC ?? f.startMinusIntakeC;
+    const name = f.startMinusAmbientC !== null ? 'ambient' : 'intake air';
+    if (other === null) add('note', `Started at ${c(f.startC)}; nothing logged to compare it with`);
+    else if (Math.abs(other) <= 3) add('as-expected', `Started at ${c(f.startC)}, within 3 °C of ${name}: soaked`);
+    else if (other > 0) add('note', `Started ${c(other)} above ${name}: not soaked, or reads hot`);
+    else add('off', `Started ${c(-other)} below ${name}, which a standing engine cannot be`);
+  }
+  opening(f, spec, add);
+  hose(f, spec, add);
+  regulating(f, spec, add);
+  fan(f, spec, add);
+  const { hotC, stopC } = spec.limits ?? {};
+  if (stopC != null && f.secondsAboveStop > 0) add('off', `Above the stop limit of ${c(stopC)} for ${clock(f.secondsAboveStop)} min, up to ${c(f.maxC!)}`);
+  else if (hotC != null && f.secondsAboveHot > 0) add('off', `Above the hot limit of ${c(hotC)} for ${clock(f.secondsAboveHot)} min, up to ${c(f.maxC!)}`);
+  else if (hotC != null && f.maxC !== null) add('as-expected', `Never above ${c(f.maxC)}; the hot limit is ${c(hotC)}`);
+  add('note', `Ambient ${c(run.ambientC)}${run.ambientFrom === 'ambient' ? '' : ` (${run.ambientFrom})`}`);
+  return list;
+}
+
+type Add = (state: Evidence['state'], text: string) => void;
+
+function electrical(grid: Grid, add: Add): void {
+  const { openShare, shortShare, excursions, frozen } = grid.jumps;
+  if (openShare > 0.8) add('off', `Reads the open-circuit default for ${Math.round(openShare * 100)} % of the run`);
+  else if (shortShare > 0.8) add('off', `Reads the short-circuit default for ${Math.round(shortShare * 100)} % of the run`);
+  else if (frozen) add('note', 'The reading does not move by more than 1 °C in the whole run');
+  if (excursions.length > 0) {
+    const first = excursions[0];
+    add('off', `${excursions.length} jump${excursions.length === 1 ? '' : 's'} no coolant can make (faster than 2.5 °C a second), first at ${clock(first.fromS)} to ${c(first.reachedC)}`);
+  }
+}
+
+function opening(f: Features, spec: SpecSheet, add: Add): void {
+  const { startOpenC } = spec.thermostat;
+  if (f.warmRateCPerMin !== null) add('note', `Warmed at ${f.warmRateCPerMin.toFixed(1)} °C a minute`);
+  if (f.knee) {
+    const off = f.knee.celsius - startOpenC;
+    const where = `Knee at ${c(f.knee.celsius)} ± ${c(2 * f.knee.uncertaintyC)} after ${clock(f.knee.atS)}`;
+    if (off < -5) add('off', `${where}: ${c(-off)} below start-to-open at ${c(startOpenC)}`);
+    else if (off > 7) add('off', `${where}: ${c(off)} above start-to-open at ${c(startOpenC)}`);
+    else add('as-expected', `${where}; start-to-open is ${c(startOpenC)}`);
+    if ((f.overshootC ?? 0) > 6) add('off', `Overshot by ${c(f.overshootC!)} at the first opening`);
+  } else if (f.maxC !== null && f.startC !== null && f.maxC > startOpenC + 8 && f.startC < startOpenC - 20) add('off', `Rose past start-to-open at ${c(startOpenC)} without a knee`);
+  else if (f.plateauC !== null && f.startC !== null && f.startC < startOpenC - 20) add('off', 'No knee: the rise bends from the beginning and levels off by itself');
+}
+
+function hose(f: Features, spec: SpecSheet, add: Add): void {
+  const name = spec.thermostat.side === 'inlet' ? 'Lower hose' : 'Upper hose';
+  switch (f.hose.kind) {
+    case 'rush':
+      return add('as-expected', `${name} rushed hot at ${clock(f.hose.atS)}, with the coolant at ${c(f.hose.ectC)}`);
+    case 'creep':
+      return add('off', `${name} warmed along with the engine from the start`);
+    case 'stayed-cool':
+      return add((f.maxC ?? 0) > spec.thermostat.fullOpenC ? 'off' : 'note', `${name} stayed cool`);
+    case 'not-logged':
+      return;
+  }
+}
+
+function regulating(f: Features, spec: SpecSheet, add: Add): void {
+  if (f.plateauC === null) return add('note', 'Still warming up at the end of the run');
+  const low = spec.regulating?.lowC ?? spec.thermostat.startOpenC - 4;
+  const high = spec.regulating?.highC ?? spec.thermostat.fullOpenC;
+  const text = `Regulated at ${c(f.plateauC)} ± ${c(f.plateauSpreadC ?? 0)}; should be ${low} to ${high} °C`;
+  add(f.plateauC < low - 2 || f.plateauC > high + 4 ? 'off' : 'as-expected', text);
+  if (f.roadMinusIdleC === null) return;
+  const lower = -f.roadMinusIdleC;
+  if (lower > 5 && f.plateauC < low) add('off', `${c(lower)} lower on the move than at idle`);
+  else if (lower < -6) add('off', `${c(-lower)} hotter on the move than at idle`);
+  else add('note', `On the move ${c(Math.abs(lower))} ${lower > 0 ? 'lower' : 'higher'} than at idle`);
+}
+
+function fan(f: Features, spec: SpecSheet, add: Add): void {
+  const stage = spec.fan?.stages?.[0];
+  if (!stage) return;
+  const ons = f.fan.switches.filter((s) => s.to === 'on' && !s.withAc && s.atS > 10);
+  if (f.fan.from === 'none') return;
+  if (ons.length > 0) {
+    const mean = ons.reduce((sum, s) => sum + s.celsius, 0) / ons.length;
+    add(Math.abs(mean - stage.onC) > 3.5 ? 'off' : 'as-expected', `Fan came on at ${c(mean)} (${ons.length} time${ons.length === 1 ? '' : 's'}); should be ${c(stage.onC)}`);
+  } else if (f.fan.onShare > 0.9) add((f.maxC ?? 0) < stage.onC ? 'off' : 'note', `Fan driven for ${Math.round(f.fan.onShare * 100)} % of the run`);
+  else if ((f.maxC ?? 0) > stage.onC + 2 && f.fan.onShare === 0) add('off', `Fan never driven, though the coolant passed ${c(stage.onC)}`);
+  else if ((f.maxC ?? 0) < stage.onC) add('note', `Fan not called for: the coolant stayed below ${c(stage.onC)}`);
+}

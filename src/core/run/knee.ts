@@ -1,0 +1,93 @@
+import { lineFit, smooth } from './smooth';
+
+/** The bend that an opening thermostat puts into a warm-up. */
+export interface Knee {
+  readonly celsius: number;
+  readonly atS: number;
+  /** Standard uncertainty of the temperature, °C. */
+  readonly uncertaintyC: number;
+  /** Slope after over slope before, in heat time: 0 a dead stop, 1 no bend. */
+  readonly slopeRatio: number;
+}
+
+/**
+ * Finds the bend by segmented regression of temperature on *heat time* (the heat released so far, so that
+ * idling and driving count alike), from 40 % of the rise to some minutes past the point where the rise ends.
+ *
+ * A thermostat that opens leaves a straight rise and then stops it; one that leaks bends from the beginning.
+ * So a knee needs a slope that falls below 45 %, a rise still straight just before it, and a two-piece fit
+ * clearly better than one exponential approach. Nothing is taken from the spec sheet.
+ */
+export function findKnee(ect: Float64Array, heatTime: Float64Array, dt: number): Knee | null {
+  const level = smooth(ect, Math.max(3, Math.round(11 / dt)));
+  const first = level.findIndex((v) => !Number.isNaN(v));
+  if (first < 0) return null;
+  const start = level[first];
+  const warm = warmLevel(level, first);
+  if (warm - start < 15) return null;
+  const i0 = level.findIndex((v, i) => i >= first && v >= start + 0.4 * (warm - start));
+  const reached = level.findIndex((v, i) => i >= i0 && v >= warm - 1.5);
+  if (i0 < 0 || reached < 0) return null;
+  const i1 = Math.min(level.length, reached + Math.round(240 / dt));
+  if ((i1 - i0) * dt < 90) return null;
+
+  const step = Math.max(1, Math.floor((i1 - i0) / 160));
+  const xs: number[] = [];
+  const ys: number[] = [];
+  const at: number[] = [];
+  for (let i = i0; i < i1; i += step) {
+    if (Number.isNaN(level[i])) continue;
+    xs.push(heatTime[i]);
+    ys.push(level[i]);
+    at.push(i);
+  }
+  if (xs.length < 16) return null;
+  const best = bestBreak(xs, ys);
+  if (!best) return null;
+  const { k, sse, before, after } = best;
+  const ratio = Math.max(0, after.slope) / before.slope;
+  const third = Math.max(3, Math.floor(k / 3));
+  const early = lineFit(xs, ys, 0, Math.max(third, 4));
+  const late = lineFit(xs, ys, Math.max(0, k - third), k + 1);
+  const straight = early && late ? late.slope / early.slope : 1;
+  const bend = exponentialSse(xs, ys);
+  if (before.slope <= 0 || ratio > 0.45 || straight < 0.5 || sse > 0.8 * bend) return null;
+
+  const residual = Math.sqrt(sse / Math.max(1, xs.length - 4));
+  return { celsius: before.at(xs[k]), atS: at[k] * dt, uncertaintyC: Math.hypot(0.5, residual, 0.4), slopeRatio: ratio };
+}
+
+/** The level the warm-up ran up to: the median of what follows the first time the rise is nearly over. */
+function warmLevel(level: Float64Array, first: number): number {
+  const sorted = level.slice(first).filter((v) => !Number.isNaN(v)).sort();
+  return sorted[Math.floor(sorted.length * 0.7)];
+}
+
+function bestBreak(xs: number[], ys: number[]) {
+  let best: { k: number; sse: number; before: Line; after: Line } | null = null;
+  const margin = Math.max(5, Math.floor(xs.length * 0.08));
+  for (let k = margin; k < xs.length - margin; k++) {
+    const before = lineFit(xs, ys, 0, k + 1);
+    const after = lineFit(xs, ys, k, xs.length);
+    if (!before || !after) continue;
+    let sse = 0;
+    for (let i = 0; i < xs.length; i++) sse += (ys[i] - (i <= k ? before : after).at(xs[i])) ** 2;
+    // The two pieces should meet: a step between them is paid for.
+    sse += (xs.length / 8) * (before.at(xs[k]) - after.at(xs[k])) ** 2;
+    if (!best || sse < best.sse) best = { k, sse, before, after };
+  }
+  return best;
+}
+type Line = NonNullable<ReturnType<typeof lineFit>>;
+
+/** Residual of the best single approach T = a + b·exp(−x/τ) over a few τ: what a leaking thermostat would draw. */
+function exponentialSse(xs: number[], ys: number[]): number {
+  const span = xs[xs.length - 1] - xs[0];
+  let least = Infinity;
+  for (const tau of [0.15, 0.25, 0.4, 0.65, 1, 1.7, 3]) {
+    const decay = xs.map((x) => Math.exp(-(x - xs[0]) / (tau * span)));
+    const fit = lineFit(decay, ys, 0, ys.length);
+    if (fit) least = Math.min(least, ys.reduce((sum, y, i) => sum + (y - fit.at(decay[i])) ** 2, 0));
+  }
+  return least;
+}

@@ -1,0 +1,28 @@
+import { SUSPECTS } from '../suspects/catalogue';
+import type { Analysis } from './analyse';
+
+/** The verdict as a headline. */
+export const verdictTitle = (a: Pick<Analysis, 'verdict'>): string => (a.verdict === 'not-enough' ? 'Not enough to say' : SUSPECTS[a.verdict].title);
+
+/** How sure, in a word that stands beside the number. */
+export function sureness(probability: number): string {
+  if (probability >= 0.9) return 'nearly certain';
+  if (probability >= 0.7) return 'likely';
+  if (probability >= 0.45) return 'more likely than not';
+  return 'leading, not settled';
+}
+
+/** One sentence under the headline: what fits, what else could, what is missing. */
+export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'couldNotShow'>): string {
+  const [first, second] = a.suspects;
+  if (a.verdict === 'not-enough') {
+    const what = a.couldNotShow.find((b) => b.fault.startsWith('thermostat'));
+    return what ? `${sentence(what.because)}. ${what.toShow}.` : 'The run is too short or too mild to judge.';
+  }
+  const share = Math.round((first?.probability ?? 0) * 100);
+  const rival = second && second.probability >= 0.1 ? ` ${SUSPECTS[second.fault].title} could explain it too (${Math.round(second.probability * 100)} %).` : '';
+  const means = SUSPECTS[a.verdict].means;
+  return `${means}: ${sureness(first?.probability ?? 0)} (${share} %).${rival}`;
+}
+
+const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

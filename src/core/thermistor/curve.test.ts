@@ -1,0 +1,39 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { readsWithParallel, readsWithSeries, resistanceAt, sensitivityAt, temperatureAt, voltageAt, type Curve } from './curve';
+
+const beta: Curve = { kind: 'beta', r25Ohm: 2300, betaK: 3500 };
+// Worked by hand from three points of the curve above, so all three kinds describe one sensor.
+const tableOfBeta: Curve = { kind: 'table', points: [[-20, 18534.7], [0, 6735.0], [25, 2300], [60, 670.1], [90, 281.3], [110, 170.1]] };
+const steinhart: Curve = { kind: 'steinhart-hart', a: 1.3e-3, b: 2.4e-4, c: 1.1e-7 };
+
+describe('the reference sensor, R25 = 2300 Ω, β = 3500 K, 2200 Ω to 5 V', () => {
+  it.each([
+    [-20, 18534.7, 4.469, -25.9, -20.1, 0.8],
+    [0, 6735.0, 3.769, -43.5, -0.3, 11.4],
+    [25, 2300.0, 2.556, -49.2, 23.8, 30.4],
+    [60, 670.1, 1.167, -28.2, 55.2, 62.1],
+    [90, 281.3, 0.567, -13.3, 78.0, 91.0],
+    [110, 170.1, 0.359, -7.9, 90.2, 110.7]
+  ])('at %d °C', (celsius, ohm, volt, slope, series, parallel) => {
+    expect(resistanceAt(beta, celsius)).toBeCloseTo(ohm, 1);
+    expect(voltageAt(beta, celsius, 2200, 5)).toBeCloseTo(volt, 3);
+    expect(Math.abs(sensitivityAt(beta, celsius, 2200, 5) - slope)).toBeLessThan(0.06);
+    expect(Math.abs(readsWithSeries(beta, celsius, 110) - series)).toBeLessThan(0.06);
+    expect(Math.abs(readsWithParallel(beta, celsius, 10_000) - parallel)).toBeLessThan(0.06);
+  });
+});
+
+describe('every kind of curve', () => {
+  it.each([['beta', beta], ['table', tableOfBeta], ['steinhart-hart', steinhart]] as const)('%s goes there and back', (_, curve) => {
+    fc.assert(fc.property(fc.double({ min: -40, max: 150, noNaN: true }), (t) => {
+      expect(temperatureAt(curve, resistanceAt(curve, t))).toBeCloseTo(t, 6);
+    }));
+  });
+
+  it('interpolates a table in ln R against 1/T, so a table of a β sensor lies on the β curve', () => {
+    for (const t of [-10, 12, 40, 75, 100, 125]) {
+      expect(Math.abs(temperatureAt(tableOfBeta, resistanceAt(beta, t)) - t)).toBeLessThan(0.05);
+    }
+  });
+});

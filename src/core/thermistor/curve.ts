@@ -1,0 +1,81 @@
+/** A thermistor's resistance law. Temperatures in °C, resistance in Ω. */
+export type Curve =
+  | { readonly kind: 'beta'; readonly r25Ohm: number; readonly betaK: number }
+  | { readonly kind: 'steinhart-hart'; readonly a: number; readonly b: number; readonly c: number }
+  | { readonly kind: 'table'; readonly points: readonly (readonly [number, number])[] };
+
+const KELVIN = 273.15;
+const INV_25 = 1 / 298.15;
+
+/** Where a reader has no curve of its own: a common family, good only for the shape of a sensor's error. */
+export const GENERIC_CURVE: Curve = { kind: 'beta', r25Ohm: 2300, betaK: 3500 };
+
+/**
+ * Resistance in Ω at a temperature in °C.
+ * β form: R = R25·exp(β(1/T − 1/298.15)). Steinhart–Hart: the real root of c·x³ + b·x + (a − 1/T) = 0 with
+ * x = ln R (Cardano). Table: straight in ln R against 1/T, its end segments carried on beyond the ends.
+ */
+export function resistanceAt(curve: Curve, celsius: number): number {
+  const inv = 1 / (celsius + KELVIN);
+  switch (curve.kind) {
+    case 'beta':
+      return curve.r25Ohm * Math.exp(curve.betaK * (inv - INV_25));
+    case 'steinhart-hart': {
+      if (curve.c === 0) return Math.exp((inv - curve.a) / curve.b);
+      const q = (curve.a - inv) / (2 * curve.c);
+      const s = Math.sqrt((curve.b / (3 * curve.c)) ** 3 + q * q);
+      return Math.exp(Math.cbrt(s - q) - Math.cbrt(s + q));
+    }
+    case 'table': {
+      const [low, high] = segment(curve.points, (p) => p[0] < celsius);
+      const x0 = 1 / (low[0] + KELVIN);
+      const x1 = 1 / (high[0] + KELVIN);
+      const share = (inv - x0) / (x1 - x0);
+      return Math.exp(Math.log(low[1]) + share * Math.log(high[1] / low[1]));
+    }
+  }
+}
+
+/** Temperature in °C at a resistance in Ω (positive). The inverse of {@link resistanceAt}. */
+export function temperatureAt(curve: Curve, ohm: number): number {
+  const lnR = Math.log(ohm);
+  switch (curve.kind) {
+    case 'beta':
+      return 1 / (INV_25 + (lnR - Math.log(curve.r25Ohm)) / curve.betaK) - KELVIN;
+    case 'steinhart-hart':
+      return 1 / (curve.a + curve.b * lnR + curve.c * lnR ** 3) - KELVIN;
+    case 'table': {
+      const [low, high] = segment(curve.points, (p) => p[1] > ohm);
+      const share = (lnR - Math.log(low[1])) / Math.log(high[1] / low[1]);
+      const x0 = 1 / (low[0] + KELVIN);
+      const x1 = 1 / (high[0] + KELVIN);
+      return 1 / (x0 + share * (x1 - x0)) - KELVIN;
+    }
+  }
+}
+
+function segment(points: Extract<Curve, { kind: 'table' }>['points'], before: (p: readonly [number, number]) => boolean) {
+  let i = 1;
+  while (i < points.length - 1 && before(points[i])) i++;
+  return [points[i - 1], points[i]] as const;
+}
+
+/** Divider voltage: sensor to ground, `pullUpOhm` to the reference. V = Vref·R/(R + Rpull). */
+export const voltageAt = (curve: Curve, celsius: number, pullUpOhm: number, referenceV: number): number => {
+  const ohm = resistanceAt(curve, celsius);
+  return (referenceV * ohm) / (ohm + pullUpOhm);
+};
+
+/** Slope of the divider in mV/°C at a temperature: central difference over 0.02 °C. Negative for an NTC. */
+export const sensitivityAt = (curve: Curve, celsius: number, pullUpOhm: number, referenceV: number): number =>
+  (voltageAt(curve, celsius + 0.01, pullUpOhm, referenceV) - voltageAt(curve, celsius - 0.01, pullUpOhm, referenceV)) / 2e-5;
+
+/** What a control unit reads at `celsius` with `ohm` of contact resistance in series: low, and worst when hot. */
+export const readsWithSeries = (curve: Curve, celsius: number, ohm: number): number =>
+  temperatureAt(curve, resistanceAt(curve, celsius) + ohm);
+
+/** What a control unit reads at `celsius` with a leak of `ohm` across the sensor: high, and worst when cold. */
+export const readsWithParallel = (curve: Curve, celsius: number, ohm: number): number => {
+  const r = resistanceAt(curve, celsius);
+  return temperatureAt(curve, (r * ohm) / (r + ohm));
+};

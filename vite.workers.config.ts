@@ -1,0 +1,17 @@
+import { builtinModules } from 'node:module';
+import { defineConfig } from 'vite';
+
+/** Bundles the worker thread entry on its own: piscina loads it as a file, outside the server bundle. */
+export default defineConfig({
+  build: {
+    ssr: true,
+    outDir: 'dist/workers',
+    target: 'node20',
+    rollupOptions: {
+      input: { import: 'src/lib/workers/import.ts' },
+      output: { entryFileNames: '[name].js', format: 'es' },
+      external: [...builtinModules, /^node:/]
+    }
+  },
+  ssr: { noExternal: true }
+});
