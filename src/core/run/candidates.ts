@@ -16,6 +16,7 @@ export const ALIKE: Readonly<Partial<Record<FaultId, readonly FaultId[]>>> = {
   'ect-open-circuit': ['ect-wiring'],
   'ect-short-circuit': ['ect-wiring'],
   'ect-intermittent': ['ect-wiring'],
+  'clutch-circuit-open': ['clutch-seized'],
   'fan-motor-dead': ['fan-relay-contacts', 'fan-relay-coil', 'fan-feed-open', 'fan-controller-dead']
 };
 
@@ -43,11 +44,14 @@ const SEVERITIES: Readonly<Partial<Record<FaultId, readonly number[]>>> = {
 /** Faults read from the jumps and flat lines of the reading itself, not from how the engine warms. */
 export const ELECTRICAL: ReadonlySet<FaultId> = new Set(['ect-open-circuit', 'ect-short-circuit', 'ect-intermittent']);
 
-const told = new Set(Object.values(ALIKE).flat());
+const told = new Set(Object.values(ALIKE).flat().filter((id) => id !== 'clutch-seized'));
 
-/** Every candidate this vehicle can have, at a few severities each. Without the fan command in the log, a missing one is a fan that does not run. */
+/**
+ * Every candidate this vehicle can have, at a few severities each. Without the fan command in
+ * the log, a missing one is a fan that does not run; a seized electronic clutch and an unpowered one turn alike.
+ */
 export function candidatesFor(plant: PlantParams, commandLogged: boolean): Candidate[] {
-  return PLANT_FAULTS.filter((f) => !told.has(f.id) && (commandLogged || f.id !== 'fan-command-missing') && !ELECTRICAL.has(f.id) && (!f.applies || f.applies(plant))).flatMap((fault) =>
+  return PLANT_FAULTS.filter((f) => !told.has(f.id) && (commandLogged || f.id !== 'fan-command-missing') && !(f.id === 'clutch-seized' && plant.clutch.kind === 'electronic') && !ELECTRICAL.has(f.id) && (!f.applies || f.applies(plant))).flatMap((fault) =>
     Object.entries(fault.variants).flatMap(([variant, apply]) => (SEVERITIES[fault.id] ?? [1]).map((severity) => ({ fault: fault.id, variant, severity, plant: { ...plant, ...apply(plant, severity) } })))
   );
 }

@@ -91,6 +91,7 @@ function regulating(f: Features, spec: SpecSheet, add: Add): void {
 }
 
 function fan(f: Features, spec: SpecSheet, add: Add): void {
+  if (spec.clutch && f.fan.ratio !== null) add(f.fan.ratio > 0.93 ? 'off' : 'note', `Fan turned at ${Math.round(f.fan.ratio * 100)} % of engine speed for most of the run`);
   const stage = spec.fan?.stages?.[0];
   if (!stage) return;
   const ons = f.fan.switches.filter((s) => s.to === 'on' && !s.withAc && s.atS > 10);

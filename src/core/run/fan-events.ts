@@ -1,4 +1,5 @@
 import type { Grid } from './grid';
+import { medianOf } from './smooth';
 
 /** What a log says about the fan: when it came on and went off, and at which coolant reading. */
 export interface FanReading {
@@ -7,6 +8,8 @@ export interface FanReading {
   readonly switches: readonly FanSwitch[];
   /** Share of the run the fan was driven. */
   readonly onShare: number;
+  /** Fan speed over engine speed, median of the running engine; null where either was not logged. */
+  readonly ratio: number | null;
 }
 
 export interface FanSwitch {
@@ -26,7 +29,7 @@ export function readFan(grid: Grid, electric: boolean): FanReading {
   const { fan_rpm: speed, fan_pct: drive, fan_cmd_pct: command, ac_on: ac } = grid.channels;
   const from = drive ? 'fan_pct' : electric && speed ? 'fan_rpm' : command ? 'fan_cmd_pct' : 'none';
   const values = from === 'none' ? undefined : grid.channels[from];
-  if (!values || !electric) return { from, switches: [], onShare: 0 };
+  if (!values || !electric) return { from, switches: [], onShare: 0, ratio: ratioOf(grid) };
   const limit = from === 'fan_rpm' ? ON_RPM : ON_PCT;
   const hold = Math.max(1, Math.round(SHORTEST_S / grid.dt));
   const switches: FanSwitch[] = [];
@@ -42,7 +45,7 @@ export function readFan(grid: Grid, electric: boolean): FanReading {
     on = now;
     switches.push({ atS: i * grid.dt, celsius: grid.ect[i], to: now ? 'on' : 'off', withAc: acNear(ac, i) });
   }
-  return { from, switches: switches.filter((s) => !Number.isNaN(s.celsius)), onShare: counted > 0 ? onCount / counted : 0 };
+  return { from, switches: switches.filter((s) => !Number.isNaN(s.celsius)), onShare: counted > 0 ? onCount / counted : 0, ratio: ratioOf(grid) };
 }
 
 const firstKnown = (values: Float64Array) => Math.max(0, values.findIndex((v) => !Number.isNaN(v)));
@@ -56,4 +59,8 @@ function acNear(ac: Float64Array | undefined, i: number): boolean {
   if (!ac) return false;
   for (let k = Math.max(0, i - 3); k <= i; k++) if (ac[k] > 0) return true;
   return false;
+}
+
+function ratioOf({ channels: { fan_rpm: fan, rpm } }: Grid): number | null {
+  return fan && rpm ? medianOf(fan.map((v, i) => (rpm[i] > 400 ? v / rpm[i] : NaN))) : null;
 }

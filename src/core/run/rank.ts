@@ -35,6 +35,8 @@ export interface Bench {
   readonly heatTime: Float64Array;
   readonly hoses: readonly { readonly key: 'upperHose' | 'lowerHose'; readonly scale: TraceScale }[];
   readonly fan: FanSeries | null;
+  /** The A/C would run the fan, and the log has no A/C column. */
+  readonly acUnknown: boolean;
   readonly excursions: number;
   readonly loneSpike: boolean;
   readonly ambientC: number;
@@ -72,6 +74,7 @@ export function benchFor(grid: Grid, run: RunDrive, features: Features, heatTime
     heatTime: pick(heatTime),
     ect: scaleOf(observed, [2.5, 2], [1.5, 1.3], zones),
     fan: fanSeries(grid, pick, plant),
+    acUnknown: !grid.channels.ac_on && plant.fan.kind !== 'none' && plant.fan.onWithAc,
     excursions: grid.jumps.excursions.length,
     loneSpike: grid.jumps.excursions.length === 1 && grid.jumps.excursions[0].samples <= 1,
     ambientC: run.ambientC
@@ -89,7 +92,7 @@ function widened(bench: Bench, assumed: RunDrive['assumed']): Bench {
   const traces = Array.from({ length: ENSEMBLE }, () => {
     // The heat scale is fitted to every run, so it is not among the differences.
     const plant = { ...drawPlant(bench.plant, random, ENSEMBLE_WIDTH), heatScale: 1 };
-    const drive = assumed.length > 0 ? supposedDrive(bench.drive, assumed, random) : bench.drive;
+    const drive = bench.acUnknown && random() < 0.4 ? { ...bench.drive, ac: new Uint8Array(bench.drive.ac.length).fill(1) } : assumed.length > 0 ? supposedDrive(bench.drive, assumed, random) : bench.drive;
     return fit({ ...bench, drive }, { ...plant, sensorError: { kind: 'none' } }, base, drive === bench.drive ? 1 : 2).trace;
   });
   return {
@@ -193,6 +196,8 @@ interface Scored {
 /** Candidates further behind than this are not worth a second look, nats. */
 const HOPELESS = 25;
 const CONTENDER = 9;
+/** What it costs to suppose that the A/C ran for the whole of a run that does not tell. */
+const AC_UNSEEN = 2;
 
 /** Ranks every family this vehicle can have. Probabilities add up to 1. */
 export function rank(bench: Bench): { ranked: Ranked[]; healthy: Fitted } {
@@ -210,6 +215,14 @@ export function rank(bench: Bench): { ranked: Ranked[]; healthy: Fitted } {
     }
     best = Math.max(best, score);
     scored.push({ candidate, fitted, score });
+  }
+  if (bench.acUnknown) {
+    // The A/C runs the fan by design; a log that does not tell cannot hold that against the fan.
+    const withAc = fit({ ...bench, drive: { ...bench.drive, ac: new Uint8Array(bench.drive.ac.length).fill(1) } }, bench.plant, healthy.heatScale);
+    const score = scoreOf(bench, bench.plant, withAc) - cost - AC_UNSEEN;
+    const plain = scored.find((s) => s.candidate.fault === 'none')!;
+    if (score > plain.score) Object.assign(plain, { fitted: withAc, score });
+    best = Math.max(best, score);
   }
   if (bench.excursions > 0) {
     // A contact that comes and goes leaves the rest of the run as healthy as it was.

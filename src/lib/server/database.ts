@@ -1,0 +1,24 @@
+import { Sequelize } from 'sequelize';
+import { defineModels, type Models } from './models';
+
+export interface Database extends Models {
+  readonly sequelize: Sequelize;
+}
+
+/** Connects to any PostgreSQL given by its URL. The pool is small: several server processes may share one database. */
+export function connect(url: string): Database {
+  const sequelize = new Sequelize(url, { dialect: 'postgres', logging: false, pool: { max: 8, idle: 10_000 }, define: { underscored: true, timestamps: false } });
+  return { sequelize, ...defineModels(sequelize) };
+}
+
+let shared: Database | undefined;
+
+/** The database of this process, from DATABASE_URL. */
+export function database(): Database {
+  if (!shared) {
+    const url = process.env.DATABASE_URL;
+    if (!url) throw new Error('DATABASE_URL is not set; start Pyrethos with bin/start');
+    shared = connect(url);
+  }
+  return shared;
+}

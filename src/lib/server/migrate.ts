@@ -1,0 +1,33 @@
+import { SequelizeStorage, Umzug } from 'umzug';
+import type { Database } from './database';
+import { log } from './log';
+import { ground } from './migrations/0001-ground';
+
+/** One step forward of the database; there is no way back but a backup. */
+export interface Migration {
+  readonly name: string;
+  readonly sql: string;
+}
+
+const MIGRATIONS: readonly Migration[] = [ground];
+const LOCK = 7_309_001;
+
+/** Brings the database up to date, or up to `to`. Safe to call from several processes at once. Returns what was run. */
+export async function migrate(db: Database, to?: string): Promise<string[]> {
+  return db.sequelize.transaction(async (transaction) => {
+    await db.sequelize.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCK], transaction });
+    const umzug = new Umzug({
+      migrations: MIGRATIONS.map(({ name, sql }) => ({
+        name,
+        up: async () => {
+          await db.sequelize.transaction((t) => db.sequelize.query(sql, { transaction: t }));
+        }
+      })),
+      storage: new SequelizeStorage({ sequelize: db.sequelize, tableName: 'migrations' }),
+      logger: undefined
+    });
+    const done = await umzug.up(to ? { to } : {});
+    if (done.length > 0) log.info({ migrations: done.map((m) => m.name) }, 'database migrated');
+    return done.map((m) => m.name);
+  });
+}

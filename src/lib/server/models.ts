@@ -1,0 +1,115 @@
+import { DataTypes, type InferAttributes, type InferCreationAttributes, Model, type ModelStatic, type Sequelize } from 'sequelize';
+import type { SpecSheet } from '../../core/formats/spec-sheet';
+import type { ImportReport } from '../../core/formats/csv-import';
+import type { Band } from '../../core/plant/band';
+import type { EventBody } from '../../core/record/events';
+import type { Analysis } from '../../core/run/analyse';
+
+type Row<T extends Model> = ModelStatic<T>;
+type Own<T extends Model> = InferAttributes<T>;
+type New<T extends Model> = InferCreationAttributes<T>;
+
+/** The append-only record. The database refuses to change or delete a row. */
+export interface EventRow extends Model<Own<EventRow>, New<EventRow>> {
+  id: string;
+  stream: string;
+  kind: EventBody['kind'];
+  payload: EventBody['payload'];
+  who: string;
+  at: Date;
+}
+
+/** What follows is derived from the events and can be rebuilt from them at any time. */
+export interface VehicleRow extends Model<Own<VehicleRow>, New<VehicleRow>> {
+  id: string;
+  fleetNo: string;
+  name: string;
+  note: string;
+  specSheetId: string | null;
+  /** False once its entry has been undone; likewise for jobs and runs. */
+  standing: boolean;
+}
+
+export interface SpecSheetRow extends Model<Own<SpecSheetRow>, New<SpecSheetRow>> {
+  /** The id of the event that saved it. */
+  id: string;
+  vehicleId: string;
+  sheet: SpecSheet;
+}
+
+export interface JobRow extends Model<Own<JobRow>, New<JobRow>> {
+  id: string;
+  number: number;
+  vehicleId: string;
+  complaint: string;
+  state: 'open' | 'closed';
+  outcome: string | null;
+  openedAt: Date;
+  lastAt: Date;
+  standing: boolean;
+}
+
+/** A run and what was read from it. Samples are in the chunks. */
+export interface RunRow extends Model<Own<RunRow>, New<RunRow>> {
+  id: string;
+  jobId: string;
+  specSheetId: string;
+  fileName: string;
+  startedAt: string | null;
+  importedAt: Date;
+  durationS: number;
+  sampleCount: number;
+  channels: string[];
+  marks: { t: number; text: string }[];
+  report: ImportReport;
+  importWarnings: string[];
+  analysis: Analysis;
+  band: Band | null;
+  standing: boolean;
+}
+
+export interface RunChunkRow extends Model<Own<RunChunkRow>, New<RunChunkRow>> {
+  runId: string;
+  seq: number;
+  fromS: number;
+  toS: number;
+  count: number;
+  /** Columns one after the other: time as float64, then each channel of the run as float32, little-endian. */
+  data: Buffer;
+}
+
+export interface Models {
+  readonly events: Row<EventRow>;
+  readonly vehicles: Row<VehicleRow>;
+  readonly specSheets: Row<SpecSheetRow>;
+  readonly jobs: Row<JobRow>;
+  readonly runs: Row<RunRow>;
+  readonly runChunks: Row<RunChunkRow>;
+}
+
+export function defineModels(sequelize: Sequelize): Models {
+  const id = { type: DataTypes.UUID, primaryKey: true };
+  const text = { type: DataTypes.TEXT, allowNull: false };
+  const json = { type: DataTypes.JSONB, allowNull: false };
+  const moment = { type: DataTypes.DATE, allowNull: false };
+  const ref = { type: DataTypes.UUID, allowNull: false };
+  const number = { type: DataTypes.DOUBLE, allowNull: false };
+  const flag = { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true };
+  const whole = { type: DataTypes.INTEGER, allowNull: false };
+  return {
+    events: sequelize.define<EventRow>('event', { id, stream: text, kind: text, payload: json, who: text, at: moment }, { tableName: 'events' }),
+    vehicles: sequelize.define<VehicleRow>('vehicle', { id, fleetNo: text, name: text, note: text, specSheetId: { type: DataTypes.UUID }, standing: flag }, { tableName: 'vehicles' }),
+    specSheets: sequelize.define<SpecSheetRow>('specSheet', { id, vehicleId: ref, sheet: json }, { tableName: 'spec_sheets' }),
+    jobs: sequelize.define<JobRow>('job', { id, number: { type: DataTypes.INTEGER }, vehicleId: ref, complaint: text, state: text, outcome: { type: DataTypes.TEXT }, openedAt: moment, lastAt: moment, standing: flag }, { tableName: 'jobs' }),
+    runs: sequelize.define<RunRow>(
+      'run',
+      { id, jobId: ref, specSheetId: ref, fileName: text, startedAt: { type: DataTypes.TEXT }, importedAt: moment, durationS: number, sampleCount: whole, channels: { type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false }, marks: json, report: json, importWarnings: json, analysis: json, band: { type: DataTypes.JSONB }, standing: flag },
+      { tableName: 'runs' }
+    ),
+    runChunks: sequelize.define<RunChunkRow>(
+      'runChunk',
+      { runId: { type: DataTypes.UUID, primaryKey: true }, seq: { type: DataTypes.INTEGER, primaryKey: true }, fromS: number, toS: number, count: whole, data: { type: DataTypes.BLOB, allowNull: false } },
+      { tableName: 'run_chunks' }
+    )
+  };
+}
