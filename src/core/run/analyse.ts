@@ -5,10 +5,10 @@ import type { FaultId } from '../plant/faults';
 import { plantFor } from '../plant/params';
 import { blindSpots, type BlindSpot } from './blind';
 import { alikeOn } from './candidates';
-import { evidenceOf, type Evidence } from './evidence';
+import { departureEvidence, evidenceOf, type Evidence } from './evidence';
 import { measure, type Features } from './features';
 import { driveOf, toGrid, type Grid, type RunDrive } from './grid';
-import { benchFor, heatTimeOf, rank, rankingStride, type Ranked } from './rank';
+import { benchFor, departureOf, heatTimeOf, rank, rankingStride, type Ranked } from './rank';
 
 /** Raised whenever the model changes enough to judge an old run anew. */
 export const MODEL_VERSION = 1;
@@ -52,12 +52,13 @@ export function analyse(log: Log, spec: SpecSheet): Analysis {
   const bench = benchFor(grid, run, features, heatTime, spec, plant);
   const { ranked, healthy } = rank(bench);
   const couldNotShow = blindSpots(bench, healthy);
+  const departure = departureOf(bench, healthy);
   const commanded = grid.channels.fan_cmd_pct !== undefined;
   return {
     modelVersion: MODEL_VERSION,
     verdict: verdictOf(ranked, features, couldNotShow, spec),
     suspects: ranked.filter((r, i) => r.probability >= SMALLEST_SHARE || i === 0).map((r) => ({ fault: r.fault, probability: r.probability, alike: alikeOn(plant, r.fault, commanded), severity: r.severity })),
-    evidence: evidenceOf(features, grid, run, spec),
+    evidence: [...departureEvidence(departure), ...evidenceOf(features, grid, run, spec)],
     couldNotShow,
     features,
     jumps: grid.jumps.count,

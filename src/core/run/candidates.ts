@@ -44,7 +44,7 @@ const SEVERITIES: Readonly<Partial<Record<FaultId, readonly number[]>>> = {
 /** Faults read from the jumps and flat lines of the reading itself, not from how the engine warms. */
 export const ELECTRICAL: ReadonlySet<FaultId> = new Set(['ect-open-circuit', 'ect-short-circuit', 'ect-intermittent']);
 
-const told = new Set(Object.values(ALIKE).flat().filter((id) => id !== 'clutch-seized'));
+const told = new Set<FaultId>(Object.values(ALIKE).flat().filter((id) => id !== 'clutch-seized'));
 
 /**
  * Every candidate this vehicle can have, at a few severities each. Without the fan command in

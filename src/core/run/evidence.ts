@@ -1,6 +1,7 @@
 import type { SpecSheet } from '../formats/spec-sheet';
 import type { Features } from './features';
 import type { Grid, RunDrive } from './grid';
+import type { Departure } from './rank';
 
 /** One finding in words and numbers, against which limit, and whether it is as it should be. */
 export interface Evidence {
@@ -34,6 +35,15 @@ export function evidenceOf(f: Features, grid: Grid, run: RunDrive, spec: SpecShe
   else if (hotC != null && f.maxC !== null) add('as-expected', `Never above ${c(f.maxC)}; the hot limit is ${c(hotC)}`);
   add('note', `Ambient ${c(run.ambientC)}${run.ambientFrom === 'ambient' ? '' : ` (${run.ambientFrom})`}`);
   return list;
+}
+
+const NOTEWORTHY_C = 5;
+
+/** The largest departure from the healthy curve of this very drive, where it is more than such a curve is sure of. */
+export function departureEvidence(departure: Departure | null): Evidence[] {
+  if (!departure || Math.abs(departure.byC) < NOTEWORTHY_C) return [];
+  const { byC, atS, driving } = departure;
+  return [{ state: Math.abs(byC) >= 2 * NOTEWORTHY_C ? 'off' : 'note', text: `Up to ${c(Math.abs(byC))} ${byC > 0 ? 'above' : 'below'} a healthy engine on this drive, ${driving} at ${clock(atS)}` }];
 }
 
 type Add = (state: Evidence['state'], text: string) => void;

@@ -12,6 +12,7 @@ import { candidatesFor, type Candidate } from './candidates';
 import type { Features } from './features';
 import type { Grid, RunDrive } from './grid';
 import { findKnee } from './knee';
+import { smooth } from './smooth';
 import { binned, logLikelihood, logSumExp, traceScale, withEnsemble, type TraceScale, type Zones } from './likelihood';
 
 /** One family of candidates after the run: how probable, and its best-fitting member. */
@@ -187,6 +188,25 @@ function trueTemperature(plant: PlantParams, reading: number): number {
   return (low + high) / 2;
 }
 
+/** Where a run stood furthest from what a healthy engine would have shown on the same drive. */
+export interface Departure {
+  readonly atS: number;
+  /** Logged less healthy, °C. */
+  readonly byC: number;
+  readonly driving: 'at idle' | 'on the move';
+}
+
+const DEPARTURE_OVER_S = 60;
+
+/** The largest departure of the minute mean from the healthy fit; null for a run with no full minute. */
+export function departureOf(bench: Bench, healthy: Fitted): Departure | null {
+  const { dt, speedKmh } = bench.drive;
+  const gap = smooth(bench.observed.map((v, i) => v - healthy.trace.ect[i]), Math.max(1, Math.round(DEPARTURE_OVER_S / dt)));
+  let worst = -1;
+  for (let i = 0; i < gap.length; i++) if (!Number.isNaN(gap[i]) && (worst < 0 || Math.abs(gap[i]) > Math.abs(gap[worst]))) worst = i;
+  return worst < 0 ? null : { atS: worst * dt, byC: gap[worst], driving: speedKmh[worst] < 4 ? 'at idle' : 'on the move' };
+}
+
 interface Scored {
   readonly candidate: Candidate;
   readonly fitted: Fitted;
@@ -199,7 +219,7 @@ const CONTENDER = 9;
 /** What it costs to suppose that the A/C ran for the whole of a run that does not tell. */
 const AC_UNSEEN = 2;
 
-/** Ranks every family this vehicle can have. Probabilities add up to 1. */
+/** Ranks every family this vehicle can have. Probabilities add up to 0.98: the rest is for what nobody thought of. */
 export function rank(bench: Bench): { ranked: Ranked[]; healthy: Fitted } {
   const healthy = fit(bench, bench.plant, 1, 3);
   const cost = bench.excursions > 0 ? excursionCost(bench) : 0;
@@ -240,11 +260,16 @@ function posterior(bench: Bench, scored: readonly Scored[]): Ranked[] {
     const log = Math.log(SUSPECTS[fault].prior) + logSumExp(members.map((m) => m.score)) - Math.log(members.length) + sheetLog(bench, fault);
     return { fault, log, top: members[0] };
   });
-  const total = logSumExp(families.map((f) => f.log));
+  const total = logSumExp(families.map((f) => TEMPER * f.log));
   return families
-    .map(({ fault, log, top }): Ranked => ({ fault, probability: Math.exp(log - total), severity: top.candidate.severity, variant: top.candidate.variant, heatScale: top.fitted.heatScale, logLikelihood: top.score }))
+    .map(({ fault, log, top }): Ranked => ({ fault, probability: (1 - UNTHOUGHT_OF) * Math.exp(TEMPER * log - total), severity: top.candidate.severity, variant: top.candidate.variant, heatScale: top.fitted.heatScale, logLikelihood: top.score }))
     .sort((a, b) => b.probability - a.probability);
 }
+
+/** Evidence counts a little less than it claims: channels and bins are not as independent as they are taken for. */
+const TEMPER = 0.75;
+/** What is kept back for causes that are not in the catalogue, so that nothing is ever certain. */
+const UNTHOUGHT_OF = 0.02;
 
 const KNEE_MISSED = -2.5;
 const KNEE_SD_C = 2.5;

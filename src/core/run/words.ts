@@ -19,10 +19,9 @@ export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'coul
     const what = a.couldNotShow.find((b) => b.fault.startsWith('thermostat'));
     return what ? `${sentence(what.because)}. ${what.toShow}.` : 'The run is too short or too mild to judge.';
   }
-  const share = Math.round((first?.probability ?? 0) * 100);
   const rival = second && second.probability >= 0.1 ? ` ${SUSPECTS[second.fault].title} could explain it too (${Math.round(second.probability * 100)} %).` : '';
   const means = SUSPECTS[a.verdict].means;
-  return `${means}: ${sureness(first?.probability ?? 0)} (${share} %).${rival}`;
+  return `${means}: ${sureness(first?.probability ?? 0)}.${rival}`;
 }
 
 const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -65,6 +65,8 @@ export interface RunRow extends Model<Own<RunRow>, New<RunRow>> {
   importWarnings: string[];
   analysis: Analysis;
   band: Band | null;
+  /** The coolant curve in a hundred points or so, for lists. */
+  preview: { t: number[]; ect: (number | null)[] };
   standing: boolean;
 }
 
@@ -88,27 +90,28 @@ export interface Models {
 }
 
 export function defineModels(sequelize: Sequelize): Models {
-  const id = { type: DataTypes.UUID, primaryKey: true };
-  const text = { type: DataTypes.TEXT, allowNull: false };
-  const json = { type: DataTypes.JSONB, allowNull: false };
-  const moment = { type: DataTypes.DATE, allowNull: false };
-  const ref = { type: DataTypes.UUID, allowNull: false };
-  const number = { type: DataTypes.DOUBLE, allowNull: false };
-  const flag = { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true };
-  const whole = { type: DataTypes.INTEGER, allowNull: false };
+  // Sequelize writes into the column objects it is given, so each column gets its own.
+  const id = () => ({ type: DataTypes.UUID, primaryKey: true });
+  const text = () => ({ type: DataTypes.TEXT, allowNull: false });
+  const json = () => ({ type: DataTypes.JSONB, allowNull: false });
+  const moment = () => ({ type: DataTypes.DATE, allowNull: false });
+  const ref = () => ({ type: DataTypes.UUID, allowNull: false });
+  const number = () => ({ type: DataTypes.DOUBLE, allowNull: false });
+  const flag = () => ({ type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true });
+  const whole = () => ({ type: DataTypes.INTEGER, allowNull: false });
   return {
-    events: sequelize.define<EventRow>('event', { id, stream: text, kind: text, payload: json, who: text, at: moment }, { tableName: 'events' }),
-    vehicles: sequelize.define<VehicleRow>('vehicle', { id, fleetNo: text, name: text, note: text, specSheetId: { type: DataTypes.UUID }, standing: flag }, { tableName: 'vehicles' }),
-    specSheets: sequelize.define<SpecSheetRow>('specSheet', { id, vehicleId: ref, sheet: json }, { tableName: 'spec_sheets' }),
-    jobs: sequelize.define<JobRow>('job', { id, number: { type: DataTypes.INTEGER }, vehicleId: ref, complaint: text, state: text, outcome: { type: DataTypes.TEXT }, openedAt: moment, lastAt: moment, standing: flag }, { tableName: 'jobs' }),
+    events: sequelize.define<EventRow>('event', { id: id(), stream: text(), kind: text(), payload: json(), who: text(), at: moment() }, { tableName: 'events' }),
+    vehicles: sequelize.define<VehicleRow>('vehicle', { id: id(), fleetNo: text(), name: text(), note: text(), specSheetId: { type: DataTypes.UUID }, standing: flag() }, { tableName: 'vehicles' }),
+    specSheets: sequelize.define<SpecSheetRow>('specSheet', { id: id(), vehicleId: ref(), sheet: json() }, { tableName: 'spec_sheets' }),
+    jobs: sequelize.define<JobRow>('job', { id: id(), number: { type: DataTypes.INTEGER }, vehicleId: ref(), complaint: text(), state: text(), outcome: { type: DataTypes.TEXT }, openedAt: moment(), lastAt: moment(), standing: flag() }, { tableName: 'jobs' }),
     runs: sequelize.define<RunRow>(
       'run',
-      { id, jobId: ref, specSheetId: ref, fileName: text, startedAt: { type: DataTypes.TEXT }, importedAt: moment, durationS: number, sampleCount: whole, channels: { type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false }, marks: json, report: json, importWarnings: json, analysis: json, band: { type: DataTypes.JSONB }, standing: flag },
+      { id: id(), jobId: ref(), specSheetId: ref(), fileName: text(), startedAt: { type: DataTypes.TEXT }, importedAt: moment(), durationS: number(), sampleCount: whole(), channels: { type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false }, marks: json(), report: json(), importWarnings: json(), analysis: json(), band: { type: DataTypes.JSONB }, preview: json(), standing: flag() },
       { tableName: 'runs' }
     ),
     runChunks: sequelize.define<RunChunkRow>(
       'runChunk',
-      { runId: { type: DataTypes.UUID, primaryKey: true }, seq: { type: DataTypes.INTEGER, primaryKey: true }, fromS: number, toS: number, count: whole, data: { type: DataTypes.BLOB, allowNull: false } },
+      { runId: { type: DataTypes.UUID, primaryKey: true }, seq: { type: DataTypes.INTEGER, primaryKey: true }, fromS: number(), toS: number(), count: whole(), data: { type: DataTypes.BLOB, allowNull: false } },
       { tableName: 'run_chunks' }
     )
   };

@@ -4,6 +4,7 @@ import type { ImportOptions } from '../../core/formats/csv-import';
 import type { Layout } from '../../core/formats/csv-sniff';
 import { bad, good, problemText, type Result } from '../../core/result';
 import { MODEL_VERSION } from '../../core/run/analyse';
+import { thin } from '../../core/run/thin';
 import { channelsOf, fromChunks, toChunks } from './chunks';
 import type { Database } from './database';
 import { importInWorker } from './import-pool';
@@ -47,7 +48,7 @@ export async function importRun(db: Database, input: RunImport): Promise<Result<
     await db.runs.create(
       {
         id: input.runId, jobId: input.jobId, specSheetId: sheet.id, fileName: input.fileName, startedAt: log.startedAt ?? null, importedAt: new Date(input.at),
-        durationS: log.t[log.t.length - 1], sampleCount: log.t.length, channels: channelsOf(log), marks: [...log.events], report, importWarnings: warnings.map((w) => problemText(w)), analysis, band, standing: true
+        durationS: log.t[log.t.length - 1], sampleCount: log.t.length, channels: channelsOf(log), marks: [...log.events], report, importWarnings: warnings.map((w) => problemText(w)), analysis, band, preview: previewOf(log), standing: true
       },
       { transaction }
     );
@@ -56,6 +57,11 @@ export async function importRun(db: Database, input: RunImport): Promise<Result<
     }
   });
   return appended.ok ? good({ runId: input.runId, isNew: appended.value.isNew }, warnings) : appended;
+}
+
+function previewOf(log: Log): RunRow['preview'] {
+  const { t, channels } = thin({ t: log.t, channels: { ect_c: log.channels.ect_c } }, 100);
+  return { t, ect: channels.ect_c! };
 }
 
 /** The samples of a run between two times (whole chunks), or all of them. */

@@ -2,7 +2,9 @@ import { QueryTypes } from 'sequelize';
 import type { SpecSheet } from '../../core/formats/spec-sheet';
 import type { Analysis } from '../../core/run/analyse';
 import { verdictSentence, verdictTitle } from '../../core/run/words';
+import type { Band } from '../../core/plant/band';
 import type { Database } from './database';
+import type { RunRow } from './models';
 
 /** One line of the depot's day. */
 export interface JobLine {
@@ -17,6 +19,14 @@ export interface JobLine {
   readonly vehicleId: string;
   readonly runs: number;
   readonly finding: Finding | null;
+  readonly spark: Spark | null;
+}
+
+/** The last run in miniature: its coolant curve over the band it should have followed. */
+export interface Spark {
+  readonly t: number[];
+  readonly ect: (number | null)[];
+  readonly band: { readonly t: readonly number[]; readonly low: readonly number[]; readonly high: readonly number[] } | null;
 }
 
 export interface Finding {
@@ -29,25 +39,35 @@ export interface Finding {
   readonly at: string;
 }
 
-interface Line extends Omit<JobLine, 'finding' | 'openedAt' | 'lastAt'> {
+interface Line extends Omit<JobLine, 'finding' | 'spark' | 'openedAt' | 'lastAt'> {
   readonly openedAt: Date;
   readonly lastAt: Date;
   readonly analysis: Analysis | null;
   readonly importedAt: Date | null;
+  readonly preview: RunRow['preview'] | null;
+  readonly band: Band | null;
 }
 
 const LINES = `
   SELECT j.number, j.complaint, j.state, j.outcome, j.opened_at AS "openedAt", j.last_at AS "lastAt", v.fleet_no AS "fleetNo", v.name AS "vehicleName", v.id AS "vehicleId",
-         (SELECT count(*)::int FROM runs r WHERE r.job_id = j.id AND r.standing) AS runs, last.analysis, last.imported_at AS "importedAt"
+         (SELECT count(*)::int FROM runs r WHERE r.job_id = j.id AND r.standing) AS runs, last.analysis, last.imported_at AS "importedAt", last.preview, last.band
   FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
-  LEFT JOIN LATERAL (SELECT analysis, imported_at FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY imported_at DESC LIMIT 1) last ON true
+  LEFT JOIN LATERAL (SELECT analysis, imported_at, preview, band FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY imported_at DESC LIMIT 1) last ON true
   WHERE j.standing AND v.standing AND ($1::uuid IS NULL OR v.id = $1)
   ORDER BY j.state = 'closed', j.last_at DESC LIMIT 500`;
 
 /** Jobs with their state and last finding: open ones first, the latest on top. */
 export async function jobLines(db: Database, vehicleId: string | null = null): Promise<JobLine[]> {
   const lines = await db.sequelize.query<Line>(LINES, { bind: [vehicleId], type: QueryTypes.SELECT });
-  return lines.map(({ analysis, importedAt, ...line }) => ({ ...line, openedAt: line.openedAt.toISOString(), lastAt: line.lastAt.toISOString(), finding: analysis && importedAt ? findingOf(analysis, importedAt) : null }));
+  return lines.map(({ analysis, importedAt, preview, band, ...line }) => ({ ...line, openedAt: line.openedAt.toISOString(), lastAt: line.lastAt.toISOString(), finding: analysis && importedAt ? findingOf(analysis, importedAt) : null, spark: preview ? { ...preview, band: sparse(band) } : null }));
+}
+
+/** A band in some forty points: enough for a picture a thumb wide. */
+function sparse(band: Band | null): Spark['band'] {
+  if (!band) return null;
+  const every = Math.max(1, Math.ceil(band.t.length / 40));
+  const pick = (values: readonly number[]) => values.filter((_, i) => i % every === 0 || i === values.length - 1);
+  return { t: pick(band.t), low: pick(band.low), high: pick(band.high) };
 }
 
 export const findingOf = (a: Analysis, at: Date): Finding => ({

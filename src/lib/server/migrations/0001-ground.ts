@@ -67,6 +67,7 @@ export const ground: Migration = {
       import_warnings jsonb NOT NULL,
       analysis jsonb NOT NULL,
       band jsonb,
+      preview jsonb NOT NULL,
       standing boolean NOT NULL
     );
     CREATE INDEX runs_job ON runs (job_id, imported_at);

@@ -1,0 +1,61 @@
+<script lang="ts">
+  import Plus from '@lucide/svelte/icons/plus';
+  import { goto } from '$app/navigation';
+  import { useShortcuts } from '$lib/ui/shortcuts.svelte';
+  import { day } from '$lib/ui/when';
+  import JobRow from './JobRow.svelte';
+  import type { JobCard } from './types';
+
+  interface Props {
+    jobs: readonly JobCard[];
+    zone: string;
+    now: string;
+  }
+  let { jobs, zone, now }: Props = $props();
+
+  let wanted = $state('');
+  let filter = $state<HTMLInputElement>();
+  const words = $derived(wanted.toLowerCase().split(/\s+/).filter(Boolean));
+  const found = $derived(jobs.filter((j) => words.every((w) => `${j.number} ${j.fleetNo} ${j.vehicleName} ${j.complaint} ${j.finding?.title ?? ''}`.toLowerCase().includes(w))));
+  const open = $derived(found.filter((j) => j.state === 'open'));
+  const closed = $derived(found.filter((j) => j.state === 'closed'));
+
+  $effect(() =>
+    useShortcuts([
+      { key: '/', label: 'Find a job', run: () => filter?.focus() },
+      { key: 'n', label: 'Open a new job', run: () => void goto('/jobs/new') }
+    ])
+  );
+</script>
+
+<div class="mb-5 flex flex-wrap items-end gap-4">
+  <div class="mr-auto">
+    <p class="text-ink-2">{day(now, zone)}</p>
+    <h1>{open.length === 0 ? 'Nothing open' : `${open.length} job${open.length === 1 ? '' : 's'} open`}</h1>
+  </div>
+  {#if jobs.length > 0}
+    <label class="w-64"><span class="sr-only">Find a job</span><input class="field" type="search" placeholder="Find a job   /" bind:value={wanted} bind:this={filter} /></label>
+  {/if}
+  <a class="btn btn-main" href="/jobs/new"><Plus size={20} aria-hidden="true" />Open a job</a>
+</div>
+
+{#if jobs.length === 0}
+  <div class="card mx-auto max-w-xl p-8 text-center">
+    <h2>No jobs yet</h2>
+    <p class="text-ink-2 mt-2">Add the vehicle with its spec sheet, open a job on it, and drop in a temperature log.</p>
+    <p class="mt-5 flex justify-center gap-3"><a class="btn" href="/vehicles/new">Add a vehicle</a><a class="btn btn-main" href="/jobs/new">Open a job</a></p>
+  </div>
+{:else if found.length === 0}
+  <p class="card text-ink-2 p-6">No job has “{wanted}” in its number, vehicle, complaint or finding. <button class="quiet-link" onclick={() => (wanted = '')}>Show all</button></p>
+{/if}
+
+<ul class="space-y-2.5">
+  {#each open as job (job.number)}<li><JobRow {job} {zone} /></li>{/each}
+</ul>
+
+{#if closed.length > 0}
+  <h2 class="mt-8 mb-3">Closed</h2>
+  <ul class="space-y-2.5">
+    {#each closed as job (job.number)}<li><JobRow {job} {zone} /></li>{/each}
+  </ul>
+{/if}

@@ -1,0 +1,76 @@
+<script lang="ts">
+  import Keyboard from '@lucide/svelte/icons/keyboard';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { Dialog } from 'bits-ui';
+  import { Toaster } from 'svelte-sonner';
+  import { onShortcut, shortcuts, useShortcuts } from '$lib/ui/shortcuts.svelte';
+  import ThemeSwitch from './ThemeSwitch.svelte';
+  import WhoPicker from './WhoPicker.svelte';
+
+  interface Props {
+    who: string;
+    theme: 'system' | 'day' | 'night';
+    children: import('svelte').Snippet;
+  }
+  let { who, theme, children }: Props = $props();
+  let help = $state(false);
+
+  const links = [
+    { href: '/', label: 'Day' },
+    { href: '/vehicles', label: 'Vehicles' }
+  ];
+  const current = (href: string) => (href === '/' ? page.url.pathname === '/' || page.url.pathname.startsWith('/jobs') : page.url.pathname.startsWith(href));
+
+  // Tells those who wait (tests, and a person on a slow tablet) that the page answers to keys and clicks.
+  $effect(() => {
+    document.documentElement.dataset.alive = 'yes';
+  });
+  $effect(() =>
+    useShortcuts([
+      { key: '?', label: 'Show the keys of this view', run: () => (help = true) },
+      { key: 'd', label: 'Go to the day', run: () => void goto('/') },
+      { key: 'v', label: 'Go to the vehicles', run: () => void goto('/vehicles') }
+    ])
+  );
+</script>
+
+<svelte:window onkeydown={onShortcut} />
+<a href="#main" class="btn btn-main sr-only focus:not-sr-only focus:absolute focus:top-2 focus:left-2 focus:z-50">Skip to the page</a>
+
+<header class="border-line bg-card border-b">
+  <div class="mx-auto flex max-w-[1760px] items-center gap-2 px-4 py-1.5 lg:px-6">
+    <a href="/" class="mr-4 flex min-h-11 items-center gap-2.5 text-lg font-bold tracking-tight">
+      <img src="/icon.svg" alt="" width="28" height="28" />Pyrethos
+    </a>
+    <nav aria-label="Main" class="flex">
+      {#each links as { href, label } (href)}
+        <a {href} aria-current={current(href) ? 'page' : undefined} class="flex min-h-11 items-center border-b-3 px-4 font-semibold {current(href) ? 'border-act' : 'text-ink-2 hover:text-ink border-transparent'}">{label}</a>
+      {/each}
+    </nav>
+    <div class="ml-auto flex items-center gap-2">
+      <WhoPicker {who} />
+      <ThemeSwitch {theme} />
+      <button class="btn px-3" onclick={() => (help = true)} aria-label="Keys of this view"><Keyboard size={20} aria-hidden="true" /></button>
+    </div>
+  </div>
+</header>
+
+<main id="main" class="mx-auto max-w-[1760px] px-4 py-5 lg:px-6">{@render children()}</main>
+
+<Toaster position="bottom-center" toastOptions={{ class: 'pyrethos-toast' }} />
+
+<Dialog.Root bind:open={help}>
+  <Dialog.Portal>
+    <Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
+    <Dialog.Content class="card fixed top-1/2 left-1/2 z-50 w-[min(30rem,92vw)] -translate-x-1/2 -translate-y-1/2 p-6">
+      <Dialog.Title class="text-xl font-bold">Keys of this view</Dialog.Title>
+      <ul class="mt-4 space-y-2">
+        {#each shortcuts() as { key, label } (key + label)}
+          <li class="flex items-center gap-4"><kbd class="border-line-strong bg-well reading inline-block min-w-9 rounded border px-2 py-0.5 text-center">{key === ' ' ? 'Space' : key}</kbd>{label}</li>
+        {/each}
+      </ul>
+      <Dialog.Close class="btn mt-6 w-full">Close</Dialog.Close>
+    </Dialog.Content>
+  </Dialog.Portal>
+</Dialog.Root>

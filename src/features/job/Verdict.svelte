@@ -1,0 +1,92 @@
+<script lang="ts">
+  import Check from '@lucide/svelte/icons/check';
+  import ChevronDown from '@lucide/svelte/icons/chevron-down';
+  import CircleCheck from '@lucide/svelte/icons/circle-check';
+  import CircleHelp from '@lucide/svelte/icons/circle-question-mark';
+  import Dot from '@lucide/svelte/icons/dot';
+  import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+  import { Accordion } from 'bits-ui';
+  import { verdictSentence, verdictTitle } from '$core/run/words';
+  import { SUSPECTS } from '$core/suspects/catalogue';
+  import type { Analysis } from '$core/run/analyse';
+
+  interface Props {
+    analysis: Analysis;
+  }
+  let { analysis }: Props = $props();
+
+  const tone = $derived(analysis.verdict === 'none' ? 'good' : analysis.verdict === 'not-enough' ? 'open' : 'off');
+  const shown = $derived(analysis.suspects.slice(0, 5));
+
+  /** Blind spots that one and the same drive would show are told together. */
+  const blind = $derived.by(() => {
+    const groups = new Map<string, { because: string; toShow: string; titles: string[] }>();
+    for (const b of analysis.couldNotShow) {
+      const key = `${b.because}|${b.toShow}`;
+      const group = groups.get(key) ?? { because: b.because, toShow: b.toShow, titles: [] };
+      group.titles.push(SUSPECTS[b.fault].title);
+      groups.set(key, group);
+    }
+    return [...groups.values()];
+  });
+  const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+</script>
+
+<section class="card overflow-hidden" aria-label="Verdict">
+  <div class="border-l-6 p-4 {tone === 'good' ? 'border-good bg-good-wash' : tone === 'off' ? 'border-off bg-off-wash' : 'border-line-strong bg-well'}">
+    <p class="text-sm font-semibold">{tone === 'open' ? 'This run' : 'Fits this run best'}</p>
+    <h2 class="mt-0.5 flex items-center gap-2 text-2xl" data-verdict={analysis.verdict}>
+      {#if tone === 'good'}<CircleCheck size={26} aria-hidden="true" />{:else if tone === 'off'}<TriangleAlert size={26} aria-hidden="true" />{:else}<CircleHelp size={26} aria-hidden="true" />{/if}
+      {verdictTitle(analysis)}
+    </h2>
+    <p class="mt-1.5">{verdictSentence(analysis)}</p>
+  </div>
+
+  <div class="p-4">
+    <h3 class="font-bold">What could explain it</h3>
+    <ol class="mt-2 space-y-2.5">
+      {#each shown as s (s.fault)}
+        <li>
+          <div class="flex items-baseline gap-3"><span>{SUSPECTS[s.fault].title}</span><span class="reading ml-auto">{s.probability < 0.01 ? '< 1' : Math.round(s.probability * 100)} %</span></div>
+          <div class="bg-well mt-1 h-2 rounded-full" aria-hidden="true"><div class="bg-ink h-2 rounded-full" style="width: {Math.max(1, s.probability * 100)}%"></div></div>
+          {#if s.alike.length > 0}<p class="text-ink-2 mt-1 text-sm">Looks the same in a log: {s.alike.map((id) => SUSPECTS[id].title.toLowerCase()).join(', ')}</p>{/if}
+          {#if s.fault !== 'none' && s === shown[0]}<p class="text-ink-2 mt-1 text-sm">To confirm: {SUSPECTS[s.fault].confirm}</p>{/if}
+        </li>
+      {/each}
+    </ol>
+  </div>
+
+  <div class="border-line border-t p-4">
+    <h3 class="font-bold">Evidence</h3>
+    <ul class="mt-2 space-y-1.5">
+      {#each analysis.evidence as e, i (i)}
+        <li class="grid grid-cols-[26px_1fr] gap-x-1 {e.state === 'off' ? 'text-off font-semibold' : ''}">
+          <span class="pt-0.5">
+            {#if e.state === 'off'}<TriangleAlert size={18} aria-label="Off" />{:else if e.state === 'as-expected'}<Check size={18} aria-label="As expected" />{:else}<Dot size={18} aria-label="Note" />{/if}
+          </span>
+          <span>{e.text}</span>
+        </li>
+      {/each}
+    </ul>
+  </div>
+
+  {#if blind.length > 0}
+    <Accordion.Root type="multiple" class="border-line border-t" value={tone === 'off' ? [] : ['blind']}>
+      <Accordion.Item value="blind">
+        <Accordion.Header>
+          <Accordion.Trigger class="group flex min-h-14 w-full items-center gap-2 px-4 text-left font-bold">
+            What this run could not have shown <span class="text-ink-2 reading font-normal">{analysis.couldNotShow.length}</span>
+            <ChevronDown class="ml-auto transition-transform group-data-[state=open]:rotate-180" size={20} aria-hidden="true" />
+          </Accordion.Trigger>
+        </Accordion.Header>
+        <Accordion.Content class="px-4 pb-4">
+          <ul class="space-y-3">
+            {#each blind as b (b.because + b.toShow)}
+              <li><p class="font-semibold">{b.titles.join(', ')}</p><p class="text-ink-2 text-sm">{sentence(b.because)}. <span class="text-ink">{b.toShow}.</span></p></li>
+            {/each}
+          </ul>
+        </Accordion.Content>
+      </Accordion.Item>
+    </Accordion.Root>
+  {/if}
+</section>

@@ -1,0 +1,16 @@
+import type { SpecSheet } from '$core/formats/spec-sheet';
+import type { Threshold } from '$lib/ui/chart/Trace.svelte';
+
+/** The levels of a spec sheet that a trace is read against; those at the same temperature share a label. */
+export function thresholdsOf(sheet: SpecSheet | null): Threshold[] {
+  if (!sheet) return [];
+  const { thermostat, fan, limits } = sheet;
+  const all: Threshold[] = [
+    { celsius: thermostat.startOpenC, label: 'opens', kind: 'thermostat' },
+    { celsius: thermostat.fullOpenC, label: 'full open', kind: 'thermostat' },
+    ...(fan?.stages ?? []).map((s): Threshold => ({ celsius: s.onC, label: fan!.stages!.length === 1 ? 'fan on' : `fan ${s.name}`, kind: 'fan' })),
+    ...(limits?.hotC == null ? [] : [{ celsius: limits.hotC, label: 'hot', kind: 'limit' } as const]),
+    ...(limits?.stopC == null ? [] : [{ celsius: limits.stopC, label: 'stop', kind: 'limit' } as const])
+  ];
+  return all.map((t) => ({ ...t, label: `${t.celsius}° ${t.label}` }));
+}

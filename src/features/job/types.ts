@@ -1,0 +1,40 @@
+import type { SpecSheet } from '$core/formats/spec-sheet';
+import type { ImportReport } from '$core/formats/csv-import';
+import type { Band } from '$core/plant/band';
+import type { Analysis } from '$core/run/analyse';
+import type { Thinned } from '$core/run/thin';
+
+export interface RunView {
+  readonly id: string;
+  readonly fileName: string;
+  readonly startedAt: string | null;
+  readonly importedAt: string;
+  readonly durationS: number;
+  readonly sampleCount: number;
+  readonly marks: readonly { readonly t: number; readonly text: string }[];
+  readonly report: ImportReport;
+  readonly importWarnings: readonly string[];
+  readonly analysis: Analysis;
+  readonly band: Band | null;
+  readonly outdated: 'model' | 'sheet' | null;
+  readonly samples: Thinned;
+}
+
+export interface RunTab {
+  readonly id: string;
+  readonly fileName: string;
+  readonly importedAt: string;
+  readonly title: string;
+}
+
+export interface HistoryLine {
+  readonly id: string;
+  readonly kind: string;
+  /** False once it has been undone. */
+  readonly stands: boolean;
+  readonly who: string;
+  readonly at: string;
+  readonly text: string;
+}
+
+export type Sheet = SpecSheet | null;

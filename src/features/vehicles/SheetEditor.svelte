@@ -1,0 +1,106 @@
+<script lang="ts">
+  import { Tabs } from 'bits-ui';
+  import { toast } from 'svelte-sonner';
+  import { goto } from '$app/navigation';
+  import { readSpecSheet, type SpecSheet } from '$core/formats/spec-sheet';
+  import type { Problem } from '$core/result';
+  import Problems from '$lib/ui/Problems.svelte';
+  import { record } from '$lib/ui/record';
+  import { draftOf, sheetOf } from './draft';
+  import SheetForm from './SheetForm.svelte';
+  import type { Vehicle } from './types';
+
+  interface Props {
+    vehicle: Vehicle;
+  }
+  let { vehicle }: Props = $props();
+
+  // svelte-ignore state_referenced_locally
+  let base = $state.raw<SpecSheet | null>(vehicle.sheet);
+  // svelte-ignore state_referenced_locally
+  let draft = $state(draftOf(vehicle.sheet, vehicle.name));
+  let tab = $state('form');
+  let text = $state('');
+  let problems = $state<readonly Problem[]>([]);
+  let busy = $state(false);
+
+  function turnTo(next: string) {
+    if (next === 'text') text = JSON.stringify(sheetOf(draft, base), null, 2);
+    else {
+      const read = fromText();
+      if (!read) return;
+      base = read;
+      draft = draftOf(read, vehicle.name);
+    }
+    problems = [];
+    tab = next;
+  }
+
+  /** The text as a sheet; undefined, with the problems shown, where it is none. */
+  function fromText(): SpecSheet | undefined {
+    let json: unknown;
+    try {
+      json = JSON.parse(text);
+    } catch (error) {
+      problems = [{ message: `not JSON: ${(error as Error).message}` }];
+      return undefined;
+    }
+    const read = readSpecSheet(json);
+    problems = read.ok ? [] : read.problems;
+    return read.ok ? read.value : undefined;
+  }
+
+  async function takeFile(file: File | undefined) {
+    if (!file) return;
+    text = await file.text();
+    tab = 'text';
+    fromText();
+  }
+
+  async function save(event: SubmitEvent) {
+    event.preventDefault();
+    const read = tab === 'text' ? fromText() : checked(sheetOf(draft, base));
+    if (!read) return;
+    busy = true;
+    const id = crypto.randomUUID();
+    const stream = `vehicle:${vehicle.id}`;
+    const answer = await record(stream, { kind: 'spec.saved', payload: { sheet: read } }, id);
+    busy = false;
+    if (!answer.ok) {
+      problems = answer.problems;
+      return;
+    }
+    await goto(`/vehicles/${vehicle.id}`, { invalidateAll: true });
+    toast(`Spec sheet of ${vehicle.fleetNo} saved`, {
+      action: { label: 'Undo', onClick: () => void record(stream, { kind: 'undo', payload: { of: id } }).then(() => goto(`/vehicles/${vehicle.id}`, { invalidateAll: true })) }
+    });
+  }
+
+  function checked(sheet: unknown): SpecSheet | undefined {
+    const read = readSpecSheet(sheet);
+    problems = read.ok ? [] : read.problems;
+    return read.ok ? read.value : undefined;
+  }
+</script>
+
+<p class="text-ink-2"><a class="quiet-link" href="/vehicles/{vehicle.id}">{vehicle.fleetNo} {vehicle.name}</a></p>
+<h1 class="mt-1">Spec sheet</h1>
+<p class="text-ink-2 mt-1 mb-4 max-w-3xl">What this vehicle should do, from the maker’s service information. Leave out what you do not know; each reading says what it could not judge for lack of it. Any unit may be typed: 187F, 5.2k, 1.1 bar.</p>
+
+<form onsubmit={save}>
+  <Problems {problems} title="Not saved yet" />
+  <Tabs.Root value={tab} onValueChange={turnTo}>
+    <div class="mt-3 mb-3 flex flex-wrap items-center gap-3">
+      <Tabs.List class="border-line-strong flex rounded-lg border p-0.5">
+        <Tabs.Trigger value="form" class="data-[state=active]:bg-ink data-[state=active]:text-card min-h-11 rounded-md px-4 font-semibold">Fields</Tabs.Trigger>
+        <Tabs.Trigger value="text" class="data-[state=active]:bg-ink data-[state=active]:text-card min-h-11 rounded-md px-4 font-semibold">Whole sheet as text</Tabs.Trigger>
+      </Tabs.List>
+      <label class="btn focus-within:outline-3">Take it from a file<input type="file" accept=".json,application/json" class="sr-only" onchange={(e) => takeFile(e.currentTarget.files?.[0])} /></label>
+    </div>
+    <Tabs.Content value="form">{#key base}<SheetForm bind:draft {problems} keepsCurve={base?.ect?.curve != null && base.ect.curve.kind !== 'beta'} />{/key}</Tabs.Content>
+    <Tabs.Content value="text"><textarea class="field reading min-h-[60vh] text-sm" aria-label="Whole sheet as text" spellcheck="false" bind:value={text}></textarea></Tabs.Content>
+  </Tabs.Root>
+  <div class="border-line bg-paper sticky bottom-0 -mx-4 mt-4 flex gap-3 border-t px-4 py-3">
+    <button class="btn btn-main min-w-36" disabled={busy}>{busy ? 'Saving…' : 'Save the sheet'}</button><a class="btn" href="/vehicles/{vehicle.id}">Leave it</a>
+  </div>
+</form>

@@ -1,0 +1,35 @@
+/** The heat scale, read from the tokens so that it is defined once. From cold (0) to ember (1). */
+const STOPS = ['--heat-1', '--heat-2', '--heat-3', '--heat-4', '--heat-5'] as const;
+
+/** Where the scale runs for an engine: a cold morning to well over the boiling point of water. */
+export const HEAT_FROM_C = 0;
+export const HEAT_TO_C = 118;
+
+/** A token as the colour it is in the present theme. */
+export function token(name: string): string {
+  const probe = document.createElement('span');
+  probe.style.color = `var(${name})`;
+  document.body.append(probe);
+  const colour = getComputedStyle(probe).color;
+  probe.remove();
+  return colour;
+}
+
+/** A lookup from °C to colour for the present theme, in steps of one stop per fifth with mixing between. */
+export function heatScale(): (celsius: number) => string {
+  const stops = STOPS.map((name) => token(name));
+  return (celsius) => {
+    const x = Math.min(0.9999, Math.max(0, (celsius - HEAT_FROM_C) / (HEAT_TO_C - HEAT_FROM_C))) * (stops.length - 1);
+    const i = Math.floor(x);
+    const share = Math.round((x - i) * 100);
+    return `color-mix(in oklab, ${stops[i]} ${100 - share}%, ${stops[i + 1]} ${share}%)`;
+  };
+}
+
+/** The same as a CSS expression, for markup rendered on the server. */
+export function heatVar(celsius: number): string {
+  const x = Math.min(0.9999, Math.max(0, (celsius - HEAT_FROM_C) / (HEAT_TO_C - HEAT_FROM_C))) * (STOPS.length - 1);
+  const i = Math.floor(x);
+  const share = Math.round((x - i) * 100);
+  return `color-mix(in oklab, var(${STOPS[i]}) ${100 - share}%, var(${STOPS[i + 1]}) ${share}%)`;
+}

@@ -1,0 +1,33 @@
+/** Keys of the current view. A view registers its own while it is mounted; `?` shows them. */
+export interface Shortcut {
+  readonly key: string;
+  readonly label: string;
+  readonly run: () => void;
+}
+
+const list = $state<Shortcut[]>([]);
+
+export const shortcuts = (): readonly Shortcut[] => list;
+
+/** Adds keys while a component lives: call it inside `$effect` and return what it returns. */
+export function useShortcuts(keys: readonly Shortcut[]): () => void {
+  list.push(...keys);
+  return () => {
+    for (const key of keys) {
+      const i = list.findIndex((k) => k.key === key.key && k.label === key.label);
+      if (i >= 0) list.splice(i, 1);
+    }
+  };
+}
+
+const TYPING = 'input, textarea, select, [contenteditable="true"]';
+
+/** Runs the shortcut of a key press, unless someone is typing. The latest registration wins. */
+export function onShortcut(event: KeyboardEvent): void {
+  if (event.ctrlKey || event.metaKey || event.altKey) return;
+  if (event.target instanceof Element && event.target.closest(TYPING)) return;
+  const hit = list.findLast((k) => k.key.toLowerCase() === event.key.toLowerCase());
+  if (!hit) return;
+  event.preventDefault();
+  hit.run();
+}

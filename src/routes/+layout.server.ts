@@ -1,0 +1,6 @@
+/** What every page needs: who is at the bench, the theme, the shop's time zone. */
+export const load = ({ locals }) => ({
+  who: locals.who,
+  theme: locals.theme,
+  zone: process.env.PYRETHOS_ZONE ?? Intl.DateTimeFormat().resolvedOptions().timeZone
+});

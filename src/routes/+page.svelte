@@ -1,0 +1,8 @@
+<script lang="ts">
+  import Day from '$features/depot/Day.svelte';
+
+  let { data } = $props();
+</script>
+
+<svelte:head><title>The day · Pyrethos</title></svelte:head>
+<Day jobs={data.jobs} zone={data.zone} now={data.now} />

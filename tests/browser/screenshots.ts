@@ -1,0 +1,79 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { alive, openBrowser, painted, viewport } from './browser';
+
+/**
+ * Pictures of the main views from a running Pyrethos with the demo data.
+ *   npm run screenshots -- [address] [folder] [only-this-view]
+ */
+const [address = 'http://127.0.0.1:5180', folder = 'docs/screenshots', only] = process.argv.slice(2);
+const LOGGER_FILE = resolve('tests/browser/files/any-logger.csv');
+
+const jobOf = (fleetNo: string) => `[...document.querySelectorAll('a[data-job]')].find((a) => a.textContent.includes('${fleetNo}') && a.querySelector('svg polyline'))?.href`;
+
+const { driver, close } = await openBrowser();
+mkdirSync(folder, { recursive: true });
+
+async function go(path: string): Promise<void> {
+  await driver.get(path.startsWith('http') ? path : `${address}${path}`);
+  await alive(driver);
+  await driver.executeScript('return document.fonts.ready.then(() => true)');
+}
+
+async function shoot(name: string, theme: 'day' | 'night' = 'day'): Promise<void> {
+  await driver.executeScript(`document.documentElement.dataset.theme = '${theme}'; dispatchEvent(new Event('themechange'))`);
+  await driver.executeAsyncScript('const done = arguments[arguments.length - 1]; requestAnimationFrame(() => requestAnimationFrame(done))');
+  writeFileSync(join(folder, `${name}.png`), Buffer.from(await driver.takeScreenshot(), 'base64'));
+}
+
+async function openJob(fleetNo: string): Promise<void> {
+  await go('/');
+  await go(await driver.executeScript<string>(`return ${jobOf(fleetNo)}`));
+  await painted(driver);
+}
+
+const VIEWS: Record<string, () => Promise<void>> = {
+  day: async () => {
+    await go('/');
+    await shoot('day');
+    await shoot('day-night', 'night');
+  },
+  job: async () => {
+    await openJob('QH-11');
+    await shoot('job');
+    await shoot('job-night', 'night');
+  },
+  proof: async () => {
+    await openJob('QH-03');
+    await shoot('job-proof');
+  },
+  import: async () => {
+    await openJob('QH-26');
+    await go(`${(await driver.getCurrentUrl()).replace(/\?.*/, '')}/import`);
+    await driver.findElement({ css: 'input[type=file]' }).sendKeys(LOGGER_FILE);
+    await driver.wait(() => driver.executeScript('return document.querySelectorAll("tbody tr").length > 0'), 10_000);
+    await shoot('import');
+    await shoot('import-night', 'night');
+  },
+  vehicles: async () => {
+    await go('/vehicles');
+    await shoot('vehicles');
+    await go(await driver.executeScript<string>('return document.querySelector("tbody a").href'));
+    await shoot('vehicle');
+    await shoot('vehicle-night', 'night');
+    await go(`${await driver.getCurrentUrl()}/sheet`);
+    await shoot('sheet');
+  },
+  tablet: async () => {
+    await viewport(driver, 768, 1024);
+    await openJob('QH-03');
+    await shoot('job-tablet');
+    await viewport(driver, 1280, 800);
+  }
+};
+
+try {
+  for (const [name, view] of Object.entries(VIEWS)) if (!only || only === name) await view();
+} finally {
+  await close();
+}
