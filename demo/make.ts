@@ -24,7 +24,7 @@ const grade: readonly Leg[] = [{ minutes: 3, speedKmh: 0, load: 0.2, rpm: 780 },
 const RUNS: readonly DemoRun[] = [
   { file: 'qh-03-ridge-road', spec: 'qh-03-curlew', fault: 'thermostat-stuck-open', severity: 0.36, legs: DRIVES.mixed, ambientC: 4 },
   { file: 'qh-03-proof', spec: 'qh-03-curlew', fault: 'none', severity: 0, legs: DRIVES.mixed, ambientC: 6 },
-  { file: 'qh-03-last-autumn', spec: 'qh-03-curlew', fault: 'none', severity: 0, legs: DRIVES.queue, ambientC: 14, columns: 'scan' },
+  { file: 'qh-03-last-autumn', spec: 'qh-03-curlew', fault: 'none', severity: 0, legs: DRIVES.queue, ambientC: 14 },
   { file: 'qh-07-post-round', spec: 'qh-07-parcel', fault: 'fan-controller-shorted', severity: 0.35, legs: DRIVES.mixed, ambientC: 9 },
   { file: 'qh-11-harbour-queue', spec: 'qh-11-fathom', fault: 'airflow-restricted', severity: 0.65, legs: queue, ambientC: 19 },
   { file: 'qh-14-district-round', spec: 'qh-14-pip', fault: 'sensor-branch-restricted', severity: 0.55, legs: DRIVES.mixed, ambientC: 8 },

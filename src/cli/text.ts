@@ -1,6 +1,6 @@
 import type { SpecSheet } from '../core/formats/spec-sheet';
 import type { Analysis } from '../core/run/analyse';
-import { verdictTitle } from '../core/run/words';
+import { midSentence, verdictTitle } from '../core/run/words';
 import { SUSPECTS } from '../core/suspects/catalogue';
 
 const MARK = { 'as-expected': ' ok ', off: 'OFF ', note: '    ' } as const;
@@ -10,7 +10,7 @@ export function analysisText(a: Analysis, spec: SpecSheet, file: string, warning
   const lines = [`${file} against ${spec.name}`, '', `Fits best: ${verdictTitle(a)}`, ''];
   lines.push('Could be');
   for (const s of a.suspects.slice(0, 5)) {
-    const alike = s.alike.length > 0 ? `; this log cannot tell it from ${s.alike.map((id) => SUSPECTS[id].title.toLowerCase()).join(', ')}` : '';
+    const alike = s.alike.length > 0 ? `; this log cannot tell it from ${s.alike.map((id) => midSentence(SUSPECTS[id].title)).join(', ')}` : '';
     lines.push(`  ${String(Math.round(s.probability * 100)).padStart(3)} %  ${SUSPECTS[s.fault].title}${alike}`);
   }
   lines.push('', 'Evidence', ...a.evidence.map((e) => `  ${MARK[e.state]} ${e.text}`));

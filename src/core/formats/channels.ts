@@ -16,10 +16,10 @@ export interface Channel {
 
 export const CHANNELS = [
   { key: 'ect_c', title: 'Coolant (ECT)', kind: 'temperature', min: -60, max: 230, words: /\b(ect|coolant|engine coolant|clt|water|kuehlmittel|kühlmittel|engine temp)/, not: /\b(hose|radiator|level|pressure|fan|gauge|target|desired)\b/ },
-  { key: 'iat_c', title: 'Intake air (IAT)', kind: 'temperature', min: -60, max: 230, words: /\b(iat|intake|inlet air|manifold air|charge air)/, not: /\b(pressure|map|valve)\b/ },
-  { key: 'ambient_c', title: 'Ambient', kind: 'temperature', min: -60, max: 70, words: /\b(ambient|outside|outdoor|aat|oat)/, not: /pressure|baro/ },
-  { key: 'rpm', title: 'Engine speed', kind: 'rotation', min: 0, max: 20_000, words: /\b(rpm|engine speed|engine rpm|revs|rev\/min|crank)/, not: /\b(fan|turbo|turbine|desired|target)\b/ },
-  { key: 'speed_kmh', title: 'Road speed', kind: 'speed', min: 0, max: 400, words: /\b(vss|vehicle speed|road speed|speed|gps speed|velocity)/, not: /\b(fan|engine|turbine|input|output)\b/ },
+  { key: 'iat_c', title: 'Intake air (IAT)', kind: 'temperature', min: -60, max: 230, words: /\b(iat|intake|inlet air|manifold air|charge air|ansaugluft)/, not: /\b(pressure|map|valve)\b/ },
+  { key: 'ambient_c', title: 'Ambient', kind: 'temperature', min: -60, max: 70, words: /\b(ambient|outside|outdoor|aat|oat|außentemp|aussentemp|umgebung)/, not: /pressure|baro/ },
+  { key: 'rpm', title: 'Engine speed', kind: 'rotation', min: 0, max: 20_000, words: /\b(rpm|engine speed|engine rpm|revs|rev\/min|crank|drehzahl)/, not: /\b(fan|turbo|turbine|desired|target)\b/ },
+  { key: 'speed_kmh', title: 'Road speed', kind: 'speed', min: 0, max: 400, words: /\b(vss|vehicle speed|road speed|speed|gps speed|velocity|geschwindigkeit)/, not: /\b(fan|engine|turbine|input|output)\b/ },
   { key: 'load_pct', title: 'Engine load', kind: 'share', min: 0, max: 200, words: /\b(load|calculated load|absolute load)/, not: /\b(fan|electrical)\b/ },
   { key: 'fan_pct', title: 'Fan drive', kind: 'share', min: 0, max: 100, words: /\b(fan|fan duty|fan state|fan status|fan output)/, not: /\b(command|commanded|cmd|request|requested|target|rpm|heater|blower|cabin)\b|rev\/min/ },
   { key: 'fan_cmd_pct', title: 'Fan command', kind: 'share', min: 0, max: 100, words: /\b(fan command|fan commanded|fan cmd|commanded fan|fan request|fan requested|fan target)/, not: /\b(rpm|heater|blower|cabin)\b/ },

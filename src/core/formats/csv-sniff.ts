@@ -68,7 +68,8 @@ export function sniff(bytes: Uint8Array): Result<Layout> {
   const rows = readSome(head, delimiter, 60);
   if (rows.length === 0) return bad({ message: 'the file holds no rows; expected a header row and at least one sample' });
 
-  const first = rows.findIndex((row, i) => isData(row.cells) && (i + 1 >= rows.length || rows[i + 1].cells.length === row.cells.length || rows.length < 3));
+  const usual = commonest(rows.filter((r) => isData(r.cells)).map((r) => r.cells.length));
+  const first = rows.findIndex((row) => isData(row.cells) && row.cells.length === usual);
   if (first < 0) return bad({ line: rows[0].line, message: 'no row of numbers follows; expected a header row, then rows that start with a time' });
   const width = rows[first].cells.length;
   const unitRow = first > 1 && rows[first - 1].cells.length === width && rows[first - 2].cells.length === width && looksLikeUnits(rows[first - 1].cells);
@@ -104,18 +105,25 @@ function laterRows(bytes: Uint8Array, delimiter: string, width: number): string[
   return [0.25, 0.5, 0.75, 0.97].flatMap((share) => {
     const from = bytes.indexOf(10, Math.floor(bytes.length * share));
     if (from < 0) return [];
-    return readSome(bytes.subarray(from + 1, from + 4096), delimiter, 8).map((r) => r.cells).filter((c) => c.length === width);
+    return readSome(bytes.subarray(from + 1, from + 4096), delimiter, 8).map((r) => r.cells).filter((c) => c.length === width && isData(c));
   });
 }
 
 function bestDelimiter(head: Uint8Array): Layout['delimiter'] {
   const scored = DELIMITERS.map((delimiter) => {
     const widths = readSome(head, delimiter, 30).map((r) => r.cells.length);
-    const common = widths.toSorted((a, b) => a - b)[Math.floor(widths.length / 2)] ?? 1;
+    const common = commonest(widths);
     const agreeing = widths.filter((w) => w === common).length / Math.max(1, widths.length);
     return { delimiter, score: common > 1 ? agreeing * 100 + Math.min(common, 20) : 0 };
   });
   return scored.reduce((best, next) => (next.score > best.score ? next : best)).delimiter;
+}
+
+/** The value that comes most often, 1 for none; the first of those that tie. */
+function commonest(values: readonly number[]): number {
+  const counts = new Map<number, number>();
+  for (const v of values) counts.set(v, (counts.get(v) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 1;
 }
 
 const NUMERIC = /^[-+−]?[\d.,]*\d[.,]?(e[-+]?\d+)?$/i;
@@ -144,7 +152,7 @@ const normal = (text: string) =>
     .replace(/\s+/g, ' ')
     .trim();
 
-const TIME_WORDS = /^(t|t s|time|timestamp|time stamp|zeit|elapsed|elapsed time|seconds|secs|sec|date|datetime|date time|clock|ms|millis|offset|local time|log time|device time|time since start|time of day)\b/;
+const TIME_WORDS = /^(t|t s|time|timestamp|time stamp|zeit|elapsed|elapsed time|seconds|secs|sec|date|datetime|date time|clock|ms|millis|offset|local time|log time|device time|time since start|time of day|epoch|epoch time)\b/;
 const EVENT_WORDS = /^(event|events|mark|marker|note|notes|remark|comment)\b/;
 
 function guessColumns(headers: readonly string[], sample: readonly (readonly string[])[], decimal: '.' | ','): Column[] {
@@ -204,7 +212,7 @@ function channelScores(header: string): { key: ChannelKey; score: number }[] {
 function pickTime(headers: readonly string[], values: readonly (readonly string[])[]): number {
   const candidates = headers.map((header, i) => {
     const filled = values[i].filter((v) => v !== '');
-    const timed = filled.length > 0 && filled.every((v) => timeFormatOf(v) !== undefined);
+    const timed = filled.length > 0 && filled.filter((v) => timeFormatOf(v) !== undefined).length >= 0.6 * filled.length;
     const varies = new Set(filled).size > Math.max(1, filled.length * 0.3);
     const named = TIME_WORDS.test(normal(header));
     const rising = timed && filled.length > 2 && filled.slice(1, 20).every((v, k) => NUMERIC.test(v) && Number(v.replace(',', '.')) > Number(filled[k].replace(',', '.')));
@@ -219,5 +227,7 @@ function unlabelledFahrenheit(headers: readonly string[], values: readonly (read
   const column = taken.get('ect_c');
   if (column === undefined || splitHeader(headers[column]).unit) return false;
   const numbers = values[column].map((v) => Number(decimal === ',' ? v.replace(',', '.') : v)).filter((v) => Number.isFinite(v));
-  return numbers.length > 0 && numbers.toSorted((a, b) => a - b)[Math.floor(numbers.length * 0.75)] > 135;
+  // A shorted sensor holds one high default; a warm engine in °F moves about.
+  const high = numbers.filter((v) => v > 135);
+  return high.length > numbers.length * 0.08 && (new Set(high).size > 2 || high[0] > 150);
 }

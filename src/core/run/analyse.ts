@@ -50,7 +50,8 @@ export function analyse(log: Log, spec: SpecSheet): Analysis {
     return { modelVersion: MODEL_VERSION, verdict: flat, suspects, evidence: evidenceOf(features, grid, run, spec), couldNotShow: [], features, jumps: grid.jumps.count, warnings: [...warnings, 'the coolant reading is a fixed default, so nothing else about the engine can be read from this run'] };
   }
   const bench = benchFor(grid, run, features, heatTime, spec, plant);
-  const { ranked, healthy } = rank(bench);
+  const { ranked, healthy, acSupposed } = rank(bench);
+  if (acSupposed) warnings.push('no A/C column in the log; the run fits a healthy engine only if the A/C kept the fan on, so it was supposed to');
   const couldNotShow = blindSpots(bench, healthy);
   const departure = departureOf(bench, healthy);
   const commanded = grid.channels.fan_cmd_pct !== undefined;

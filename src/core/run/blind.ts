@@ -1,5 +1,6 @@
 import { PLANT_FAULTS, withFault, type FaultId } from '../plant/faults';
 import { NOT_IN_A_LOG, SUSPECTS } from '../suspects/catalogue';
+import { midSentence } from './words';
 import { ELECTRICAL } from './candidates';
 import { binned, distance2 } from './likelihood';
 import { fit, type Bench, type Fitted } from './rank';
@@ -86,7 +87,7 @@ function reason(id: FaultId, bench: Bench): { because: string; toShow: string } 
       return { because: 'the reading stayed within what a healthy branch shows', toShow: 'Temperature map on the regulating engine' };
     default:
       return on === null || max >= on
-        ? { because: `${SUSPECTS[id].title.toLowerCase()} would have changed the curve by less than this run can resolve`, toShow: 'Hold a fast idle until the fan has switched twice' }
+        ? { because: `${midSentence(SUSPECTS[id].title)} would have changed the curve by less than this run can resolve`, toShow: 'Hold a fast idle until the fan has switched twice' }
         : { because: `coolant never reached ${on} °C, where the fan should come on`, toShow: 'Hold a fast idle until the coolant reaches the fan’s switching temperature' };
   }
 }

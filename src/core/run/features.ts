@@ -110,7 +110,7 @@ function warmIndex(level: Float64Array, knee: Knee | null, spec: SpecSheet, dt: 
   const end = medianOf(level, Math.floor(n * 0.7), n);
   if (first < 0 || end === null) return null;
   if (end - level[first] < 10) return level[first] > spec.thermostat.startOpenC - 25 ? first : null;
-  const i = level.findIndex((v) => v >= level[first] + 0.92 * (end - level[first]));
+  const i = level.findIndex((v) => v >= level[first] + 0.84 * (end - level[first]));
   const clock = Float64Array.from(level, (_, k) => k * dt);
   const early = lineFit(clock, level, first, Math.max(first + 5, i));
   const late = lineFit(clock, level, i, n);

@@ -53,8 +53,29 @@ export function findKnee(ect: Float64Array, heatTime: Float64Array, dt: number):
   const bend = exponentialSse(xs, ys);
   if (before.slope <= 0 || ratio > 0.45 || straight < 0.5 || sse > 0.8 * bend) return null;
 
-  const residual = Math.sqrt(sse / Math.max(1, xs.length - 4));
-  return { celsius: before.at(xs[k]), atS: at[k] * dt, uncertaintyC: Math.hypot(0.5, residual, 0.4), slopeRatio: ratio };
+  const near = closeUp(level, heatTime, at[k], dt) ?? { celsius: before.at(xs[k]), index: at[k], residual: Math.sqrt(sse / Math.max(1, xs.length - 4)) };
+  return { celsius: near.celsius, atS: near.index * dt, uncertaintyC: Math.hypot(0.5, near.residual, 0.4), slopeRatio: ratio };
+}
+
+/** The same fit over a few minutes around the bend alone: what came long before or after no longer pulls at it. */
+function closeUp(level: Float64Array, heatTime: Float64Array, index: number, dt: number): { celsius: number; index: number; residual: number } | null {
+  const from = Math.max(0, index - Math.round(180 / dt));
+  const to = Math.min(level.length, index + Math.round(150 / dt));
+  const chosen: number[] = [];
+  for (let i = from; i < to; i += Math.max(1, Math.floor((to - from) / 110))) if (!Number.isNaN(level[i])) chosen.push(i);
+  if (chosen.length < 24) return null;
+  const xs = chosen.map((i) => heatTime[i]);
+  const best = bestBreak(xs, chosen.map((i) => level[i]));
+  if (!best || best.before.slope <= 0 || best.after.slope > 0.6 * best.before.slope) return null;
+  // Where the two lines cross, which is between samples and not at one.
+  const cross = crossing(best.before, best.after, xs[best.k]);
+  return { celsius: best.before.at(cross), index: chosen[best.k], residual: Math.sqrt(best.sse / Math.max(1, xs.length - 4)) };
+}
+
+function crossing(a: Line, b: Line, near: number): number {
+  const gap = a.at(near) - b.at(near);
+  const shift = gap / (b.slope - a.slope);
+  return Number.isFinite(shift) && Math.abs(shift * a.slope) < 4 ? near + shift : near;
 }
 
 /** The level the warm-up ran up to: the median of what follows the first time the rise is nearly over. */

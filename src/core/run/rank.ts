@@ -220,7 +220,7 @@ const CONTENDER = 9;
 const AC_UNSEEN = 2;
 
 /** Ranks every family this vehicle can have. Probabilities add up to 0.98: the rest is for what nobody thought of. */
-export function rank(bench: Bench): { ranked: Ranked[]; healthy: Fitted } {
+export function rank(bench: Bench): { ranked: Ranked[]; healthy: Fitted; acSupposed: boolean } {
   const healthy = fit(bench, bench.plant, 1, 3);
   const cost = bench.excursions > 0 ? excursionCost(bench) : 0;
   const scored: Scored[] = [];
@@ -251,7 +251,8 @@ export function rank(bench: Bench): { ranked: Ranked[]; healthy: Fitted } {
     best = Math.max(best, score);
   }
   for (const s of scored) s.score += s.score > best - CONTENDER ? kneeLog(bench, s.fitted) : KNEE_MISSED;
-  return { ranked: posterior(bench, scored), healthy };
+  const plain = scored.find((s) => s.candidate.fault === 'none')!.fitted;
+  return { ranked: posterior(bench, scored), healthy: plain, acSupposed: plain !== healthy };
 }
 
 function posterior(bench: Bench, scored: readonly Scored[]): Ranked[] {

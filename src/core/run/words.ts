@@ -24,4 +24,7 @@ export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'coul
   return `${means}: ${sureness(first?.probability ?? 0)}.${rival}`;
 }
 
+/** A title inside a sentence: lower case, but for abbreviations. */
+export const midSentence = (title: string): string => (/^[A-Z]{2}/.test(title) ? title : title.charAt(0).toLowerCase() + title.slice(1));
+
 const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -6,7 +6,7 @@
   import Dot from '@lucide/svelte/icons/dot';
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import { Accordion } from 'bits-ui';
-  import { verdictSentence, verdictTitle } from '$core/run/words';
+  import { midSentence, verdictSentence, verdictTitle } from '$core/run/words';
   import { SUSPECTS } from '$core/suspects/catalogue';
   import type { Analysis } from '$core/run/analyse';
 
@@ -49,7 +49,7 @@
         <li>
           <div class="flex items-baseline gap-3"><span>{SUSPECTS[s.fault].title}</span><span class="reading ml-auto">{s.probability < 0.01 ? '< 1' : Math.round(s.probability * 100)} %</span></div>
           <div class="bg-well mt-1 h-2 rounded-full" aria-hidden="true"><div class="bg-ink h-2 rounded-full" style="width: {Math.max(1, s.probability * 100)}%"></div></div>
-          {#if s.alike.length > 0}<p class="text-ink-2 mt-1 text-sm">Looks the same in a log: {s.alike.map((id) => SUSPECTS[id].title.toLowerCase()).join(', ')}</p>{/if}
+          {#if s.alike.length > 0}<p class="text-ink-2 mt-1 text-sm">Looks the same in a log: {s.alike.map((id) => midSentence(SUSPECTS[id].title)).join(', ')}</p>{/if}
           {#if s.fault !== 'none' && s === shown[0]}<p class="text-ink-2 mt-1 text-sm">To confirm: {SUSPECTS[s.fault].confirm}</p>{/if}
         </li>
       {/each}
