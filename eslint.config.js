@@ -41,7 +41,10 @@ export default ts.config(
         'error',
         {
           patterns: [
-            { group: [...framework, ...storage, ...node, '$lib/*', '$features/*', '**/lib/*', '**/routes/*'], message: 'src/core computes and nothing else: no interface, database or Node.' }
+            {
+              group: [...framework, ...storage, ...node, '$lib/*', '$features/*', '**/lib/*', '**/routes/*'],
+              message: 'src/core computes and nothing else: no interface, database or Node.'
+            }
           ]
         }
       ],
@@ -54,5 +57,9 @@ export default ts.config(
     }
   },
   arrows('lib', ['$features/*', '**/routes/*', '**/features/*'], 'lib knows only core.'),
-  arrows('features', ['**/routes/*', '$lib/server/*', ...storage], 'features know lib (not its server part) and core.')
+  arrows(
+    'features',
+    ['**/routes/*', '$lib/server/*', ...storage],
+    'features know lib (not its server part) and core.'
+  )
 );

@@ -11,10 +11,22 @@ const alias = {
 export default defineConfig({
   test: {
     projects: [
-      { resolve: { alias }, test: { name: 'unit', include: ['src/{core,features,lib/ui}/**/*.test.ts', 'tests/cli/*.test.ts'], testTimeout: 60_000 } },
       {
         resolve: { alias },
-        test: { name: 'db', include: ['src/lib/server/**/*.test.ts'], testTimeout: 60_000, fileParallelism: false }
+        test: {
+          name: 'unit',
+          include: ['src/{core,features,lib/ui}/**/*.test.ts', 'tests/cli/*.test.ts'],
+          testTimeout: 60_000
+        }
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'db',
+          include: ['src/lib/server/**/*.test.ts'],
+          testTimeout: 60_000,
+          fileParallelism: false
+        }
       },
       {
         resolve: { alias },

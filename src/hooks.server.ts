@@ -8,14 +8,34 @@ export const handle: Handle = async ({ event, resolve }) => {
   const theme = event.cookies.get('theme');
   event.locals.theme = THEMES.find((t) => t === theme) ?? 'system';
   event.locals.who = decodeURIComponent(event.cookies.get('who') ?? '').slice(0, 60) || 'Unsigned';
-  const response = await resolve(event, { transformPageChunk: ({ html }) => html.replace('%pyrethos.theme%', event.locals.theme) });
+  const response = await resolve(event, {
+    transformPageChunk: ({ html }) => html.replace('%pyrethos.theme%', event.locals.theme)
+  });
   response.headers.set('X-Content-Type-Options', 'nosniff');
   response.headers.set('Referrer-Policy', 'same-origin');
-  if (event.url.pathname !== '/health') log.info({ method: event.request.method, path: event.url.pathname, status: response.status, ms: Math.round(performance.now() - began) }, 'request');
+  if (event.url.pathname !== '/health')
+    log.info(
+      {
+        method: event.request.method,
+        path: event.url.pathname,
+        status: response.status,
+        ms: Math.round(performance.now() - began)
+      },
+      'request'
+    );
   return response;
 };
 
 export const handleError: HandleServerError = ({ error, event, status }) => {
-  if (status !== 404) log.error({ path: event.url.pathname, error: error instanceof Error ? error.stack : String(error) }, 'request failed');
-  return { message: status === 404 ? 'There is no such page' : 'Something went wrong on the server. What you entered is still here; try once more' };
+  if (status !== 404)
+    log.error(
+      { path: event.url.pathname, error: error instanceof Error ? error.stack : String(error) },
+      'request failed'
+    );
+  return {
+    message:
+      status === 404
+        ? 'There is no such page'
+        : 'Something went wrong on the server. What you entered is still here; try once more'
+  };
 };

@@ -32,7 +32,9 @@ function readBytes(file: string): Uint8Array {
     return readFileSync(file);
   } catch (error) {
     const code = (error as NodeJS.ErrnoException).code;
-    throw new BadInput(`${file}: ${code === 'ENOENT' ? 'no such file' : code === 'EISDIR' ? 'is a folder; expected a file' : 'cannot be read'}`);
+    throw new BadInput(
+      `${file}: ${code === 'ENOENT' ? 'no such file' : code === 'EISDIR' ? 'is a folder; expected a file' : 'cannot be read'}`
+    );
   }
 }
 
@@ -51,35 +53,60 @@ function readSpec(file: string): SpecSheet {
 }
 
 function runAnalyse(args: string[]): void {
-  const { values, positionals } = parse(args, { spec: { type: 'string' }, json: { type: 'boolean' }, 'skip-broken-rows': { type: 'boolean' } });
+  const { values, positionals } = parse(args, {
+    spec: { type: 'string' },
+    json: { type: 'boolean' },
+    'skip-broken-rows': { type: 'boolean' }
+  });
   const [file] = positionals;
-  if (positionals.length !== 1 || typeof values.spec !== 'string') throw new BadInput('analyse: expected one LOG and --spec SPEC');
+  if (positionals.length !== 1 || typeof values.spec !== 'string')
+    throw new BadInput('analyse: expected one LOG and --spec SPEC');
   const spec = readSpec(values.spec);
   const result = readLog(readBytes(file), { skipBrokenRows: values['skip-broken-rows'] === true });
   if (!result.ok) return refuse(result.problems, file);
   const warnings = result.warnings.map((w) => problemText(w));
   const analysis = analyse(result.value.log, spec);
-  process.stdout.write(values.json ? `${JSON.stringify(analysisFile(analysis, warnings), null, 2)}\n` : analysisText(analysis, spec, basename(file), warnings));
+  process.stdout.write(
+    values.json
+      ? `${JSON.stringify(analysisFile(analysis, warnings), null, 2)}\n`
+      : analysisText(analysis, spec, basename(file), warnings)
+  );
 }
 
 function runSimulate(args: string[]): void {
   const text = { type: 'string' } as const;
-  const { values } = parse(args, { spec: text, fault: text, severity: text, variant: text, drive: text, ambient: text, start: text, seed: text, columns: text, out: text });
+  const { values } = parse(args, {
+    spec: text,
+    fault: text,
+    severity: text,
+    variant: text,
+    drive: text,
+    ambient: text,
+    start: text,
+    seed: text,
+    columns: text,
+    out: text
+  });
   if (typeof values.spec !== 'string') throw new BadInput('simulate: expected --spec SPEC');
   const number = (name: string, fallback: number, min: number, max: number): number => {
     const given = values[name];
     if (typeof given !== 'string') return fallback;
     const value = Number(given);
-    if (!Number.isFinite(value) || value < min || value > max) throw new BadInput(`simulate: --${name} is “${given}”; expected a number from ${min} to ${max}`);
+    if (!Number.isFinite(value) || value < min || value > max)
+      throw new BadInput(`simulate: --${name} is “${given}”; expected a number from ${min} to ${max}`);
     return value;
   };
   const one = <T extends string>(name: string, allowed: readonly T[], fallback: T): T => {
     const given = values[name] ?? fallback;
-    if (!allowed.includes(given as T)) throw new BadInput(`simulate: --${name} is “${given}”; expected one of ${allowed.join(', ')}`);
+    if (!allowed.includes(given as T))
+      throw new BadInput(`simulate: --${name} is “${given}”; expected one of ${allowed.join(', ')}`);
     return given as T;
   };
   const fault = values.fault ?? 'none';
-  if (typeof fault !== 'string' || !isFaultId(fault)) throw new BadInput(`simulate: --fault is “${fault}”; expected one of ${PLANT_FAULTS.map((f) => f.id).join(', ')}`);
+  if (typeof fault !== 'string' || !isFaultId(fault))
+    throw new BadInput(
+      `simulate: --fault is “${fault}”; expected one of ${PLANT_FAULTS.map((f) => f.id).join(', ')}`
+    );
   const ambientC = number('ambient', 12, -40, 50);
   try {
     const log = logFrom({
@@ -114,13 +141,18 @@ function runValidate(args: string[]): void {
     if (!result.ok) return refuse(result.problems, file);
     for (const warning of result.warnings) process.stderr.write(`${problemText(warning, file)}\n`);
     const { log, report } = result.value;
-    process.stdout.write(`${file}: a log of ${report.rows} samples over ${Math.round(log.t[log.t.length - 1])} s with ${Object.keys(log.channels).join(', ')}\n`);
+    process.stdout.write(
+      `${file}: a log of ${report.rows} samples over ${Math.round(log.t[log.t.length - 1])} s with ${Object.keys(log.channels).join(', ')}\n`
+    );
   }
 }
 
 type Options = NonNullable<Parameters<typeof parseArgs>[0]>['options'];
 
-function parse(args: string[], options: Options): { values: Record<string, string | boolean | undefined>; positionals: string[] } {
+function parse(
+  args: string[],
+  options: Options
+): { values: Record<string, string | boolean | undefined>; positionals: string[] } {
   try {
     const { values, positionals } = parseArgs({ args, options, allowPositionals: true });
     return { values: values as Record<string, string | boolean | undefined>, positionals };
@@ -129,7 +161,11 @@ function parse(args: string[], options: Options): { values: Record<string, strin
   }
 }
 
-const VERBS: Readonly<Record<string, (args: string[]) => void>> = { analyse: runAnalyse, simulate: runSimulate, validate: runValidate };
+const VERBS: Readonly<Record<string, (args: string[]) => void>> = {
+  analyse: runAnalyse,
+  simulate: runSimulate,
+  validate: runValidate
+};
 
 function main(): void {
   const [verb, ...args] = process.argv.slice(2);

@@ -13,4 +13,5 @@ export function seeded(seed: number): Random {
 }
 
 /** A standard normal draw (Box–Muller, one of the pair). */
-export const normalDraw = (random: Random): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+export const normalDraw = (random: Random): number =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());

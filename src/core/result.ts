@@ -10,11 +10,17 @@ export type Result<T> =
   | { readonly ok: true; readonly value: T; readonly warnings: readonly Problem[] }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
-export const good = <T>(value: T, warnings: readonly Problem[] = []): Result<T> => ({ ok: true, value, warnings });
+export const good = <T>(value: T, warnings: readonly Problem[] = []): Result<T> => ({
+  ok: true,
+  value,
+  warnings
+});
 export const bad = <T = never>(...problems: Problem[]): Result<T> => ({ ok: false, problems });
 
 /** A problem in one line, as the command line and the interface both show it. */
 export function problemText(problem: Problem, file?: string): string {
-  const place = [file, problem.line ? `line ${problem.line}` : undefined, problem.field].filter(Boolean).join(', ');
+  const place = [file, problem.line ? `line ${problem.line}` : undefined, problem.field]
+    .filter(Boolean)
+    .join(', ');
   return place ? `${place}: ${problem.message}` : problem.message;
 }

@@ -16,11 +16,23 @@ export function strangeVehicle(spec: SpecSheet, random: Random): PlantParams {
   const open = 1.5 * normalDraw(random);
   return {
     ...p,
-    heatIdle: p.heatIdle * f(0.2), heatLoad: p.heatLoad * f(0.2), coldGain: p.coldGain * f(0.4),
-    metal: p.metal * f(0.18), jacket: p.jacket * f(0.12), metalToJacket: p.metalToJacket * f(0.3), cell: p.cell * f(0.3),
-    pumpKgS: p.pumpKgS * f(0.25), radiatorMax: p.radiatorMax * f(0.15), radiatorNatural: p.radiatorNatural * f(0.3),
-    heater: p.heater * f(0.4), surface: p.surface * f(0.3), waxTauS: p.waxTauS * f(0.4), hysteresisC: p.hysteresisC * f(0.3),
-    startOpenC: p.startOpenC + open, fullOpenC: p.fullOpenC + open, sensorTauS: p.sensorTauS * f(0.3)
+    heatIdle: p.heatIdle * f(0.2),
+    heatLoad: p.heatLoad * f(0.2),
+    coldGain: p.coldGain * f(0.4),
+    metal: p.metal * f(0.18),
+    jacket: p.jacket * f(0.12),
+    metalToJacket: p.metalToJacket * f(0.3),
+    cell: p.cell * f(0.3),
+    pumpKgS: p.pumpKgS * f(0.25),
+    radiatorMax: p.radiatorMax * f(0.15),
+    radiatorNatural: p.radiatorNatural * f(0.3),
+    heater: p.heater * f(0.4),
+    surface: p.surface * f(0.3),
+    waxTauS: p.waxTauS * f(0.4),
+    hysteresisC: p.hysteresisC * f(0.3),
+    startOpenC: p.startOpenC + open,
+    fullOpenC: p.fullOpenC + open,
+    sensorTauS: p.sensorTauS * f(0.3)
   };
 }
 
@@ -36,5 +48,11 @@ export interface MadeRun {
 
 /** A log from a strange vehicle with a fault. */
 export function makeLog(run: MadeRun, random: Random, variant?: string): Log {
-  return logFrom({ ...run, legs: DRIVES[run.drive], variant, startC: run.ambientC + 0.6 * normalDraw(random), plant: strangeVehicle(run.spec, random) });
+  return logFrom({
+    ...run,
+    legs: DRIVES[run.drive],
+    variant,
+    startC: run.ambientC + 0.6 * normalDraw(random),
+    plant: strangeVehicle(run.spec, random)
+  });
 }

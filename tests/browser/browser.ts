@@ -14,8 +14,24 @@ export async function openBrowser(width = 1280, height = 800): Promise<Browser> 
   const profile = mkdtempSync(join(tmpdir(), 'pyrethos-chromium-'));
   const options = new Options();
   options.setChromeBinaryPath('/usr/bin/chromium');
-  options.addArguments('--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars', `--user-data-dir=${profile}`);
-  const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new ServiceBuilder('/usr/bin/chromedriver')).build();
+  options.addArguments(
+    '--headless=new',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--disable-dev-shm-usage',
+    '--hide-scrollbars',
+    `--user-data-dir=${profile}`
+  );
+  const driver = await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new ServiceBuilder('/usr/bin/chromedriver'))
+    .build();
   await viewport(driver, width, height);
   return {
     driver,
@@ -28,7 +44,14 @@ export async function openBrowser(width = 1280, height = 800): Promise<Browser> 
 
 /** Sets the page's own size, not the window's. */
 export async function viewport(driver: WebDriver, width: number, height: number): Promise<void> {
-  await (driver as unknown as { sendDevToolsCommand(c: string, p: object): Promise<void> }).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
+  await (
+    driver as unknown as { sendDevToolsCommand(c: string, p: object): Promise<void> }
+  ).sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+    width,
+    height,
+    deviceScaleFactor: 1,
+    mobile: false
+  });
 }
 
 export const WAIT_MS = 15_000;
@@ -40,14 +63,26 @@ export async function see(driver: WebDriver, locator: By): Promise<WebElement> {
   return element;
 }
 
-export const withText = (tag: string, text: string): By => By.xpath(`//${tag}[contains(normalize-space(.), ${JSON.stringify(text)})]`);
+export const withText = (tag: string, text: string): By =>
+  By.xpath(`//${tag}[contains(normalize-space(.), ${JSON.stringify(text)})]`);
 
 /** Waits until the page has come alive: handlers are attached after the words are shown. */
 export async function alive(driver: WebDriver): Promise<void> {
-  await driver.wait(() => driver.executeScript('return document.documentElement.dataset.alive === "yes"'), WAIT_MS, 'the page never came alive');
+  await driver.wait(
+    () => driver.executeScript('return document.documentElement.dataset.alive === "yes"'),
+    WAIT_MS,
+    'the page never came alive'
+  );
 }
 
 /** Waits until the trace has been painted. */
 export async function painted(driver: WebDriver): Promise<void> {
-  await driver.wait(() => driver.executeScript('const c = document.querySelector("canvas"); return !!c && c.width > 0 && c.getContext("2d").getImageData(0, 0, c.width, c.height).data.some((v) => v > 0)'), WAIT_MS, 'the trace was never painted');
+  await driver.wait(
+    () =>
+      driver.executeScript(
+        'const c = document.querySelector("canvas"); return !!c && c.width > 0 && c.getContext("2d").getImageData(0, 0, c.width, c.height).data.some((v) => v > 0)'
+      ),
+    WAIT_MS,
+    'the trace was never painted'
+  );
 }

@@ -9,7 +9,8 @@ import { alive, openBrowser, painted, viewport } from './browser';
 const [address = 'http://127.0.0.1:5180', folder = 'docs/screenshots', only] = process.argv.slice(2);
 const LOGGER_FILE = resolve('tests/browser/files/any-logger.csv');
 
-const jobOf = (fleetNo: string) => `[...document.querySelectorAll('a[data-job]')].find((a) => a.textContent.includes('${fleetNo}') && a.querySelector('svg polyline'))?.href`;
+const jobOf = (fleetNo: string) =>
+  `[...document.querySelectorAll('a[data-job]')].find((a) => a.textContent.includes('${fleetNo}') && a.querySelector('svg polyline'))?.href`;
 
 const { driver, close } = await openBrowser();
 mkdirSync(folder, { recursive: true });
@@ -21,8 +22,12 @@ async function go(path: string): Promise<void> {
 }
 
 async function shoot(name: string, theme: 'day' | 'night' = 'day'): Promise<void> {
-  await driver.executeScript(`document.documentElement.dataset.theme = '${theme}'; dispatchEvent(new Event('themechange'))`);
-  await driver.executeAsyncScript('const done = arguments[arguments.length - 1]; requestAnimationFrame(() => requestAnimationFrame(done))');
+  await driver.executeScript(
+    `document.documentElement.dataset.theme = '${theme}'; dispatchEvent(new Event('themechange'))`
+  );
+  await driver.executeAsyncScript(
+    'const done = arguments[arguments.length - 1]; requestAnimationFrame(() => requestAnimationFrame(done))'
+  );
   writeFileSync(join(folder, `${name}.png`), Buffer.from(await driver.takeScreenshot(), 'base64'));
 }
 
@@ -51,7 +56,10 @@ const VIEWS: Record<string, () => Promise<void>> = {
     await openJob('QH-26');
     await go(`${(await driver.getCurrentUrl()).replace(/\?.*/, '')}/import`);
     await driver.findElement({ css: 'input[type=file]' }).sendKeys(LOGGER_FILE);
-    await driver.wait(() => driver.executeScript('return document.querySelectorAll("tbody tr").length > 0'), 10_000);
+    await driver.wait(
+      () => driver.executeScript('return document.querySelectorAll("tbody tr").length > 0'),
+      10_000
+    );
     await shoot('import');
     await shoot('import-night', 'night');
   },

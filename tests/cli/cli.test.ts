@@ -7,7 +7,10 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 const folder = mkdtempSync(join(tmpdir(), 'pyrethos-cli-'));
 const spec = resolve('demo/specs/qh-03-curlew.spec.json');
 const run = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(resolve('bin/pyrethos'), args, { cwd: folder, encoding: 'utf8' });
+  const { status, stdout, stderr } = spawnSync(resolve('bin/pyrethos'), args, {
+    cwd: folder,
+    encoding: 'utf8'
+  });
   return { status, stdout, stderr };
 };
 const file = (name: string, text: string) => (writeFileSync(join(folder, name), text), name);
@@ -17,24 +20,66 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 describe('bin/pyrethos', () => {
   it('analyses a log from anywhere and prints the documented JSON', () => {
-    const { status, stdout } = run('analyse', resolve('demo/runs/qh-03-ridge-road.csv'), '--spec', spec, '--json');
+    const { status, stdout } = run(
+      'analyse',
+      resolve('demo/runs/qh-03-ridge-road.csv'),
+      '--spec',
+      spec,
+      '--json'
+    );
     const analysis = JSON.parse(stdout);
     expect(status).toBe(0);
-    expect(analysis).toMatchObject({ format: 'pyrethos.analysis', version: 1, verdict: 'thermostat-stuck-open', features: { openingC: null, fanOnC: [], fanOffC: [], jumps: 0 } });
+    expect(analysis).toMatchObject({
+      format: 'pyrethos.analysis',
+      version: 1,
+      verdict: 'thermostat-stuck-open',
+      features: { openingC: null, fanOnC: [], fanOffC: [], jumps: 0 }
+    });
     expect(analysis.suspects[0].fault).toBe('thermostat-stuck-open');
-    expect(analysis.couldNotShow).toContainEqual(expect.objectContaining({ fault: 'fan-motor-dead', because: 'coolant never reached 101 °C, where the fan should come on' }));
-    expect(Object.keys(analysis.features)).toEqual(expect.arrayContaining(['startC', 'openingC', 'openingAtS', 'warmRateCPerMin', 'plateauC', 'maxC']));
+    expect(analysis.couldNotShow).toContainEqual(
+      expect.objectContaining({
+        fault: 'fan-motor-dead',
+        because: 'coolant never reached 101 °C, where the fan should come on'
+      })
+    );
+    expect(Object.keys(analysis.features)).toEqual(
+      expect.arrayContaining(['startC', 'openingC', 'openingAtS', 'warmRateCPerMin', 'plateauC', 'maxC'])
+    );
   });
 
   it('says the same four parts in words', () => {
     const { stdout } = run('analyse', resolve('demo/runs/qh-03-ridge-road.csv'), '--spec', spec);
-    for (const part of ['Fits best: Thermostat stuck open', 'Could be', 'Evidence', 'This run could not have shown']) expect(stdout).toContain(part);
+    for (const part of [
+      'Fits best: Thermostat stuck open',
+      'Could be',
+      'Evidence',
+      'This run could not have shown'
+    ])
+      expect(stdout).toContain(part);
   });
 
   it('simulates a log that it then reads as what it was told to make', () => {
-    expect(run('simulate', '--spec', spec, '--fault', 'thermostat-low-rating', '--severity', '0.6', '--ambient', '6', '--out', 'made.csv').status).toBe(0);
-    expect(JSON.parse(run('analyse', 'made.csv', '--spec', spec, '--json').stdout).verdict).toBe('thermostat-low-rating');
-    expect(readFileSync(join(folder, 'made.csv'), 'utf8').split('\r\n')[0]).toMatch(/^t_s,ect_c,iat_c,ambient_c,rpm,speed_kmh,load_pct/);
+    expect(
+      run(
+        'simulate',
+        '--spec',
+        spec,
+        '--fault',
+        'thermostat-low-rating',
+        '--severity',
+        '0.6',
+        '--ambient',
+        '6',
+        '--out',
+        'made.csv'
+      ).status
+    ).toBe(0);
+    expect(JSON.parse(run('analyse', 'made.csv', '--spec', spec, '--json').stdout).verdict).toBe(
+      'thermostat-low-rating'
+    );
+    expect(readFileSync(join(folder, 'made.csv'), 'utf8').split('\r\n')[0]).toMatch(
+      /^t_s,ect_c,iat_c,ambient_c,rpm,speed_kmh,load_pct/
+    );
   });
 
   it('validates sheets and logs', () => {
@@ -44,10 +89,33 @@ describe('bin/pyrethos', () => {
 
   it.each([
     ['a missing file', () => ['analyse', 'none.csv', '--spec', spec], /^none\.csv: no such file$/],
-    ['a broken row', () => ['analyse', file('broken.csv', 't_s,ect_c\n0,20\n1,x\n2,20\n'), '--spec', spec], /^broken\.csv, line 3, ect_c: “x” is not a reading; expected a number in °C/],
-    ['a sheet the wrong way round', () => ['analyse', resolve('demo/runs/qh-03-proof.csv'), '--spec', file('odd.spec.json', JSON.stringify({ ...JSON.parse(readFileSync(spec, 'utf8')), thermostat: { startOpenC: 90, fullOpenC: 80 } }))], /^odd\.spec\.json, thermostat\.fullOpenC: full-open is 80 °C, not above start-to-open at 90 °C/],
+    [
+      'a broken row',
+      () => ['analyse', file('broken.csv', 't_s,ect_c\n0,20\n1,x\n2,20\n'), '--spec', spec],
+      /^broken\.csv, line 3, ect_c: “x” is not a reading; expected a number in °C/
+    ],
+    [
+      'a sheet the wrong way round',
+      () => [
+        'analyse',
+        resolve('demo/runs/qh-03-proof.csv'),
+        '--spec',
+        file(
+          'odd.spec.json',
+          JSON.stringify({
+            ...JSON.parse(readFileSync(spec, 'utf8')),
+            thermostat: { startOpenC: 90, fullOpenC: 80 }
+          })
+        )
+      ],
+      /^odd\.spec\.json, thermostat\.fullOpenC: full-open is 80 °C, not above start-to-open at 90 °C/
+    ],
     ['a sheet that is not JSON', () => ['validate', file('text.json', 'not json')], /^text\.json: not JSON/],
-    ['a fault there is not', () => ['simulate', '--spec', spec, '--fault', 'gremlins'], /--fault is “gremlins”; expected one of none, thermostat-stuck-open/],
+    [
+      'a fault there is not',
+      () => ['simulate', '--spec', spec, '--fault', 'gremlins'],
+      /--fault is “gremlins”; expected one of none, thermostat-stuck-open/
+    ],
     ['no verb it knows', () => ['guess'], /no verb “guess”; expected analyse, simulate, validate/]
   ])('ends with status 2 and one line on %s', (_, args, expected) => {
     const { status, stderr } = run(...args());

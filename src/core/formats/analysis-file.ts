@@ -6,13 +6,19 @@ const tenth = (x: number | null | undefined) => (x == null ? null : Math.round(x
 export function analysisFile(a: Analysis, warnings: readonly string[] = []) {
   const { features: f } = a;
   const hose = f.hose.kind === 'rush' ? f.hose : null;
-  const switches = (to: 'on' | 'off') => f.fan.switches.filter((s) => s.to === to).map((s) => Math.round(s.celsius));
+  const switches = (to: 'on' | 'off') =>
+    f.fan.switches.filter((s) => s.to === to).map((s) => Math.round(s.celsius));
   return {
     format: 'pyrethos.analysis' as const,
     version: 1 as const,
     modelVersion: a.modelVersion,
     verdict: a.verdict,
-    suspects: a.suspects.map((s) => ({ fault: s.fault, probability: Math.round(s.probability * 1000) / 1000, alike: s.alike, severity: s.severity })),
+    suspects: a.suspects.map((s) => ({
+      fault: s.fault,
+      probability: Math.round(s.probability * 1000) / 1000,
+      alike: s.alike,
+      severity: s.severity
+    })),
     features: {
       startC: tenth(f.startC),
       openingC: tenth(f.knee?.celsius ?? hose?.ectC),
@@ -31,7 +37,12 @@ export function analysisFile(a: Analysis, warnings: readonly string[] = []) {
       secondsAboveHot: f.secondsAboveHot,
       secondsAboveStop: f.secondsAboveStop,
       durationS: f.durationS,
-      segments: f.segments.map((s) => ({ ...s, celsius: tenth(s.celsius), spreadC: tenth(s.spreadC), meanLoadPct: Math.round(s.meanLoadPct) }))
+      segments: f.segments.map((s) => ({
+        ...s,
+        celsius: tenth(s.celsius),
+        spreadC: tenth(s.spreadC),
+        meanLoadPct: Math.round(s.meanLoadPct)
+      }))
     },
     evidence: a.evidence,
     couldNotShow: a.couldNotShow,

@@ -15,18 +15,112 @@ export interface Channel {
 }
 
 export const CHANNELS = [
-  { key: 'ect_c', title: 'Coolant (ECT)', kind: 'temperature', min: -60, max: 230, words: /\b(ect|coolant|engine coolant|clt|water|kuehlmittel|kühlmittel|engine temp)/, not: /\b(hose|radiator|level|pressure|fan|gauge|target|desired)\b/ },
-  { key: 'iat_c', title: 'Intake air (IAT)', kind: 'temperature', min: -60, max: 230, words: /\b(iat|intake|inlet air|manifold air|charge air|ansaugluft)/, not: /\b(pressure|map|valve)\b/ },
-  { key: 'ambient_c', title: 'Ambient', kind: 'temperature', min: -60, max: 70, words: /\b(ambient|outside|outdoor|aat|oat|außentemp|aussentemp|umgebung)/, not: /pressure|baro/ },
-  { key: 'rpm', title: 'Engine speed', kind: 'rotation', min: 0, max: 20_000, words: /\b(rpm|engine speed|engine rpm|revs|rev\/min|crank|drehzahl)/, not: /\b(fan|turbo|turbine|desired|target)\b/ },
-  { key: 'speed_kmh', title: 'Road speed', kind: 'speed', min: 0, max: 400, words: /\b(vss|vehicle speed|road speed|speed|gps speed|velocity|geschwindigkeit)/, not: /\b(fan|engine|turbine|input|output)\b/ },
-  { key: 'load_pct', title: 'Engine load', kind: 'share', min: 0, max: 200, words: /\b(load|calculated load|absolute load)/, not: /\b(fan|electrical)\b/ },
-  { key: 'fan_pct', title: 'Fan drive', kind: 'share', min: 0, max: 100, words: /\b(fan|fan duty|fan state|fan status|fan output)/, not: /\b(command|commanded|cmd|request|requested|target|rpm|heater|blower|cabin)\b|rev\/min/ },
-  { key: 'fan_cmd_pct', title: 'Fan command', kind: 'share', min: 0, max: 100, words: /\b(fan command|fan commanded|fan cmd|commanded fan|fan request|fan requested|fan target)/, not: /\b(rpm|heater|blower|cabin)\b/ },
-  { key: 'fan_rpm', title: 'Fan speed', kind: 'rotation', min: 0, max: 12_000, words: /\b(fan rpm|fan speed|fan rev)/, not: /\b(heater|blower|cabin|command|commanded)\b/ },
-  { key: 'upper_hose_c', title: 'Upper hose', kind: 'temperature', min: -60, max: 230, words: /\b(upper hose|top hose|radiator inlet|rad in|hose upper|radiator in)/ },
-  { key: 'lower_hose_c', title: 'Lower hose', kind: 'temperature', min: -60, max: 230, words: /\b(lower hose|bottom hose|radiator outlet|rad out|hose lower|radiator out|ect2|return hose)/ },
-  { key: 'ac_on', title: 'A/C', kind: 'number', min: 0, max: 100, words: /\b(a\/c|ac|air con|aircon|air conditioning|climate|compressor)\b/, not: /\b(pressure|temp|temperature|accelerator|acceleration)\b/ }
+  {
+    key: 'ect_c',
+    title: 'Coolant (ECT)',
+    kind: 'temperature',
+    min: -60,
+    max: 230,
+    words: /\b(ect|coolant|engine coolant|clt|water|kuehlmittel|kühlmittel|engine temp)/,
+    not: /\b(hose|radiator|level|pressure|fan|gauge|target|desired)\b/
+  },
+  {
+    key: 'iat_c',
+    title: 'Intake air (IAT)',
+    kind: 'temperature',
+    min: -60,
+    max: 230,
+    words: /\b(iat|intake|inlet air|manifold air|charge air|ansaugluft)/,
+    not: /\b(pressure|map|valve)\b/
+  },
+  {
+    key: 'ambient_c',
+    title: 'Ambient',
+    kind: 'temperature',
+    min: -60,
+    max: 70,
+    words: /\b(ambient|outside|outdoor|aat|oat|außentemp|aussentemp|umgebung)/,
+    not: /pressure|baro/
+  },
+  {
+    key: 'rpm',
+    title: 'Engine speed',
+    kind: 'rotation',
+    min: 0,
+    max: 20_000,
+    words: /\b(rpm|engine speed|engine rpm|revs|rev\/min|crank|drehzahl)/,
+    not: /\b(fan|turbo|turbine|desired|target)\b/
+  },
+  {
+    key: 'speed_kmh',
+    title: 'Road speed',
+    kind: 'speed',
+    min: 0,
+    max: 400,
+    words: /\b(vss|vehicle speed|road speed|speed|gps speed|velocity|geschwindigkeit)/,
+    not: /\b(fan|engine|turbine|input|output)\b/
+  },
+  {
+    key: 'load_pct',
+    title: 'Engine load',
+    kind: 'share',
+    min: 0,
+    max: 200,
+    words: /\b(load|calculated load|absolute load)/,
+    not: /\b(fan|electrical)\b/
+  },
+  {
+    key: 'fan_pct',
+    title: 'Fan drive',
+    kind: 'share',
+    min: 0,
+    max: 100,
+    words: /\b(fan|fan duty|fan state|fan status|fan output)/,
+    not: /\b(command|commanded|cmd|request|requested|target|rpm|heater|blower|cabin)\b|rev\/min/
+  },
+  {
+    key: 'fan_cmd_pct',
+    title: 'Fan command',
+    kind: 'share',
+    min: 0,
+    max: 100,
+    words: /\b(fan command|fan commanded|fan cmd|commanded fan|fan request|fan requested|fan target)/,
+    not: /\b(rpm|heater|blower|cabin)\b/
+  },
+  {
+    key: 'fan_rpm',
+    title: 'Fan speed',
+    kind: 'rotation',
+    min: 0,
+    max: 12_000,
+    words: /\b(fan rpm|fan speed|fan rev)/,
+    not: /\b(heater|blower|cabin|command|commanded)\b/
+  },
+  {
+    key: 'upper_hose_c',
+    title: 'Upper hose',
+    kind: 'temperature',
+    min: -60,
+    max: 230,
+    words: /\b(upper hose|top hose|radiator inlet|rad in|hose upper|radiator in)/
+  },
+  {
+    key: 'lower_hose_c',
+    title: 'Lower hose',
+    kind: 'temperature',
+    min: -60,
+    max: 230,
+    words: /\b(lower hose|bottom hose|radiator outlet|rad out|hose lower|radiator out|ect2|return hose)/
+  },
+  {
+    key: 'ac_on',
+    title: 'A/C',
+    kind: 'number',
+    min: 0,
+    max: 100,
+    words: /\b(a\/c|ac|air con|aircon|air conditioning|climate|compressor)\b/,
+    not: /\b(pressure|temp|temperature|accelerator|acceleration)\b/
+  }
 ] as const satisfies readonly Channel[];
 
 export type ChannelKey = (typeof CHANNELS)[number]['key'];

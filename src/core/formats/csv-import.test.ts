@@ -4,7 +4,8 @@ import { readLog, type ImportedLog } from './csv-import';
 import { asText, sniff } from './csv-sniff';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
-const rows = (n: number, row: (i: number) => string) => Array.from({ length: n }, (_, i) => row(i)).join('\n');
+const rows = (n: number, row: (i: number) => string) =>
+  Array.from({ length: n }, (_, i) => row(i)).join('\n');
 const read = (text: string | Uint8Array, skipBrokenRows = false): ImportedLog & { warnings: string[] } => {
   const result = readLog(typeof text === 'string' ? bytes(text) : text, { skipBrokenRows });
   if (!result.ok) throw new Error(result.problems.map((p) => `${p.line ?? '-'} ${p.message}`).join(' | '));
@@ -12,22 +13,48 @@ const read = (text: string | Uint8Array, skipBrokenRows = false): ImportedLog & 
 };
 const refusal = (text: string | Uint8Array) => {
   const result = readLog(typeof text === 'string' ? bytes(text) : text);
-  return result.ok ? 'imported' : result.problems.map((p) => `${p.line ?? '-'} ${p.field ?? '-'} ${p.message}`).join(' | ');
+  return result.ok
+    ? 'imported'
+    : result.problems.map((p) => `${p.line ?? '-'} ${p.field ?? '-'} ${p.message}`).join(' | ');
 };
 const useOf = (header: string, row = '0,1,2') => {
   const layout = sniff(bytes(`${header}\n${row}\n${row}\n${row}\n`));
-  return layout.ok ? layout.value.columns.map((c) => (c.use.kind === 'channel' ? `${c.use.channel} ${c.use.unit}` : c.use.kind)) : layout.problems;
+  return layout.ok
+    ? layout.value.columns.map((c) =>
+        c.use.kind === 'channel' ? `${c.use.channel} ${c.use.unit}` : c.use.kind
+      )
+    : layout.problems;
 };
 
 describe('a log with headers of its own', () => {
   it('takes quantity and unit from the words of a header', () => {
-    expect(useOf('Elapsed (s),Coolant temp (°F),Vehicle speed [mph],Engine RPM,Calculated load (%),Intake air temperature,Fan duty %', '0,60,0,800,20,15,0')).toEqual(['time', 'ect_c °F', 'speed_kmh mph', 'rpm rpm', 'load_pct %', 'iat_c °C', 'fan_pct %']);
-    expect(useOf('Time_ms,ECT_C,Fan speed (rpm),Fan command,Upper hose °C,A/C', '0,60,900,50,20,1')).toEqual(['time', 'ect_c °C', 'fan_rpm rpm', 'fan_cmd_pct %', 'upper_hose_c °C', 'ac_on ']);
-    expect(useOf('t;EngineCoolantTemp;Engine speed;Outside temp;Note', '0;60;900;3;x')).toEqual(['time', 'ect_c °C', 'rpm rpm', 'ambient_c °C', 'event']);
+    expect(
+      useOf(
+        'Elapsed (s),Coolant temp (°F),Vehicle speed [mph],Engine RPM,Calculated load (%),Intake air temperature,Fan duty %',
+        '0,60,0,800,20,15,0'
+      )
+    ).toEqual(['time', 'ect_c °F', 'speed_kmh mph', 'rpm rpm', 'load_pct %', 'iat_c °C', 'fan_pct %']);
+    expect(useOf('Time_ms,ECT_C,Fan speed (rpm),Fan command,Upper hose °C,A/C', '0,60,900,50,20,1')).toEqual([
+      'time',
+      'ect_c °C',
+      'fan_rpm rpm',
+      'fan_cmd_pct %',
+      'upper_hose_c °C',
+      'ac_on '
+    ]);
+    expect(useOf('t;EngineCoolantTemp;Engine speed;Outside temp;Note', '0;60;900;3;x')).toEqual([
+      'time',
+      'ect_c °C',
+      'rpm rpm',
+      'ambient_c °C',
+      'event'
+    ]);
   });
 
   it('converts °F, mph and milliseconds', () => {
-    const { log } = read('Time (ms),Coolant temp (°F),Vehicle speed [mph]\n0,50,0\n1000,212,10\n2000,212,20\n');
+    const { log } = read(
+      'Time (ms),Coolant temp (°F),Vehicle speed [mph]\n0,50,0\n1000,212,10\n2000,212,20\n'
+    );
     expect([...log.t]).toEqual([0, 1, 2]);
     expect(log.channels.ect_c![1]).toBeCloseTo(100, 4);
     expect(log.channels.speed_kmh![2]).toBeCloseTo(32.187, 2);
@@ -39,14 +66,20 @@ describe('a log with headers of its own', () => {
   });
 
   it('reads semicolons, decimal commas, a unit row, a preamble and a byte-order mark', () => {
-    const { log } = read('\ufeffLogger 7;serial 12\nZeit;Kühlmittel;Drehzahl\ns;°C;rpm\n0,0;12,5;800\n0,5;13,0;810\n1,0;13,5;\n');
+    const { log } = read(
+      '\ufeffLogger 7;serial 12\nZeit;Kühlmittel;Drehzahl\ns;°C;rpm\n0,0;12,5;800\n0,5;13,0;810\n1,0;13,5;\n'
+    );
     expect([...log.t]).toEqual([0, 0.5, 1]);
     expect([...log.channels.ect_c!]).toEqual([12.5, 13, 13.5]);
     expect(log.channels.rpm![2]).toBeNaN();
   });
 
   it('reads UTF-16 and the old Windows code page', () => {
-    const utf16 = new Uint8Array([0xff, 0xfe, ...[...'time,coolant\n0,20\n1,21\n'].flatMap((c) => [c.charCodeAt(0), 0])]);
+    const utf16 = new Uint8Array([
+      0xff,
+      0xfe,
+      ...[...'time,coolant\n0,20\n1,21\n'].flatMap((c) => [c.charCodeAt(0), 0])
+    ]);
     expect([...read(utf16).log.channels.ect_c!]).toEqual([20, 21]);
     const old = bytes('time,Coolant (?F)\n0,50\n1,50\n').map((b) => (b === 63 ? 0xb0 : b));
     expect(read(old).log.channels.ect_c![0]).toBeCloseTo(10, 4);
@@ -68,7 +101,9 @@ describe('a log with headers of its own', () => {
   });
 
   it('takes a fan column of nothing but 0 and 1 for a switch, and says so', () => {
-    const { log, warnings } = read(`time,coolant °C,Cooling fan\n${rows(20, (i) => `${i},90,${i > 9 ? 1 : 0}`)}\n`);
+    const { log, warnings } = read(
+      `time,coolant °C,Cooling fan\n${rows(20, (i) => `${i},90,${i > 9 ? 1 : 0}`)}\n`
+    );
     expect(log.channels.fan_pct![15]).toBe(100);
     expect(warnings.join()).toContain('1 is 100 %');
   });
@@ -91,7 +126,9 @@ describe('a log with faults in its times', () => {
     const some = read(`t_s,ect_c\n${rows(100, (i) => `${i === 50 ? 20 : i},20`)}\n`);
     expect(some.report.backwardTimes).toBe(1);
     expect(some.warnings[0]).toContain('52 time goes back from 49 s to 20 s');
-    expect(refusal(`t_s,ect_c\n${rows(50, (i) => `${i},20`)}\n${rows(40, (i) => `${i},20`)}\n`)).toMatch(/^52 .*expected one log with rising time/);
+    expect(refusal(`t_s,ect_c\n${rows(50, (i) => `${i},20`)}\n${rows(40, (i) => `${i},20`)}\n`)).toMatch(
+      /^52 .*expected one log with rising time/
+    );
   });
 
   it('finds gaps', () => {
@@ -103,13 +140,33 @@ describe('a log with faults in its times', () => {
 describe('a file that cannot be imported', () => {
   it.each([
     ['empty', '', 'empty; expected a header row'],
-    ['no coolant column', 'time,rpm\n0,800\n1,800\n', '1 - no coolant temperature column among “time”, “rpm”; expected ect_c or a name such as'],
+    [
+      'no coolant column',
+      'time,rpm\n0,800\n1,800\n',
+      '1 - no coolant temperature column among “time”, “rpm”; expected ect_c or a name such as'
+    ],
     ['no time column', 'coolant,rpm\n20,800\n20,800\n', 'no time column among'],
-    ['text for a number', 't_s,ect_c\n0,20\n1,warm\n2,20\n', '3 ect_c “warm” is not a reading; expected a number in °C'],
+    [
+      'text for a number',
+      't_s,ect_c\n0,20\n1,warm\n2,20\n',
+      '3 ect_c “warm” is not a reading; expected a number in °C'
+    ],
     ['a short row', 't_s,ect_c,rpm\n0,20,800\n1,20\n2,20,800\n', '3 - has 2 cells; expected 3'],
-    ['a temperature no engine has', 't_s,ect_c\n0,20\n1,900\n2,20\n', '3 ect_c 900 °C is outside -60 … 230 °C'],
-    ['blank coolant cells only', 't_s,ect_c,rpm\n0,,800\n1,n/a,800\n', 'every cell of the coolant column is blank'],
-    ['a time that is none', 't_s,ect_c\n0,20\nlater,20\n2,20\n', '3 t_s “later” is not a time; expected a number'],
+    [
+      'a temperature no engine has',
+      't_s,ect_c\n0,20\n1,900\n2,20\n',
+      '3 ect_c 900 °C is outside -60 … 230 °C'
+    ],
+    [
+      'blank coolant cells only',
+      't_s,ect_c,rpm\n0,,800\n1,n/a,800\n',
+      'every cell of the coolant column is blank'
+    ],
+    [
+      'a time that is none',
+      't_s,ect_c\n0,20\nlater,20\n2,20\n',
+      '3 t_s “later” is not a time; expected a number'
+    ],
     ['prose', 'the engine ran hot\nagain\n', 'no row of numbers follows']
   ])('%s', (_, text, expected) => {
     expect(refusal(text)).toContain(expected);

@@ -28,7 +28,16 @@ export interface ImportedLog {
 export const MAX_LOG_ROWS = 2_000_000;
 const MOST_NAMED = 5;
 const BLANK_WORDS = /^(-+|n\/?a|#n\/a|nan|null|none|no ?data|\?+|\.+|inf|-inf)$/i;
-const SWITCH_WORDS: Readonly<Record<string, number>> = { on: 1, true: 1, yes: 1, active: 1, off: 0, false: 0, no: 0, inactive: 0 };
+const SWITCH_WORDS: Readonly<Record<string, number>> = {
+  on: 1,
+  true: 1,
+  yes: 1,
+  active: 1,
+  off: 0,
+  false: 0,
+  no: 0,
+  inactive: 0
+};
 
 /** Reads a file end to end with its own guess of the columns: the way of the command line. */
 export function readLog(file: Uint8Array, options: ImportOptions = {}): Result<ImportedLog> {
@@ -54,7 +63,11 @@ interface Target {
  * Needs a time and a coolant column. Broken rows refuse the file, named by line, unless told to skip them;
  * repeated and backward times are dropped or spread, and counted. `bytes` come from {@link asText}.
  */
-export function importLog(bytes: Uint8Array, layout: Layout, options: ImportOptions = {}): Result<ImportedLog> {
+export function importLog(
+  bytes: Uint8Array,
+  layout: Layout,
+  options: ImportOptions = {}
+): Result<ImportedLog> {
   const problems = checkColumns(layout);
   if (problems.length > 0) return bad(...problems);
 
@@ -82,7 +95,11 @@ export function importLog(bytes: Uint8Array, layout: Layout, options: ImportOpti
 
   while (reader.next()) {
     if (reader.line < layout.dataLine) continue;
-    if (count.rows >= MAX_LOG_ROWS) return bad({ line: reader.line, message: `more than ${MAX_LOG_ROWS.toLocaleString('en')} samples; cut the log into parts` });
+    if (count.rows >= MAX_LOG_ROWS)
+      return bad({
+        line: reader.line,
+        message: `more than ${MAX_LOG_ROWS.toLocaleString('en')} samples; cut the log into parts`
+      });
     const cutOff = !reader.complete && reader.width < width;
     if (cutOff && count.rows > 0) continue;
     const shape = wrongWidth(reader, width);
@@ -92,12 +109,19 @@ export function importLog(bytes: Uint8Array, layout: Layout, options: ImportOpti
     }
     const t = clock(reader, timeCell);
     if (t === undefined) {
-      breakRow({ line: reader.line, field: layout.columns[timeCell].header, message: `“${reader.text(timeCell)}” is not a time; expected ${expectedTime(timeFormat)}` });
+      breakRow({
+        line: reader.line,
+        field: layout.columns[timeCell].header,
+        message: `“${reader.text(timeCell)}” is not a time; expected ${expectedTime(timeFormat)}`
+      });
       continue;
     }
     if (t < last) {
       count.backward++;
-      firstBackward ??= { line: reader.line, message: `time goes back from ${last - times[0]} s to ${t - times[0]} s` };
+      firstBackward ??= {
+        line: reader.line,
+        message: `time goes back from ${last - times[0]} s to ${t - times[0]} s`
+      };
       continue;
     }
     if (count.rows === capacity) {
@@ -123,16 +147,41 @@ export function importLog(bytes: Uint8Array, layout: Layout, options: ImportOpti
     last = t;
   }
 
-  if (count.broken > 0 && !options.skipBrokenRows) return bad(...broken, ...(count.broken > broken.length ? [{ message: `and ${count.broken - broken.length} more broken rows` }] : []));
-  if (count.rows < 2) return bad({ message: `only ${count.rows} readable sample${count.rows === 1 ? '' : 's'}; a log needs at least two` });
-  if (count.backward > Math.max(3, count.rows * 0.05)) return bad({ ...firstBackward, message: `${firstBackward!.message} and stays there for ${count.backward} rows; expected one log with rising time. Two logs in one file? Split it here` });
+  if (count.broken > 0 && !options.skipBrokenRows)
+    return bad(
+      ...broken,
+      ...(count.broken > broken.length
+        ? [{ message: `and ${count.broken - broken.length} more broken rows` }]
+        : [])
+    );
+  if (count.rows < 2)
+    return bad({
+      message: `only ${count.rows} readable sample${count.rows === 1 ? '' : 's'}; a log needs at least two`
+    });
+  if (count.backward > Math.max(3, count.rows * 0.05))
+    return bad({
+      ...firstBackward,
+      message: `${firstBackward!.message} and stays there for ${count.backward} rows; expected one log with rising time. Two logs in one file? Split it here`
+    });
 
   const seconds = times.slice(0, count.rows);
   const warnings: Problem[] = [...(options.skipBrokenRows ? broken : [])];
   const repeated = settleRepeats(seconds);
-  if (repeated.spread) warnings.push({ ...firstRepeated, message: `${count.repeated} rows repeat the time of the row before; spread evenly between the stamps` });
-  else if (count.repeated > 0) warnings.push({ ...firstRepeated, message: `${count.repeated} row${count.repeated === 1 ? ' repeats' : 's repeat'} the time of the row before; the last of each was kept` });
-  if (firstBackward) warnings.push({ ...firstBackward, message: `${firstBackward.message}; ${count.backward} row${count.backward === 1 ? '' : 's'} left out` });
+  if (repeated.spread)
+    warnings.push({
+      ...firstRepeated,
+      message: `${count.repeated} rows repeat the time of the row before; spread evenly between the stamps`
+    });
+  else if (count.repeated > 0)
+    warnings.push({
+      ...firstRepeated,
+      message: `${count.repeated} row${count.repeated === 1 ? ' repeats' : 's repeat'} the time of the row before; the last of each was kept`
+    });
+  if (firstBackward)
+    warnings.push({
+      ...firstBackward,
+      message: `${firstBackward.message}; ${count.backward} row${count.backward === 1 ? '' : 's'} left out`
+    });
 
   const t0 = seconds[0];
   const keep = repeated.keep;
@@ -142,31 +191,69 @@ export function importLog(bytes: Uint8Array, layout: Layout, options: ImportOpti
     const values = pick(target.values.subarray(0, count.rows), keep);
     const key = target.channel.key as ChannelKey;
     if (!values.some((v) => !Number.isNaN(v))) {
-      if (key === 'ect_c') return bad({ field: target.header, message: 'every cell of the coolant column is blank; expected temperatures' });
+      if (key === 'ect_c')
+        return bad({
+          field: target.header,
+          message: 'every cell of the coolant column is blank; expected temperatures'
+        });
       continue;
     }
     channels[key] = asShare(target, values, warnings);
   }
   const gaps = findGaps(t);
-  if (gaps.length > 0) warnings.push({ message: `${gaps.length} gap${gaps.length === 1 ? '' : 's'} in the log, the longest ${Math.round(Math.max(...gaps.map((g) => g.toS - g.fromS)))} s` });
+  if (gaps.length > 0)
+    warnings.push({
+      message: `${gaps.length} gap${gaps.length === 1 ? '' : 's'} in the log, the longest ${Math.round(Math.max(...gaps.map((g) => g.toS - g.fromS)))} s`
+    });
   return good(
-    { log: { t, channels, events: events.map((e) => ({ ...e, t: e.t - t0 })), startedAt }, report: { rows: t.length, brokenRows: count.broken, repeatedTimes: count.repeated, backwardTimes: count.backward, blankCells: count.blank, gaps } },
+    {
+      log: { t, channels, events: events.map((e) => ({ ...e, t: e.t - t0 })), startedAt },
+      report: {
+        rows: t.length,
+        brokenRows: count.broken,
+        repeatedTimes: count.repeated,
+        backwardTimes: count.backward,
+        blankCells: count.blank,
+        gaps
+      }
+    },
     warnings
   );
 }
 
 /** Whether a layout can be imported at all; one problem for each thing that is missing or said twice. */
 export function checkColumns(layout: Layout): Problem[] {
-  const headers = layout.columns.map((c) => `“${c.header}”`).join(', ').slice(0, 200);
+  const headers = layout.columns
+    .map((c) => `“${c.header}”`)
+    .join(', ')
+    .slice(0, 200);
   const used = (kind: string) => layout.columns.filter((c) => c.use.kind === kind);
   const problems: Problem[] = [];
   const place = { line: layout.headerLine || undefined };
-  if (used('time').length === 0) problems.push({ ...place, message: `no time column among ${headers}; expected seconds, a clock time or a date and time` });
-  if (used('time').length > 1) problems.push({ ...place, message: `two columns are marked as time (${used('time').map((c) => c.header).join(', ')}); keep one` });
+  if (used('time').length === 0)
+    problems.push({
+      ...place,
+      message: `no time column among ${headers}; expected seconds, a clock time or a date and time`
+    });
+  if (used('time').length > 1)
+    problems.push({
+      ...place,
+      message: `two columns are marked as time (${used('time')
+        .map((c) => c.header)
+        .join(', ')}); keep one`
+    });
   for (const { key, title } of CHANNELS) {
     const columns = layout.columns.filter((c) => c.use.kind === 'channel' && c.use.channel === key);
-    if (key === 'ect_c' && columns.length === 0) problems.push({ ...place, message: `no coolant temperature column among ${headers}; expected ect_c or a name such as “Coolant temp (°C)”` });
-    if (columns.length > 1) problems.push({ ...place, message: `two columns are marked as ${title} (${columns.map((c) => c.header).join(', ')}); keep one` });
+    if (key === 'ect_c' && columns.length === 0)
+      problems.push({
+        ...place,
+        message: `no coolant temperature column among ${headers}; expected ect_c or a name such as “Coolant temp (°C)”`
+      });
+    if (columns.length > 1)
+      problems.push({
+        ...place,
+        message: `two columns are marked as ${title} (${columns.map((c) => c.header).join(', ')}); keep one`
+      });
   }
   return problems;
 }
@@ -176,25 +263,50 @@ function targetsOf(columns: readonly Column[], capacity: number): Target[] {
     if (column.use.kind !== 'channel') return [];
     const wanted = channel(column.use.channel);
     const unit = findUnit(wanted.kind, column.use.unit)!;
-    return [{ cell, channel: wanted, header: column.header, factor: unit.factor, offset: unit.offset, unit: unit.symbol, unitKnown: /%|pct|percent/i.test(column.header), values: new Float32Array(capacity) }];
+    return [
+      {
+        cell,
+        channel: wanted,
+        header: column.header,
+        factor: unit.factor,
+        offset: unit.offset,
+        unit: unit.symbol,
+        unitKnown: /%|pct|percent/i.test(column.header),
+        values: new Float32Array(capacity)
+      }
+    ];
   });
 }
 
 function wrongWidth(reader: RowReader, width: number): Problem | undefined {
   if (reader.width === width) return undefined;
-  const surplusBlank = reader.width > width && Array.from({ length: reader.width - width }, (_, i) => reader.text(width + i)).every((c) => c === '');
+  const surplusBlank =
+    reader.width > width &&
+    Array.from({ length: reader.width - width }, (_, i) => reader.text(width + i)).every((c) => c === '');
   if (surplusBlank) return undefined;
-  return { line: reader.line, message: `has ${reader.width} cell${reader.width === 1 ? '' : 's'}; expected ${width} as in the header` };
+  return {
+    line: reader.line,
+    message: `has ${reader.width} cell${reader.width === 1 ? '' : 's'}; expected ${width} as in the header`
+  };
 }
 
 /** Reads the mapped cells of a row into the next place of each column; returns the first cell that is no reading. */
-function readCells(reader: RowReader, targets: readonly Target[], count: { rows: number; blank: number }): Problem | undefined {
+function readCells(
+  reader: RowReader,
+  targets: readonly Target[],
+  count: { rows: number; blank: number }
+): Problem | undefined {
   for (const target of targets) {
     let value = reader.number(target.cell);
     if (value === undefined) {
       const text = reader.text(target.cell);
       value = SWITCH_WORDS[text.toLowerCase()] ?? (BLANK_WORDS.test(text) ? NaN : undefined);
-      if (value === undefined) return { line: reader.line, field: target.header, message: `“${text.slice(0, 30)}” is not a reading; expected a number in ${target.unit || 'plain figures'}, or nothing` };
+      if (value === undefined)
+        return {
+          line: reader.line,
+          field: target.header,
+          message: `“${text.slice(0, 30)}” is not a reading; expected a number in ${target.unit || 'plain figures'}, or nothing`
+        };
     }
     if (Number.isNaN(value)) count.blank++;
     const base = value * target.factor + target.offset;
@@ -208,7 +320,11 @@ function outOfRange(line: number, target: Target, value: number): Problem {
   const { min, max, kind } = target.channel;
   const unit = findUnit(kind, target.unit)!;
   const limit = (x: number) => Number(fromBase(x, unit).toFixed(0));
-  return { line, field: target.header, message: `${value} ${target.unit} is outside ${limit(min)} … ${limit(max)} ${target.unit}; another unit, or another column?` };
+  return {
+    line,
+    field: target.header,
+    message: `${value} ${target.unit} is outside ${limit(min)} … ${limit(max)} ${target.unit}; another unit, or another column?`
+  };
 }
 
 /** One reader a format, chosen once: a plain number, or text with midnight taken into account. */
@@ -232,7 +348,8 @@ function clockReader(format: TimeFormat): (reader: RowReader, cell: number) => n
   };
 }
 
-const expectedTime = (format: TimeFormat) => (timeFactor(format) === undefined ? 'a clock time such as 08:12:30' : 'a number');
+const expectedTime = (format: TimeFormat) =>
+  timeFactor(format) === undefined ? 'a clock time such as 08:12:30' : 'a number';
 
 /** Repeated stamps: a coarse clock (many repeats) is spread evenly; a few repeats keep the last of each. */
 function settleRepeats(t: Float64Array): { keep: Uint8Array | undefined; spread: boolean } {
@@ -240,7 +357,7 @@ function settleRepeats(t: Float64Array): { keep: Uint8Array | undefined; spread:
   for (let i = 1; i < t.length; i++) if (t[i] === t[i - 1]) repeats++;
   if (repeats === 0) return { keep: undefined, spread: false };
   if (repeats > t.length * 0.2) {
-    for (let i = 0; i < t.length; ) {
+    for (let i = 0; i < t.length;) {
       let j = i;
       while (j < t.length && t[j] === t[i]) j++;
       const step = (j < t.length ? t[j] - t[i] : 1) / (j - i);
@@ -263,7 +380,11 @@ function asShare(target: Target, values: Float32Array, warnings: Problem[]): Flo
   if (target.channel.kind !== 'share' || target.unitKnown || target.factor !== 1) return values;
   const canonical = target.header === target.channel.key;
   if (canonical || values.some((v) => v > 1)) return values;
-  if (values.some((v) => v > 0)) warnings.push({ field: target.header, message: 'never passes 1, so it was read as a switch or a ratio: 1 is 100 %' });
+  if (values.some((v) => v > 0))
+    warnings.push({
+      field: target.header,
+      message: 'never passes 1, so it was read as a switch or a ratio: 1 is 100 %'
+    });
   return values.map((v) => v * 100);
 }
 
@@ -284,4 +405,7 @@ function grown<T extends Float32Array | Float64Array>(values: T, capacity: numbe
 }
 
 /** Re-reads the time format of a column after the user has made it the time column. */
-export const timeUseOf = (header: string, sample: string): Column['use'] => ({ kind: 'time', format: timeFormatOf(sample, /[([](.*?)[)\]]/.exec(header)?.[1]) ?? 'seconds' });
+export const timeUseOf = (header: string, sample: string): Column['use'] => ({
+  kind: 'time',
+  format: timeFormatOf(sample, /[([](.*?)[)\]]/.exec(header)?.[1]) ?? 'seconds'
+});

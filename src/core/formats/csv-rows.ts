@@ -28,7 +28,12 @@ const PLUS = 43;
 const ZERO = 48;
 const POW10 = Array.from({ length: 16 }, (_, i) => 10 ** i);
 
-export function rowReader(bytes: Uint8Array, delimiter: string, decimal: '.' | ',', decode: (part: Uint8Array) => string): RowReader {
+export function rowReader(
+  bytes: Uint8Array,
+  delimiter: string,
+  decimal: '.' | ',',
+  decode: (part: Uint8Array) => string
+): RowReader {
   const delim = delimiter.charCodeAt(0);
   const point = decimal.charCodeAt(0);
   const end = bytes.length;
@@ -130,7 +135,8 @@ export function rowReader(bytes: Uint8Array, delimiter: string, decimal: '.' | '
     get complete() {
       return row.complete;
     },
-    text: (cell) => (cell < row.width ? decode(bytes.subarray(from[cell], to[cell])).replace(/""/g, '"').trim() : ''),
+    text: (cell) =>
+      cell < row.width ? decode(bytes.subarray(from[cell], to[cell])).replace(/""/g, '"').trim() : '',
     number
   };
 }

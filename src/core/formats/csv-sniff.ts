@@ -39,14 +39,23 @@ const SAMPLE_BYTES = 48 * 1024;
 
 /** Bytes as UTF-8 without a byte-order mark; UTF-16 with a mark is converted. Refuses what is not text. */
 export function asText(bytes: Uint8Array): Result<Uint8Array> {
-  if (bytes.length === 0) return bad({ message: 'the file is empty; expected a header row and at least one sample' });
-  if (bytes.length > MAX_LOG_BYTES) return bad({ message: `the file is ${Math.ceil(bytes.length / 1048576)} MiB; the limit is ${MAX_LOG_BYTES / 1048576} MiB. Cut it into parts` });
-  if (bytes[0] === 0xff && bytes[1] === 0xfe) return good(new TextEncoder().encode(new TextDecoder('utf-16le').decode(bytes)));
-  if (bytes[0] === 0xfe && bytes[1] === 0xff) return good(new TextEncoder().encode(new TextDecoder('utf-16be').decode(bytes)));
+  if (bytes.length === 0)
+    return bad({ message: 'the file is empty; expected a header row and at least one sample' });
+  if (bytes.length > MAX_LOG_BYTES)
+    return bad({
+      message: `the file is ${Math.ceil(bytes.length / 1048576)} MiB; the limit is ${MAX_LOG_BYTES / 1048576} MiB. Cut it into parts`
+    });
+  if (bytes[0] === 0xff && bytes[1] === 0xfe)
+    return good(new TextEncoder().encode(new TextDecoder('utf-16le').decode(bytes)));
+  if (bytes[0] === 0xfe && bytes[1] === 0xff)
+    return good(new TextEncoder().encode(new TextDecoder('utf-16be').decode(bytes)));
   const body = bytes[0] === 0xef && bytes[1] === 0xbb && bytes[2] === 0xbf ? bytes.subarray(3) : bytes;
   const head = body.subarray(0, SAMPLE_BYTES);
   const odd = head.reduce((n, b) => n + (b === 0 || (b < 32 && b !== 9 && b !== 10 && b !== 13) ? 1 : 0), 0);
-  if (odd > 0) return bad({ message: 'the file is not text (it holds control bytes); expected a CSV file with a header row' });
+  if (odd > 0)
+    return bad({
+      message: 'the file is not text (it holds control bytes); expected a CSV file with a header row'
+    });
   return good(body);
 }
 
@@ -66,15 +75,25 @@ export function sniff(bytes: Uint8Array): Result<Layout> {
   const head = bytes.subarray(0, SAMPLE_BYTES);
   const delimiter = bestDelimiter(head);
   const rows = readSome(head, delimiter, 60);
-  if (rows.length === 0) return bad({ message: 'the file holds no rows; expected a header row and at least one sample' });
+  if (rows.length === 0)
+    return bad({ message: 'the file holds no rows; expected a header row and at least one sample' });
 
   const usual = commonest(rows.filter((r) => isData(r.cells)).map((r) => r.cells.length));
   const first = rows.findIndex((row) => isData(row.cells) && row.cells.length === usual);
-  if (first < 0) return bad({ line: rows[0].line, message: 'no row of numbers follows; expected a header row, then rows that start with a time' });
+  if (first < 0)
+    return bad({
+      line: rows[0].line,
+      message: 'no row of numbers follows; expected a header row, then rows that start with a time'
+    });
   const width = rows[first].cells.length;
-  const unitRow = first > 1 && rows[first - 1].cells.length === width && rows[first - 2].cells.length === width && looksLikeUnits(rows[first - 1].cells);
+  const unitRow =
+    first > 1 &&
+    rows[first - 1].cells.length === width &&
+    rows[first - 2].cells.length === width &&
+    looksLikeUnits(rows[first - 1].cells);
   const headerIndex = unitRow ? first - 2 : first - 1;
-  const named = headerIndex >= 0 && rows[headerIndex].cells.length >= width - 1 && rows[headerIndex].cells.length > 1;
+  const named =
+    headerIndex >= 0 && rows[headerIndex].cells.length >= width - 1 && rows[headerIndex].cells.length > 1;
   const headers = Array.from({ length: width }, (_, i) => {
     const name = (named && rows[headerIndex].cells[i]) || `column ${i + 1}`;
     return unitRow && rows[first - 1].cells[i] ? `${name} [${rows[first - 1].cells[i]}]` : name;
@@ -96,7 +115,8 @@ export function sniff(bytes: Uint8Array): Result<Layout> {
 function readSome(bytes: Uint8Array, delimiter: string, most: number) {
   const reader = rowReader(bytes, delimiter, '.', decodeCell);
   const rows: { line: number; cells: string[] }[] = [];
-  while (rows.length < most && reader.next()) rows.push({ line: reader.line, cells: Array.from({ length: reader.width }, (_, i) => reader.text(i)) });
+  while (rows.length < most && reader.next())
+    rows.push({ line: reader.line, cells: Array.from({ length: reader.width }, (_, i) => reader.text(i)) });
   return rows;
 }
 
@@ -105,7 +125,9 @@ function laterRows(bytes: Uint8Array, delimiter: string, width: number): string[
   return [0.25, 0.5, 0.75, 0.97].flatMap((share) => {
     const from = bytes.indexOf(10, Math.floor(bytes.length * share));
     if (from < 0) return [];
-    return readSome(bytes.subarray(from + 1, from + 4096), delimiter, 8).map((r) => r.cells).filter((c) => c.length === width && isData(c));
+    return readSome(bytes.subarray(from + 1, from + 4096), delimiter, 8)
+      .map((r) => r.cells)
+      .filter((c) => c.length === width && isData(c));
   });
 }
 
@@ -132,8 +154,11 @@ const isData = (cells: readonly string[]) => {
   const numbers = filled.filter((c) => NUMERIC.test(c) || timeFormatOf(c) !== undefined).length;
   return cells.length > 1 && filled.length > 0 && numbers / filled.length >= 0.5;
 };
-const looksLikeUnits = (cells: readonly string[]) => cells.every((c) => c.length <= 10) && cells.some((c) => anyUnit(c));
-const anyUnit = (text: string): boolean => text !== '' && (Object.keys(UNITS) as (keyof typeof UNITS)[]).some((kind) => kind !== 'number' && findUnit(kind, text));
+const looksLikeUnits = (cells: readonly string[]) =>
+  cells.every((c) => c.length <= 10) && cells.some((c) => anyUnit(c));
+const anyUnit = (text: string): boolean =>
+  text !== '' &&
+  (Object.keys(UNITS) as (keyof typeof UNITS)[]).some((kind) => kind !== 'number' && findUnit(kind, text));
 
 /** Header in lower case with its unit split off: `Coolant temp (°F)` → words `coolant temp`, unit `°F`. */
 export function splitHeader(header: string): { words: string; unit: string | undefined } {
@@ -152,10 +177,15 @@ const normal = (text: string) =>
     .replace(/\s+/g, ' ')
     .trim();
 
-const TIME_WORDS = /^(t|t s|time|timestamp|time stamp|zeit|elapsed|elapsed time|seconds|secs|sec|date|datetime|date time|clock|ms|millis|offset|local time|log time|device time|time since start|time of day|epoch|epoch time)\b/;
+const TIME_WORDS =
+  /^(t|t s|time|timestamp|time stamp|zeit|elapsed|elapsed time|seconds|secs|sec|date|datetime|date time|clock|ms|millis|offset|local time|log time|device time|time since start|time of day|epoch|epoch time)\b/;
 const EVENT_WORDS = /^(event|events|mark|marker|note|notes|remark|comment)\b/;
 
-function guessColumns(headers: readonly string[], sample: readonly (readonly string[])[], decimal: '.' | ','): Column[] {
+function guessColumns(
+  headers: readonly string[],
+  sample: readonly (readonly string[])[],
+  decimal: '.' | ','
+): Column[] {
   const values = headers.map((_, i) => sample.map((row) => row[i] ?? ''));
   const time = pickTime(headers, values);
   const taken = new Map<ChannelKey, number>();
@@ -164,7 +194,8 @@ function guessColumns(headers: readonly string[], sample: readonly (readonly str
     let best: { i: number; key: ChannelKey; score: number } | undefined;
     scores.forEach((list, i) => {
       if ([...taken.values()].includes(i)) return;
-      for (const { key, score } of list) if (!taken.has(key) && (!best || score > best.score)) best = { i, key, score };
+      for (const { key, score } of list)
+        if (!taken.has(key) && (!best || score > best.score)) best = { i, key, score };
     });
     if (!best) break;
     taken.set(best.key, best.i);
@@ -173,25 +204,53 @@ function guessColumns(headers: readonly string[], sample: readonly (readonly str
   const fahrenheit = unlabelledFahrenheit(headers, values, taken, decimal);
   return headers.map((header, i): Column => {
     if (i === time) {
-      const format = timeFormatOf(values[i].find((v) => v !== '') ?? '', splitHeader(header).unit) ?? 'seconds';
-      return { header, use: { kind: 'time', format }, why: TIME_WORDS.test(normal(header)) ? 'name and values' : 'rising values', doubtful: !TIME_WORDS.test(normal(header)) };
+      const format =
+        timeFormatOf(values[i].find((v) => v !== '') ?? '', splitHeader(header).unit) ?? 'seconds';
+      return {
+        header,
+        use: { kind: 'time', format },
+        why: TIME_WORDS.test(normal(header)) ? 'name and values' : 'rising values',
+        doubtful: !TIME_WORDS.test(normal(header))
+      };
     }
     const key = [...taken].find(([, column]) => column === i)?.[0];
     if (key) return channelColumn(header, key, fahrenheit);
-    if (EVENT_WORDS.test(normal(header))) return { header, use: { kind: 'event' }, why: 'name', doubtful: false };
+    if (EVENT_WORDS.test(normal(header)))
+      return { header, use: { kind: 'event' }, why: 'name', doubtful: false };
     return { header, use: { kind: 'ignore' }, why: 'not a quantity Pyrethos uses', doubtful: false };
   });
 }
 
 function channelColumn(header: string, key: ChannelKey, fahrenheit: boolean): Column {
   const { kind } = CHANNELS.find((c) => c.key === key)!;
-  if (normal(header).replaceAll(' ', '_') === key) return { header, use: { kind: 'channel', channel: key, unit: baseUnit(kind).symbol }, why: 'column name of this format', doubtful: false };
+  if (normal(header).replaceAll(' ', '_') === key)
+    return {
+      header,
+      use: { kind: 'channel', channel: key, unit: baseUnit(kind).symbol },
+      why: 'column name of this format',
+      doubtful: false
+    };
   const written = splitHeader(header).unit;
   const unit = written === undefined ? undefined : findUnit(kind, written);
-  if (unit) return { header, use: { kind: 'channel', channel: key, unit: unit.symbol }, why: `name, unit ${unit.symbol}`, doubtful: false };
-  const assumed: Unit = kind === 'temperature' && fahrenheit ? findUnit('temperature', '°F')! : baseUnit(kind);
-  const spoken = kind === 'number' || kind === 'rotation' ? 'name' : `name; no unit given, ${assumed.symbol} assumed${kind === 'temperature' ? ' from the values' : ''}`;
-  return { header, use: { kind: 'channel', channel: key, unit: assumed.symbol }, why: spoken, doubtful: kind === 'temperature' || kind === 'speed' };
+  if (unit)
+    return {
+      header,
+      use: { kind: 'channel', channel: key, unit: unit.symbol },
+      why: `name, unit ${unit.symbol}`,
+      doubtful: false
+    };
+  const assumed: Unit =
+    kind === 'temperature' && fahrenheit ? findUnit('temperature', '°F')! : baseUnit(kind);
+  const spoken =
+    kind === 'number' || kind === 'rotation'
+      ? 'name'
+      : `name; no unit given, ${assumed.symbol} assumed${kind === 'temperature' ? ' from the values' : ''}`;
+  return {
+    header,
+    use: { kind: 'channel', channel: key, unit: assumed.symbol },
+    why: spoken,
+    doubtful: kind === 'temperature' || kind === 'speed'
+  };
 }
 
 /** How well each channel fits a header: the canonical name first, then the longest matching words. */
@@ -205,17 +264,32 @@ function channelScores(header: string): { key: ChannelKey; score: number }[] {
     const found = [...`${bare} `.matchAll(hit)].map((m) => m[0].length);
     if (found.length === 0 || ('not' in c && c.not.test(bare))) return [];
     if (c.kind === 'rotation' && c.key === 'fan_rpm' && !/rpm|rev|min/.test(words)) return [];
-    return [{ key: c.key, score: Math.max(...found) + (splitHeader(header).unit && findUnit(c.kind, splitHeader(header).unit!) ? 5 : 0) }];
+    return [
+      {
+        key: c.key,
+        score:
+          Math.max(...found) +
+          (splitHeader(header).unit && findUnit(c.kind, splitHeader(header).unit!) ? 5 : 0)
+      }
+    ];
   });
 }
 
 function pickTime(headers: readonly string[], values: readonly (readonly string[])[]): number {
   const candidates = headers.map((header, i) => {
     const filled = values[i].filter((v) => v !== '');
-    const timed = filled.length > 0 && filled.filter((v) => timeFormatOf(v) !== undefined).length >= 0.6 * filled.length;
+    const timed =
+      filled.length > 0 && filled.filter((v) => timeFormatOf(v) !== undefined).length >= 0.6 * filled.length;
     const varies = new Set(filled).size > Math.max(1, filled.length * 0.3);
     const named = TIME_WORDS.test(normal(header));
-    const rising = timed && filled.length > 2 && filled.slice(1, 20).every((v, k) => NUMERIC.test(v) && Number(v.replace(',', '.')) > Number(filled[k].replace(',', '.')));
+    const rising =
+      timed &&
+      filled.length > 2 &&
+      filled
+        .slice(1, 20)
+        .every(
+          (v, k) => NUMERIC.test(v) && Number(v.replace(',', '.')) > Number(filled[k].replace(',', '.'))
+        );
     return (named && timed ? 4 : 0) + (named && timed && varies ? 2 : 0) + (i === 0 && rising ? 2 : 0);
   });
   const best = Math.max(...candidates);
@@ -223,10 +297,17 @@ function pickTime(headers: readonly string[], values: readonly (readonly string[
 }
 
 /** Whether temperatures without a unit can only be °F: a coolant column above 135 would not be a running engine in °C. */
-function unlabelledFahrenheit(headers: readonly string[], values: readonly (readonly string[])[], taken: ReadonlyMap<ChannelKey, number>, decimal: string): boolean {
+function unlabelledFahrenheit(
+  headers: readonly string[],
+  values: readonly (readonly string[])[],
+  taken: ReadonlyMap<ChannelKey, number>,
+  decimal: string
+): boolean {
   const column = taken.get('ect_c');
   if (column === undefined || splitHeader(headers[column]).unit) return false;
-  const numbers = values[column].map((v) => Number(decimal === ',' ? v.replace(',', '.') : v)).filter((v) => Number.isFinite(v));
+  const numbers = values[column]
+    .map((v) => Number(decimal === ',' ? v.replace(',', '.') : v))
+    .filter((v) => Number.isFinite(v));
   // A shorted sensor holds one high default; a warm engine in °F moves about.
   const high = numbers.filter((v) => v > 135);
   return high.length > numbers.length * 0.08 && (new Set(high).size > 2 || high[0] > 150);

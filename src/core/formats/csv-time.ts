@@ -1,5 +1,6 @@
 /** How a time column is written. Epochs count from 1970; a clock has no date and may pass midnight. */
-export type TimeFormat = 'seconds' | 'milliseconds' | 'minutes' | 'hours' | 'epoch-s' | 'epoch-ms' | 'clock' | 'date-time';
+export type TimeFormat =
+  'seconds' | 'milliseconds' | 'minutes' | 'hours' | 'epoch-s' | 'epoch-ms' | 'clock' | 'date-time';
 
 export const TIME_FORMATS: Readonly<Record<TimeFormat, string>> = {
   seconds: 'seconds',
@@ -12,9 +13,17 @@ export const TIME_FORMATS: Readonly<Record<TimeFormat, string>> = {
   'date-time': 'date and time'
 };
 
-const FACTOR: Partial<Record<TimeFormat, number>> = { seconds: 1, milliseconds: 1e-3, minutes: 60, hours: 3600, 'epoch-s': 1, 'epoch-ms': 1e-3 };
+const FACTOR: Partial<Record<TimeFormat, number>> = {
+  seconds: 1,
+  milliseconds: 1e-3,
+  minutes: 60,
+  hours: 3600,
+  'epoch-s': 1,
+  'epoch-ms': 1e-3
+};
 const CLOCK = /^(?:(\d{1,3}):)?(\d{1,2}):(\d{1,2})(?:[.,](\d{1,9}))?\s*([ap]m)?$/i;
-const DATE_TIME = /^(\d{4}-\d{1,2}-\d{1,2}|\d{1,2}[./-]\d{1,2}[./-]\d{2,4}|\d{4}\/\d{1,2}\/\d{1,2})[T ,]+(\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d{1,9})?)?(?:\s*[ap]m)?)\s*(Z|[+-]\d{2}:?\d{2})?$/i;
+const DATE_TIME =
+  /^(\d{4}-\d{1,2}-\d{1,2}|\d{1,2}[./-]\d{1,2}[./-]\d{2,4}|\d{4}\/\d{1,2}\/\d{1,2})[T ,]+(\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d{1,9})?)?(?:\s*[ap]m)?)\s*(Z|[+-]\d{2}:?\d{2})?$/i;
 
 /** The format of one cell, with the header's unit as a hint; undefined where it is no time at all. */
 export function timeFormatOf(cell: string, headerUnit?: string): TimeFormat | undefined {

@@ -17,11 +17,22 @@ describe('a spec sheet', () => {
   });
 
   it('needs no more than format, version, name and the two temperatures of the thermostat', () => {
-    expect(problemsOf({ format: 'pyrethos.spec-sheet', version: 1, name: 'Bare', thermostat: { startOpenC: 86, fullOpenC: 99 } })).toEqual([]);
+    expect(
+      problemsOf({
+        format: 'pyrethos.spec-sheet',
+        version: 1,
+        name: 'Bare',
+        thermostat: { startOpenC: 86, fullOpenC: 99 }
+      })
+    ).toEqual([]);
   });
 
   it('keeps unknown fields and warns about them', () => {
-    const result = readSpecSheet({ ...curlew(), colour: 'red', thermostat: { ...curlew().thermostat, stamp: 'A7' } });
+    const result = readSpecSheet({
+      ...curlew(),
+      colour: 'red',
+      thermostat: { ...curlew().thermostat, stamp: 'A7' }
+    });
     expect(result.ok && result.value.colour).toBe('red');
     expect(result.ok && result.warnings.map((w) => w.field)).toEqual(['colour', 'thermostat.stamp']);
   });
@@ -32,21 +43,40 @@ describe('a spec sheet', () => {
 
   it('names the field and what would be right', () => {
     const sheet = curlew();
-    expect(problemsOf({ ...sheet, thermostat: { ...sheet.thermostat, fullOpenC: 80 } })).toEqual(['thermostat.fullOpenC: full-open is 80 °C, not above start-to-open at 86 °C; it must be higher']);
-    expect(problemsOf({ ...sheet, thermostat: { fullOpenC: 99 } })[0]).toBe('thermostat.startOpenC: is missing; expected a number');
-    expect(problemsOf({ ...sheet, fan: { drive: 'belt' } })[0]).toBe('fan.drive: is "belt"; expected one of "relay", "controller", "none"');
-    expect(problemsOf({ ...sheet, fan: { ...sheet.fan, stages: [{ name: 'low', onC: 95, offC: 96 }] } })[0]).toContain('fan.stages.0.onC: fan low on is 95 °C, not above its off point at 96 °C');
+    expect(problemsOf({ ...sheet, thermostat: { ...sheet.thermostat, fullOpenC: 80 } })).toEqual([
+      'thermostat.fullOpenC: full-open is 80 °C, not above start-to-open at 86 °C; it must be higher'
+    ]);
+    expect(problemsOf({ ...sheet, thermostat: { fullOpenC: 99 } })[0]).toBe(
+      'thermostat.startOpenC: is missing; expected a number'
+    );
+    expect(problemsOf({ ...sheet, fan: { drive: 'belt' } })[0]).toBe(
+      'fan.drive: is "belt"; expected one of "relay", "controller", "none"'
+    );
+    expect(
+      problemsOf({ ...sheet, fan: { ...sheet.fan, stages: [{ name: 'low', onC: 95, offC: 96 }] } })[0]
+    ).toContain('fan.stages.0.onC: fan low on is 95 °C, not above its off point at 96 °C');
     expect(problemsOf({ format: 'something' })[0]).toContain('expected "pyrethos.spec-sheet"');
     expect(problemsOf([])[0]).toContain('JSON object');
   });
 
   it('names the row of a table that does not fall', () => {
     const sheet = curlew();
-    const table = { kind: 'table', points: [[0, 6700], [25, 2300], [60, 2400]] };
-    expect(problemsOf({ ...sheet, ect: { ...sheet.ect, curve: table } })[0]).toContain('row 3 (60 °C, 2400 Ω)');
+    const table = {
+      kind: 'table',
+      points: [
+        [0, 6700],
+        [25, 2300],
+        [60, 2400]
+      ]
+    };
+    expect(problemsOf({ ...sheet, ect: { ...sheet.ect, curve: table } })[0]).toContain(
+      'row 3 (60 °C, 2400 Ω)'
+    );
   });
 
   it('has the JSON Schema that the docs show', () => {
-    expect(JSON.parse(readFileSync('docs/schema/spec-sheet.schema.json', 'utf8'))).toEqual(JSON.parse(JSON.stringify(specSheetJsonSchema())));
+    expect(JSON.parse(readFileSync('docs/schema/spec-sheet.schema.json', 'utf8'))).toEqual(
+      JSON.parse(JSON.stringify(specSheetJsonSchema()))
+    );
   });
 });

@@ -5,7 +5,11 @@ const celsius = z.number().min(-60).max(250);
 const positive = z.number().positive();
 
 const curveSchema = z.discriminatedUnion('kind', [
-  z.looseObject({ kind: z.literal('beta'), r25Ohm: positive.max(1e7), betaK: z.number().min(500).max(10_000) }),
+  z.looseObject({
+    kind: z.literal('beta'),
+    r25Ohm: positive.max(1e7),
+    betaK: z.number().min(500).max(10_000)
+  }),
   z.looseObject({ kind: z.literal('steinhart-hart'), a: z.number(), b: positive, c: z.number().min(0) }),
   z.looseObject({ kind: z.literal('table'), points: z.array(z.tuple([celsius, positive])).min(2) })
 ]);
@@ -28,8 +32,16 @@ const clutchSchema = z.discriminatedUnion('kind', [
     cutOutEngineRpm: positive.nullish(),
     speedTable: z.array(z.array(z.number())).nullish()
   }),
-  z.looseObject({ kind: z.literal('fixed'), ratioLow: positive.max(2).nullish(), ratioHigh: positive.max(2).nullish() }),
-  z.looseObject({ kind: z.literal('electronic'), pulsesPerRev: positive.nullish(), speedTable: z.array(z.array(z.number())).nullish() })
+  z.looseObject({
+    kind: z.literal('fixed'),
+    ratioLow: positive.max(2).nullish(),
+    ratioHigh: positive.max(2).nullish()
+  }),
+  z.looseObject({
+    kind: z.literal('electronic'),
+    pulsesPerRev: positive.nullish(),
+    speedTable: z.array(z.array(z.number())).nullish()
+  })
 ]);
 
 /** Version 1 of the spec sheet: what a vehicle should do. Field names carry their unit; unknown fields are kept. */
@@ -46,7 +58,9 @@ export const specSheetSchema = z.looseObject({
     .nullish(),
   thermostat: thermostatSchema,
   regulating: z.looseObject({ lowC: celsius.nullish(), highC: celsius.nullish() }).nullish(),
-  limits: z.looseObject({ hotC: celsius.nullish(), stopC: celsius.nullish(), openCapC: celsius.nullish() }).nullish(),
+  limits: z
+    .looseObject({ hotC: celsius.nullish(), stopC: celsius.nullish(), openCapC: celsius.nullish() })
+    .nullish(),
   ect: z
     .looseObject({
       curve: curveSchema.nullish(),
@@ -83,14 +97,32 @@ const SUPPORTED = 1;
  * keeps unknown fields and warns about them; refuses a newer version naming both numbers.
  */
 export function readSpecSheet(input: unknown): Result<SpecSheet> {
-  if (typeof input !== 'object' || input === null || Array.isArray(input)) return bad({ message: 'a spec sheet is a JSON object, starting with {"format": "pyrethos.spec-sheet", …}' });
+  if (typeof input !== 'object' || input === null || Array.isArray(input))
+    return bad({
+      message: 'a spec sheet is a JSON object, starting with {"format": "pyrethos.spec-sheet", …}'
+    });
   const { format, version } = input as Record<string, unknown>;
-  if (format !== 'pyrethos.spec-sheet') return bad({ field: 'format', message: `is ${JSON.stringify(format) ?? 'missing'}; expected "pyrethos.spec-sheet"` });
-  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) return bad({ field: 'version', message: `is ${JSON.stringify(version) ?? 'missing'}; expected ${SUPPORTED}` });
-  if (version > SUPPORTED) return bad({ field: 'version', message: `is ${version}; this Pyrethos reads up to version ${SUPPORTED}. Update Pyrethos or export the sheet as version ${SUPPORTED}` });
+  if (format !== 'pyrethos.spec-sheet')
+    return bad({
+      field: 'format',
+      message: `is ${JSON.stringify(format) ?? 'missing'}; expected "pyrethos.spec-sheet"`
+    });
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
+    return bad({
+      field: 'version',
+      message: `is ${JSON.stringify(version) ?? 'missing'}; expected ${SUPPORTED}`
+    });
+  if (version > SUPPORTED)
+    return bad({
+      field: 'version',
+      message: `is ${version}; this Pyrethos reads up to version ${SUPPORTED}. Update Pyrethos or export the sheet as version ${SUPPORTED}`
+    });
 
   const parsed = specSheetSchema.safeParse(input);
-  if (!parsed.success) return bad(...parsed.error.issues.map((issue) => ({ field: fieldName(issue.path), message: said(issue, input) })));
+  if (!parsed.success)
+    return bad(
+      ...parsed.error.issues.map((issue) => ({ field: fieldName(issue.path), message: said(issue, input) }))
+    );
   const problems = contradictions(parsed.data);
   return problems.length > 0 ? bad(...problems) : good(parsed.data, unknownFields(parsed.data));
 }
@@ -98,7 +130,10 @@ export function readSpecSheet(input: unknown): Result<SpecSheet> {
 const fieldName = (path: readonly PropertyKey[]): string => path.map(String).join('.') || 'sheet';
 
 function said(issue: z.core.$ZodIssue, input: unknown): string {
-  const found = issue.path.reduce<unknown>((at, key) => (at as Record<PropertyKey, unknown> | undefined)?.[key], input);
+  const found = issue.path.reduce<unknown>(
+    (at, key) => (at as Record<PropertyKey, unknown> | undefined)?.[key],
+    input
+  );
   const shown = found === undefined ? 'missing' : JSON.stringify(found).slice(0, 40);
   switch (issue.code) {
     case 'too_small':
@@ -108,7 +143,9 @@ function said(issue: z.core.$ZodIssue, input: unknown): string {
     case 'invalid_value':
       return `is ${shown}; expected one of ${issue.values.map((v) => JSON.stringify(v)).join(', ')}`;
     case 'invalid_type':
-      return found === undefined ? `is missing; expected a ${issue.expected}` : `is ${shown}; expected a ${issue.expected}`;
+      return found === undefined
+        ? `is missing; expected a ${issue.expected}`
+        : `is ${shown}; expected a ${issue.expected}`;
     default:
       return `is ${shown}; ${issue.message}`;
   }
@@ -117,8 +154,18 @@ function said(issue: z.core.$ZodIssue, input: unknown): string {
 /** Values that are each possible and together are not. */
 function contradictions(sheet: SpecSheet): Problem[] {
   const problems: Problem[] = [];
-  const above = (field: string, value: number | null | undefined, name: string, limitName: string, limit: number | null | undefined) => {
-    if (value != null && limit != null && value <= limit) problems.push({ field, message: `${name} is ${value} °C, not above ${limitName} at ${limit} °C; it must be higher` });
+  const above = (
+    field: string,
+    value: number | null | undefined,
+    name: string,
+    limitName: string,
+    limit: number | null | undefined
+  ) => {
+    if (value != null && limit != null && value <= limit)
+      problems.push({
+        field,
+        message: `${name} is ${value} °C, not above ${limitName} at ${limit} °C; it must be higher`
+      });
   };
   const { thermostat, regulating, limits, fan, ect, clutch } = sheet;
   above('thermostat.fullOpenC', thermostat.fullOpenC, 'full-open', 'start-to-open', thermostat.startOpenC);
@@ -126,14 +173,31 @@ function contradictions(sheet: SpecSheet): Problem[] {
   above('regulating.highC', regulating?.highC, 'the upper end', 'the lower end', regulating?.lowC);
   above('limits.stopC', limits?.stopC, 'the stop limit', 'the hot limit', limits?.hotC);
   above('limits.hotC', limits?.hotC, 'the hot limit', 'start-to-open', thermostat.startOpenC);
-  fan?.stages?.forEach((stage, i) => above(`fan.stages.${i}.onC`, stage.onC, `fan ${stage.name} on`, 'its off point', stage.offC));
-  fan?.stages?.forEach((stage, i, all) => i > 0 && above(`fan.stages.${i}.onC`, stage.onC, `fan ${stage.name} on`, `fan ${all[i - 1].name} on`, all[i - 1].onC));
-  if (clutch?.kind === 'thermal') above('clutch.engageAirC', clutch.engageAirC, 'engagement', 'release', clutch.releaseAirC);
-  if (fan?.drive && fan.drive !== 'none' && fan.stages?.length === 0) problems.push({ field: 'fan.stages', message: 'has no stage; give at least one, or drive "none"' });
+  fan?.stages?.forEach((stage, i) =>
+    above(`fan.stages.${i}.onC`, stage.onC, `fan ${stage.name} on`, 'its off point', stage.offC)
+  );
+  fan?.stages?.forEach(
+    (stage, i, all) =>
+      i > 0 &&
+      above(
+        `fan.stages.${i}.onC`,
+        stage.onC,
+        `fan ${stage.name} on`,
+        `fan ${all[i - 1].name} on`,
+        all[i - 1].onC
+      )
+  );
+  if (clutch?.kind === 'thermal')
+    above('clutch.engageAirC', clutch.engageAirC, 'engagement', 'release', clutch.releaseAirC);
+  if (fan?.drive && fan.drive !== 'none' && fan.stages?.length === 0)
+    problems.push({ field: 'fan.stages', message: 'has no stage; give at least one, or drive "none"' });
   if (ect?.curve?.kind === 'table') {
     ect.curve.points.forEach(([t, r], i, all) => {
       if (i > 0 && (t <= all[i - 1][0] || r >= all[i - 1][1])) {
-        problems.push({ field: `ect.curve.points.${i}`, message: `row ${i + 1} (${t} °C, ${r} Ω) must be hotter and lower in resistance than row ${i} (${all[i - 1][0]} °C, ${all[i - 1][1]} Ω)` });
+        problems.push({
+          field: `ect.curve.points.${i}`,
+          message: `row ${i + 1} (${t} °C, ${r} Ω) must be hotter and lower in resistance than row ${i} (${all[i - 1][0]} °C, ${all[i - 1][1]} Ω)`
+        });
       }
     });
   }
@@ -155,7 +219,12 @@ function unknownFields(sheet: SpecSheet): Problem[] {
   return Object.entries(known).flatMap(([path, shape]) => {
     const part = (path ? sheet[path] : sheet) as Record<string, unknown> | null | undefined;
     if (!shape || !part) return [];
-    return Object.keys(part).filter((key) => !(key in shape)).map((key) => ({ field: path ? `${path}.${key}` : key, message: 'is not a field Pyrethos knows; kept as it is' }));
+    return Object.keys(part)
+      .filter((key) => !(key in shape))
+      .map((key) => ({
+        field: path ? `${path}.${key}` : key,
+        message: 'is not a field Pyrethos knows; kept as it is'
+      }));
   });
 }
 

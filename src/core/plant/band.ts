@@ -30,7 +30,19 @@ export interface BandOptions {
 }
 
 /** How far parameters that no spec sheet tells are spread: standard deviations, of the logarithm or in °C. */
-export const SPREAD = { heat: 0.2, heatShape: 0.12, capacity: 0.1, conductance: 0.15, radiator: 0.12, pump: 0.15, openC: 1.3, fanC: 1, sensorC: 1, ambientC: 0.8, waxLag: 0.3 } as const;
+export const SPREAD = {
+  heat: 0.2,
+  heatShape: 0.12,
+  capacity: 0.1,
+  conductance: 0.15,
+  radiator: 0.12,
+  pump: 0.15,
+  openC: 1.3,
+  fanC: 1,
+  sensorC: 1,
+  ambientC: 0.8,
+  waxLag: 0.3
+} as const;
 
 /** One healthy vehicle of this spec sheet: the same laws, other unknowns, `width` times as far apart. */
 export function drawPlant(p: PlantParams, random: Random, width = 1): PlantParams {
@@ -53,7 +65,10 @@ export function drawPlant(p: PlantParams, random: Random, width = 1): PlantParam
     fullOpenC: p.fullOpenC + open + 0.5 * normalDraw(random),
     waxTauS: p.waxTauS * factor(SPREAD.waxLag),
     fanShiftC: p.fanShiftC + SPREAD.fanC * normalDraw(random),
-    sensorError: p.sensorError.kind === 'none' ? { kind: 'shift', celsius: SPREAD.sensorC * normalDraw(random) } : p.sensorError
+    sensorError:
+      p.sensorError.kind === 'none'
+        ? { kind: 'shift', celsius: SPREAD.sensorC * normalDraw(random) }
+        : p.sensorError
   };
 }
 
@@ -85,7 +100,16 @@ export function expectedBand(p: PlantParams, drive: Drive, options: BandOptions)
   }
   const rows = values.map((v) => v.sort());
   const at = (share: number) => rows.map((v) => round(v[Math.min(draws - 1, Math.floor(share * draws))]));
-  return { t: rows.map((_, i) => i * stride * drive.dt), low: at(0.05), mid: at(0.5), high: at(0.95), openingAtS: spreadOf(openings, draws), plateauC: spreadOf(plateaus, draws), draws, seed };
+  return {
+    t: rows.map((_, i) => i * stride * drive.dt),
+    low: at(0.05),
+    mid: at(0.5),
+    high: at(0.95),
+    openingAtS: spreadOf(openings, draws),
+    plateauC: spreadOf(plateaus, draws),
+    draws,
+    seed
+  };
 }
 
 const round = (x: number) => Math.round(x * 10) / 10;

@@ -18,11 +18,18 @@ export interface Leg {
   readonly ac?: boolean;
 }
 
-const idle = (minutes: number, ac = false): Leg => ({ minutes, speedKmh: 0, load: ac ? 0.28 : 0.2, rpm: ac ? 900 : 800, ac });
-const town = (minutes: number): Leg[] => Array.from({ length: Math.max(1, Math.round(minutes / 2)) }, (_, i): Leg[] => [
-  { minutes: 1.2, speedKmh: 36 + 8 * (i % 3), load: 0.34, rpm: 1900 },
-  { minutes: 0.8, speedKmh: 0, load: 0.2, rpm: 820 }
-]).flat();
+const idle = (minutes: number, ac = false): Leg => ({
+  minutes,
+  speedKmh: 0,
+  load: ac ? 0.28 : 0.2,
+  rpm: ac ? 900 : 800,
+  ac
+});
+const town = (minutes: number): Leg[] =>
+  Array.from({ length: Math.max(1, Math.round(minutes / 2)) }, (_, i): Leg[] => [
+    { minutes: 1.2, speedKmh: 36 + 8 * (i % 3), load: 0.34, rpm: 1900 },
+    { minutes: 0.8, speedKmh: 0, load: 0.2, rpm: 820 }
+  ]).flat();
 const road = (minutes: number): Leg => ({ minutes, speedKmh: 80, load: 0.42, rpm: 2300 });
 const grade = (minutes: number): Leg => ({ minutes, speedKmh: 38, load: 0.85, rpm: 2900 });
 
@@ -42,7 +49,14 @@ export type DriveName = keyof typeof DRIVES;
 export function driveFromLegs(legs: readonly Leg[], ambientC: number, dt = 1): Drive {
   const seconds = legs.reduce((sum, leg) => sum + leg.minutes * 60, 0);
   const n = Math.round(seconds / dt) + 1;
-  const drive = { dt, rpm: new Float64Array(n), load: new Float64Array(n), speedKmh: new Float64Array(n), ambientC: new Float64Array(n).fill(ambientC), ac: new Uint8Array(n) };
+  const drive = {
+    dt,
+    rpm: new Float64Array(n),
+    load: new Float64Array(n),
+    speedKmh: new Float64Array(n),
+    ambientC: new Float64Array(n).fill(ambientC),
+    ac: new Uint8Array(n)
+  };
   let leg = 0;
   let legEnd = legs[0].minutes * 60;
   let { speedKmh, rpm, load } = legs[0];

@@ -9,11 +9,22 @@ export interface FanStage {
 }
 
 export type FanDrive =
-  | { readonly kind: 'stages' | 'proportional'; readonly stages: readonly FanStage[]; readonly onWithAc: boolean; readonly failsafeFull: boolean }
+  | {
+      readonly kind: 'stages' | 'proportional';
+      readonly stages: readonly FanStage[];
+      readonly onWithAc: boolean;
+      readonly failsafeFull: boolean;
+    }
   | { readonly kind: 'none' };
 
 export type Clutch =
-  | { readonly kind: 'thermal'; readonly engageAirC: number; readonly releaseAirC: number; readonly maxRpm: number; readonly cutOutEngineRpm: number }
+  | {
+      readonly kind: 'thermal';
+      readonly engageAirC: number;
+      readonly releaseAirC: number;
+      readonly maxRpm: number;
+      readonly cutOutEngineRpm: number;
+    }
   | { readonly kind: 'fixed'; readonly ratio: number }
   | { readonly kind: 'electronic' }
   | { readonly kind: 'none' };
@@ -25,7 +36,12 @@ export type SensorError =
   | { readonly kind: 'series'; readonly ohm: number }
   | { readonly kind: 'parallel'; readonly ohm: number }
   | { readonly kind: 'fixed'; readonly readsC: number }
-  | { readonly kind: 'dropouts'; readonly perMinute: number; readonly meanS: number; readonly readsC: number };
+  | {
+      readonly kind: 'dropouts';
+      readonly perMinute: number;
+      readonly meanS: number;
+      readonly readsC: number;
+    };
 
 /**
  * Every number of the cooling plant. A fault is a change to these and nothing else (faults.ts).
@@ -125,7 +141,10 @@ export function plantFor(spec: SpecSheet): PlantParams {
     surface: 0.004 * displacementL ** 0.6,
     startOpenC: thermostat.startOpenC,
     fullOpenC: thermostat.fullOpenC,
-    hysteresisC: thermostat.closedByC == null ? 3 : Math.min(6, Math.max(1, thermostat.startOpenC - thermostat.closedByC)) * 0.6,
+    hysteresisC:
+      thermostat.closedByC == null
+        ? 3
+        : Math.min(6, Math.max(1, thermostat.startOpenC - thermostat.closedByC)) * 0.6,
     waxTauS: 9,
     leak: 0.004,
     liftMax: 1,
@@ -155,15 +174,30 @@ function fanDrive(spec: SpecSheet): FanDrive {
   const drive = spec.fan?.drive ?? (spec.fan?.stages?.length ? 'relay' : 'none');
   const given = spec.fan?.stages ?? [];
   if (drive === 'none' || given.length === 0) return { kind: 'none' };
-  const stages = given.map((s, i) => ({ onC: s.onC, offC: s.offC, pct: given.length === 1 ? 100 : 50 + (50 * i) / (given.length - 1) }));
-  return { kind: drive === 'controller' ? 'proportional' : 'stages', stages, onWithAc: spec.fan?.onWithAc ?? false, failsafeFull: spec.fan?.failsafeFull ?? true };
+  const stages = given.map((s, i) => ({
+    onC: s.onC,
+    offC: s.offC,
+    pct: given.length === 1 ? 100 : 50 + (50 * i) / (given.length - 1)
+  }));
+  return {
+    kind: drive === 'controller' ? 'proportional' : 'stages',
+    stages,
+    onWithAc: spec.fan?.onWithAc ?? false,
+    failsafeFull: spec.fan?.failsafeFull ?? true
+  };
 }
 
 function clutchOf(spec: SpecSheet): Clutch {
   const { clutch } = spec;
   switch (clutch?.kind) {
     case 'thermal':
-      return { kind: 'thermal', engageAirC: clutch.engageAirC ?? 62, releaseAirC: clutch.releaseAirC ?? (clutch.engageAirC ?? 62) - 14, maxRpm: clutch.maxRpm ?? 2600, cutOutEngineRpm: clutch.cutOutEngineRpm ?? 9000 };
+      return {
+        kind: 'thermal',
+        engageAirC: clutch.engageAirC ?? 62,
+        releaseAirC: clutch.releaseAirC ?? (clutch.engageAirC ?? 62) - 14,
+        maxRpm: clutch.maxRpm ?? 2600,
+        cutOutEngineRpm: clutch.cutOutEngineRpm ?? 9000
+      };
     case 'fixed':
       return { kind: 'fixed', ratio: ((clutch.ratioLow ?? 0.55) + (clutch.ratioHigh ?? 0.75)) / 2 };
     case 'electronic':

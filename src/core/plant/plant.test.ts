@@ -23,9 +23,14 @@ const plant = plantFor(curlew);
 function rightHandSide(p: PlantParams, rpm: number, load: number, kmh: number, amb: number) {
   return (_: number, [tm, tj, th, t1, t2, tr, wax]: number[]): number[] => {
     const krpm = rpm / 1000;
-    const seat = (lift: number) => (p.inletSide ? tj + ((0.45 * lift) / (0.45 * lift + 0.9)) * (tr - tj) : tj);
+    const seat = (lift: number) =>
+      p.inletSide ? tj + ((0.45 * lift) / (0.45 * lift + 0.9)) * (tr - tj) : tj;
     const lift = Math.min(1, Math.max(p.leak, (wax - p.startOpenC) / (p.fullOpenC - p.startOpenC)));
-    const heat = p.displacementL * krpm * (p.heatIdle + p.heatLoad * load) * (1 + p.coldGain * Math.min(1, Math.max(0, (80 - tm) / 80)));
+    const heat =
+      p.displacementL *
+      krpm *
+      (p.heatIdle + p.heatLoad * load) *
+      (1 + p.coldGain * Math.min(1, Math.max(0, (80 - tm) / 80)));
     const h = p.metalToJacket * (0.45 + 0.55 * Math.min(2.5, krpm));
     const g = p.pumpKgS * krpm * (1.1 - 0.07 * krpm) * 0.9 * lift * COOLANT_CP + 0.0002;
     const air = kmh / 100;
@@ -47,7 +52,13 @@ function rightHandSide(p: PlantParams, rpm: number, load: number, kmh: number, a
 }
 
 function worstAgainstOdex(p: PlantParams, drive: Drive): number {
-  const free: PlantParams = { ...p, fan: { kind: 'none' }, clutch: { kind: 'none' }, hysteresisC: 0, heaterDropC: 0 };
+  const free: PlantParams = {
+    ...p,
+    fan: { kind: 'none' },
+    clutch: { kind: 'none' },
+    hysteresisC: 0,
+    heaterDropC: 0
+  };
   const ambient = drive.ambientC[0];
   const ours = simulate(free, drive, { startC: ambient });
   const solver = new Solver(7);
@@ -55,7 +66,12 @@ function worstAgainstOdex(p: PlantParams, drive: Drive): number {
   let y = [ambient, ambient, ambient, ambient, ambient, ambient, ambient];
   let worst = 0;
   for (let i = 1; i < drive.rpm.length; i++) {
-    y = solver.solve(rightHandSide(free, drive.rpm[i], drive.load[i], drive.speedKmh[i], ambient), 0, y, drive.dt).y;
+    y = solver.solve(
+      rightHandSide(free, drive.rpm[i], drive.load[i], drive.speedKmh[i], ambient),
+      0,
+      y,
+      drive.dt
+    ).y;
     worst = Math.max(worst, Math.abs(ours.jacket[i] - y[1]), Math.abs(ours.lowerHose[i] - y[5]));
   }
   return worst;
@@ -78,7 +94,14 @@ it('keeps its energy books within 0.5 % on every vehicle of the demo', () => {
     const state = startState(p, 15);
     const before = storedKJ(p, state);
     const table = readingTable(p);
-    for (let i = 0; i < drive.rpm.length; i++) step(p, table, state, { rpm: drive.rpm[i], load: drive.load[i], speedKmh: drive.speedKmh[i], ambientC: 15, ac: false }, drive.dt);
+    for (let i = 0; i < drive.rpm.length; i++)
+      step(
+        p,
+        table,
+        state,
+        { rpm: drive.rpm[i], load: drive.load[i], speedKmh: drive.speedKmh[i], ambientC: 15, ac: false },
+        drive.dt
+      );
     const gained = storedKJ(p, state) - before;
     expect(Math.abs(state.heatInKJ - state.heatOutKJ - gained) / state.heatInKJ, file).toBeLessThan(0.005);
   }
@@ -87,20 +110,39 @@ it('keeps its energy books within 0.5 % on every vehicle of the demo', () => {
 describe('a healthy engine', () => {
   it('left alone, stays at the temperature of the air', () => {
     const drive = { ...driveFromLegs(DRIVES.idle, 12), rpm: new Float64Array(600) };
-    const trace = simulate(plant, { ...drive, load: new Float64Array(600), speedKmh: new Float64Array(600), ambientC: new Float64Array(600).fill(12), ac: new Uint8Array(600) }, { startC: 12 });
+    const trace = simulate(
+      plant,
+      {
+        ...drive,
+        load: new Float64Array(600),
+        speedKmh: new Float64Array(600),
+        ambientC: new Float64Array(600).fill(12),
+        ac: new Uint8Array(600)
+      },
+      { startC: 12 }
+    );
     expect(Math.abs(trace.jacket[599] - 12)).toBeLessThan(0.2);
   });
 
   it('regulates within its sheet on any day and drive of the island', () => {
-    fc.assert(fc.property(fc.integer({ min: -5, max: 30 }), fc.constantFrom('mixed', 'ridge', 'queue', 'yard'), (ambient, name) => {
-      const trace = simulate(plant, driveFromLegs(DRIVES[name], ambient), { startC: ambient });
-      const top = trace.ect.reduce((a, b) => Math.max(a, b), -99);
-      expect(top).toBeLessThan(curlew.limits!.hotC!);
-    }), { numRuns: 25 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -5, max: 30 }),
+        fc.constantFrom('mixed', 'ridge', 'queue', 'yard'),
+        (ambient, name) => {
+          const trace = simulate(plant, driveFromLegs(DRIVES[name], ambient), { startC: ambient });
+          const top = trace.ect.reduce((a, b) => Math.max(a, b), -99);
+          expect(top).toBeLessThan(curlew.limits!.hotC!);
+        }
+      ),
+      { numRuns: 25 }
+    );
   });
 
   it('switches its fan at the sheet’s temperatures, by what it reads', () => {
-    const trace = simulate(plant, driveFromLegs([{ minutes: 45, speedKmh: 0, load: 0.25, rpm: 900 }], 32), { startC: 32 });
+    const trace = simulate(plant, driveFromLegs([{ minutes: 45, speedKmh: 0, load: 0.25, rpm: 900 }], 32), {
+      startC: 32
+    });
     const on = trace.fanPct.findIndex((v) => v > 0);
     const off = trace.fanPct.findIndex((v, i) => i > on && v === 0);
     expect(trace.ect[on]).toBe(101);
@@ -123,7 +165,15 @@ describe('every fault', () => {
   it('does nothing at severity 0 where severity is graded', () => {
     const drive = driveFromLegs(DRIVES.mixed, 10);
     const healthy = simulate(plant, drive, { startC: 10 }).jacket;
-    for (const id of ['thermostat-stuck-open', 'thermostat-stuck-closed', 'thermostat-low-rating', 'airflow-restricted', 'radiator-clogged', 'pump-flow-low', 'sensor-branch-restricted'] as const) {
+    for (const id of [
+      'thermostat-stuck-open',
+      'thermostat-stuck-closed',
+      'thermostat-low-rating',
+      'airflow-restricted',
+      'radiator-clogged',
+      'pump-flow-low',
+      'sensor-branch-restricted'
+    ] as const) {
       expect(simulate(withFault(plant, id, 0), drive, { startC: 10 }).jacket, id).toEqual(healthy);
     }
   });
@@ -140,7 +190,9 @@ describe('every fault', () => {
     ['pump-flow-low', 'ridge', 25, 1]
   ] as const)('%s moves the reading further the worse it is', (id, drive, ambient, sign) => {
     const made = driveFromLegs(DRIVES[drive], ambient);
-    const mean = (severity: number) => simulate(withFault(plant, id, severity), made, { startC: ambient }).ect.reduce((a, b) => a + b, 0) / made.rpm.length;
+    const mean = (severity: number) =>
+      simulate(withFault(plant, id, severity), made, { startC: ambient }).ect.reduce((a, b) => a + b, 0) /
+      made.rpm.length;
     const levels = [0.2, 0.5, 0.8].map(mean);
     expect(sign * (levels[1] - levels[0])).toBeGreaterThan(-0.01);
     expect(sign * (levels[2] - levels[1])).toBeGreaterThan(0);
@@ -183,7 +235,9 @@ describe('the expected band', () => {
   });
 
   it('follows the day: a colder one opens later', () => {
-    const opening = (ambient: number) => expectedBand(plant, driveFromLegs(DRIVES.mixed, ambient), { startC: ambient, draws: 60 })!.openingAtS!.mid;
+    const opening = (ambient: number) =>
+      expectedBand(plant, driveFromLegs(DRIVES.mixed, ambient), { startC: ambient, draws: 60 })!.openingAtS!
+        .mid;
     expect(opening(-5)).toBeGreaterThan(opening(25) + 60);
   });
 });

@@ -25,7 +25,17 @@ export interface SimulateOptions {
 /** Runs the plant over a drive. Pure: same parameters and drive, same trace. 30 minutes at 1 s take well under 1 ms. */
 export function simulate(p: PlantParams, drive: Drive, options: SimulateOptions): Trace {
   const n = drive.rpm.length;
-  const trace = { dt: drive.dt, ect: new Float32Array(n), jacket: new Float32Array(n), upperHose: new Float32Array(n), lowerHose: new Float32Array(n), fanPct: new Float32Array(n), fanCmdPct: new Float32Array(n), fanRpm: new Float32Array(n), lift: new Float32Array(n) };
+  const trace = {
+    dt: drive.dt,
+    ect: new Float32Array(n),
+    jacket: new Float32Array(n),
+    upperHose: new Float32Array(n),
+    lowerHose: new Float32Array(n),
+    fanPct: new Float32Array(n),
+    fanCmdPct: new Float32Array(n),
+    fanRpm: new Float32Array(n),
+    lift: new Float32Array(n)
+  };
   const state = options.from ?? startState(p, options.startC, drive.ambientC[0]);
   const table = readingTable(p);
   const input: DriveInput = { rpm: 0, load: 0, speedKmh: 0, ambientC: 0, ac: false };

@@ -58,8 +58,27 @@ export interface Balance {
 export function startState(p: PlantParams, startC: number, ambientC = startC): PlantState {
   const cold = Math.abs(startC - ambientC) < 8 ? startC : ambientC + (startC - ambientC) * 0.35;
   return {
-    metal: startC, jacket: startC, hose: cold, cell1: cold, cell2: cold, ret: cold, wax: startC, lift: p.leak, sensor: startC, reading: Math.round(startC),
-    fanCmdPct: 0, fanPct: 0, stage: -1, fanRpm: 0, clutchAirC: ambientC, clutchEngaged: p.clutch.kind === 'thermal', runS: 0, dropLeftS: 0, noise: p.seed >>> 0 || 1, heatInKJ: 0, heatOutKJ: 0
+    metal: startC,
+    jacket: startC,
+    hose: cold,
+    cell1: cold,
+    cell2: cold,
+    ret: cold,
+    wax: startC,
+    lift: p.leak,
+    sensor: startC,
+    reading: Math.round(startC),
+    fanCmdPct: 0,
+    fanPct: 0,
+    stage: -1,
+    fanRpm: 0,
+    clutchAirC: ambientC,
+    clutchEngaged: p.clutch.kind === 'thermal',
+    runS: 0,
+    dropLeftS: 0,
+    noise: p.seed >>> 0 || 1,
+    heatInKJ: 0,
+    heatOutKJ: 0
   };
 }
 
@@ -76,7 +95,10 @@ export function balance(p: PlantParams, s: PlantState, u: DriveInput, k: Balance
   const krpm = u.rpm / 1000;
   const flow = running ? p.pumpKgS * p.flowFactor * krpm * (1.1 - 0.07 * krpm) : 0.006 * p.pumpKgS;
   const ram = u.speedKmh / 100;
-  const fan = p.fan.kind === 'none' ? 0.26 * (s.fanRpm / 1500) : 0.26 * (s.fanPct / 100) * p.fanStrength + (p.clutch.kind === 'none' ? 0 : 0.26 * (s.fanRpm / 1500));
+  const fan =
+    p.fan.kind === 'none'
+      ? 0.26 * (s.fanRpm / 1500)
+      : 0.26 * (s.fanPct / 100) * p.fanStrength + (p.clutch.kind === 'none' ? 0 : 0.26 * (s.fanRpm / 1500));
   const air = p.airFactor * Math.sqrt(ram * ram + fan * fan);
   k.heatKW = heatKW(p, u.rpm, u.load, s.metal);
   k.metalToJacket = p.metalToJacket * (0.45 + 0.55 * Math.min(2.5, krpm * p.flowFactor));
@@ -84,7 +106,9 @@ export function balance(p: PlantParams, s: PlantState, u: DriveInput, k: Balance
   k.cellUA = 0.5 * p.coreFactor * (p.radiatorNatural + p.radiatorMax * (1 - Math.exp(-1.3 * air)));
   k.airC = u.ambientC + (u.ac ? 6 : 0);
   k.cabinC = 18;
-  k.heater = running ? p.heater * (u.ambientC < 12 ? 1 : 0.3) * Math.min(1, 0.3 + 0.7 * krpm * p.flowFactor) : 0;
+  k.heater = running
+    ? p.heater * (u.ambientC < 12 ? 1 : 0.3) * Math.min(1, 0.3 + 0.7 * krpm * p.flowFactor)
+    : 0;
   k.surface = p.surface * (1 + u.speedKmh / 50);
   k.hoodC = u.ambientC + (0.3 * (s.metal - u.ambientC)) / (1 + u.speedKmh / 40);
   k.hoseLoss = 0.02 * p.surface;
@@ -110,7 +134,12 @@ export const seatC = (p: PlantParams, s: PlantState): number => {
 export function advanceHeat(p: PlantParams, s: PlantState, k: Balance, dt: number): void {
   const { metalToJacket: h, radiatorFlow: g, cellUA: ua, heater, surface, hoseLoss: l, ambientC: amb } = k;
   const half = dt / 2;
-  const lossBefore = heater * (s.jacket - k.cabinC) + surface * (s.jacket - k.hoodC) + l * (s.hose - amb) + ua * (s.cell1 + s.cell2 - 2 * k.airC) + l * (s.ret - amb);
+  const lossBefore =
+    heater * (s.jacket - k.cabinC) +
+    surface * (s.jacket - k.hoodC) +
+    l * (s.hose - amb) +
+    ua * (s.cell1 + s.cell2 - 2 * k.airC) +
+    l * (s.ret - amb);
 
   const rm = half / p.metal;
   const wm = (rm * h) / (1 + rm * h);
@@ -136,8 +165,14 @@ export function advanceHeat(p: PlantParams, s: PlantState, k: Balance, dt: numbe
   w = (rr * g * w2) / dr;
 
   const rj = half / p.jacket;
-  const now = h * (s.metal - s.jacket) - g * (s.jacket - s.ret) - heater * (s.jacket - k.cabinC) - surface * (s.jacket - k.hoodC);
-  const jacket = (s.jacket + rj * (now + h * pm + g * q + heater * k.cabinC + surface * k.hoodC)) / (1 + rj * (h + g + heater + surface - h * wm - g * w));
+  const now =
+    h * (s.metal - s.jacket) -
+    g * (s.jacket - s.ret) -
+    heater * (s.jacket - k.cabinC) -
+    surface * (s.jacket - k.hoodC);
+  const jacket =
+    (s.jacket + rj * (now + h * pm + g * q + heater * k.cabinC + surface * k.hoodC)) /
+    (1 + rj * (h + g + heater + surface - h * wm - g * w));
 
   s.metal = pm + wm * jacket;
   s.hose = qHose + wHose * jacket;
@@ -145,7 +180,12 @@ export function advanceHeat(p: PlantParams, s: PlantState, k: Balance, dt: numbe
   s.cell2 = q2 + w2 * jacket;
   s.ret = q + w * jacket;
   s.jacket = jacket;
-  const lossAfter = heater * (s.jacket - k.cabinC) + surface * (s.jacket - k.hoodC) + l * (s.hose - amb) + ua * (s.cell1 + s.cell2 - 2 * k.airC) + l * (s.ret - amb);
+  const lossAfter =
+    heater * (s.jacket - k.cabinC) +
+    surface * (s.jacket - k.hoodC) +
+    l * (s.hose - amb) +
+    ua * (s.cell1 + s.cell2 - 2 * k.airC) +
+    l * (s.ret - amb);
   s.heatInKJ += k.heatKW * dt;
   s.heatOutKJ += half * (lossBefore + lossAfter);
 }
@@ -162,16 +202,34 @@ export function advanceThermostat(p: PlantParams, s: PlantState, u: DriveInput, 
 }
 
 /** Heat stored in the six nodes above 0 °C, kJ. */
-export const storedKJ = (p: PlantParams, s: PlantState): number => p.metal * s.metal + p.jacket * s.jacket + p.hose * s.hose + p.cell * (s.cell1 + s.cell2) + p.returnHose * s.ret;
+export const storedKJ = (p: PlantParams, s: PlantState): number =>
+  p.metal * s.metal +
+  p.jacket * s.jacket +
+  p.hose * s.hose +
+  p.cell * (s.cell1 + s.cell2) +
+  p.returnHose * s.ret;
 
-const scratch: Balance = { heatKW: 0, metalToJacket: 0, radiatorFlow: 0, cellUA: 0, airC: 0, heater: 0, cabinC: 0, surface: 0, hoodC: 0, hoseLoss: 0, ambientC: 0 };
+const scratch: Balance = {
+  heatKW: 0,
+  metalToJacket: 0,
+  radiatorFlow: 0,
+  cellUA: 0,
+  airC: 0,
+  heater: 0,
+  cabinC: 0,
+  surface: 0,
+  hoodC: 0,
+  hoseLoss: 0,
+  ambientC: 0
+};
 
 /** One step of the whole plant, `dt` in s (0.1 to 2): heat, thermostat, sensor, control unit, fan. */
 export function step(p: PlantParams, table: ReadingTable, s: PlantState, u: DriveInput, dt: number): void {
   advanceHeat(p, s, balance(p, s, u, scratch), dt);
   advanceThermostat(p, s, u, dt);
   const seen = p.branchShare >= 1 ? s.jacket : scratch.hoodC + p.branchShare * (s.jacket - scratch.hoodC);
-  s.sensor += (seen - s.sensor) * relax(dt, p.branchShare >= 1 ? p.sensorTauS : p.sensorTauS / p.branchShare ** 3);
+  s.sensor +=
+    (seen - s.sensor) * relax(dt, p.branchShare >= 1 ? p.sensorTauS : p.sensorTauS / p.branchShare ** 3);
   s.reading = readingOf(table, p, s.sensor);
   if (p.sensorError.kind === 'dropouts') dropOut(p, s, dt);
   if (u.rpm >= 200) s.runS += dt;

@@ -4,7 +4,8 @@ import type { RecordEvent } from './events';
 /** Events that stand: those undone are left out, and an undo that was itself undone no longer counts. */
 export function standing(events: readonly RecordEvent[]): RecordEvent[] {
   const undone = new Set<string>();
-  for (const event of events.toReversed()) if (event.kind === 'undo' && !undone.has(event.id)) undone.add(event.payload.of);
+  for (const event of events.toReversed())
+    if (event.kind === 'undo' && !undone.has(event.id)) undone.add(event.payload.of);
   return events.filter((e) => e.kind !== 'undo' && !undone.has(e.id));
 }
 
@@ -21,7 +22,8 @@ export function deriveVehicle(events: readonly RecordEvent[]): VehicleState | nu
   let revision = 0;
   for (const event of standing(events)) {
     if (event.kind === 'vehicle.entered') state = { sheet: state?.sheet ?? null, ...event.payload };
-    if (event.kind === 'spec.saved' && state) state = { ...state, sheet: { eventId: event.id, revision: ++revision, sheet: event.payload.sheet } };
+    if (event.kind === 'spec.saved' && state)
+      state = { ...state, sheet: { eventId: event.id, revision: ++revision, sheet: event.payload.sheet } };
   }
   return state;
 }
@@ -40,7 +42,15 @@ export interface JobState {
 export function deriveJob(events: readonly RecordEvent[]): JobState | null {
   let state = null as JobState | null;
   for (const event of standing(events)) {
-    if (event.kind === 'job.opened') state = { ...event.payload, openedAt: event.at, lastAt: event.at, state: 'open', outcome: null, runIds: [] };
+    if (event.kind === 'job.opened')
+      state = {
+        ...event.payload,
+        openedAt: event.at,
+        lastAt: event.at,
+        state: 'open',
+        outcome: null,
+        runIds: []
+      };
     if (!state) continue;
     state = { ...state, lastAt: event.at };
     if (event.kind === 'run.imported') state = { ...state, runIds: [...state.runIds, event.payload.runId] };

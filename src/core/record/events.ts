@@ -16,14 +16,35 @@ const columnUse = z.discriminatedUnion('kind', [
 ]);
 
 const bodies = [
-  z.object({ kind: z.literal('vehicle.entered'), payload: z.object({ fleetNo: z.string().trim().min(1, 'Give a fleet number').max(20), name: z.string().trim().min(1, 'Give make and model').max(120), note: words.default('') }) }),
+  z.object({
+    kind: z.literal('vehicle.entered'),
+    payload: z.object({
+      fleetNo: z.string().trim().min(1, 'Give a fleet number').max(20),
+      name: z.string().trim().min(1, 'Give make and model').max(120),
+      note: words.default('')
+    })
+  }),
   z.object({ kind: z.literal('spec.saved'), payload: z.object({ sheet: specSheetSchema }) }),
-  z.object({ kind: z.literal('job.opened'), payload: z.object({ vehicleId: z.uuid(), complaint: words.min(1, 'Say what the driver noticed') }) }),
+  z.object({
+    kind: z.literal('job.opened'),
+    payload: z.object({ vehicleId: z.uuid(), complaint: words.min(1, 'Say what the driver noticed') })
+  }),
   z.object({ kind: z.literal('job.noted'), payload: z.object({ text: words.min(1, 'Write a note') }) }),
-  z.object({ kind: z.literal('job.closed'), payload: z.object({ outcome: z.enum(['fixed and proven', 'fixed, unproven', 'no fault found', 'referred on', 'declined']) }) }),
+  z.object({
+    kind: z.literal('job.closed'),
+    payload: z.object({
+      outcome: z.enum(['fixed and proven', 'fixed, unproven', 'no fault found', 'referred on', 'declined'])
+    })
+  }),
   z.object({
     kind: z.literal('run.imported'),
-    payload: z.object({ runId: z.uuid(), fileName: z.string().max(255), sizeBytes: z.number().int().nonnegative(), columns: z.array(z.object({ header: z.string(), use: columnUse })), skippedRows: z.number().int().nonnegative() })
+    payload: z.object({
+      runId: z.uuid(),
+      fileName: z.string().max(255),
+      sizeBytes: z.number().int().nonnegative(),
+      columns: z.array(z.object({ header: z.string(), use: columnUse })),
+      skippedRows: z.number().int().nonnegative()
+    })
   }),
   z.object({ kind: z.literal('undo'), payload: z.object({ of: z.uuid() }) })
 ] as const;

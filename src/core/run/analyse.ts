@@ -47,18 +47,40 @@ export function analyse(log: Log, spec: SpecSheet): Analysis {
   const flat = flatLine(grid, spec);
   if (flat) {
     const suspects = [{ fault: flat, probability: 0.95, alike: alikeOn(plant, flat), severity: 1 }];
-    return { modelVersion: MODEL_VERSION, verdict: flat, suspects, evidence: evidenceOf(features, grid, run, spec), couldNotShow: [], features, jumps: grid.jumps.count, warnings: [...warnings, 'the coolant reading is a fixed default, so nothing else about the engine can be read from this run'] };
+    return {
+      modelVersion: MODEL_VERSION,
+      verdict: flat,
+      suspects,
+      evidence: evidenceOf(features, grid, run, spec),
+      couldNotShow: [],
+      features,
+      jumps: grid.jumps.count,
+      warnings: [
+        ...warnings,
+        'the coolant reading is a fixed default, so nothing else about the engine can be read from this run'
+      ]
+    };
   }
   const bench = benchFor(grid, run, features, heatTime, spec, plant);
   const { ranked, healthy, acSupposed } = rank(bench);
-  if (acSupposed) warnings.push('no A/C column in the log; the run fits a healthy engine only if the A/C kept the fan on, so it was supposed to');
+  if (acSupposed)
+    warnings.push(
+      'no A/C column in the log; the run fits a healthy engine only if the A/C kept the fan on, so it was supposed to'
+    );
   const couldNotShow = blindSpots(bench, healthy);
   const departure = departureOf(bench, healthy);
   const commanded = grid.channels.fan_cmd_pct !== undefined;
   return {
     modelVersion: MODEL_VERSION,
     verdict: verdictOf(ranked, features, couldNotShow, spec),
-    suspects: ranked.filter((r, i) => r.probability >= SMALLEST_SHARE || i === 0).map((r) => ({ fault: r.fault, probability: r.probability, alike: alikeOn(plant, r.fault, commanded), severity: r.severity })),
+    suspects: ranked
+      .filter((r, i) => r.probability >= SMALLEST_SHARE || i === 0)
+      .map((r) => ({
+        fault: r.fault,
+        probability: r.probability,
+        alike: alikeOn(plant, r.fault, commanded),
+        severity: r.severity
+      })),
     evidence: [...departureEvidence(departure), ...evidenceOf(features, grid, run, spec)],
     couldNotShow,
     features,
@@ -68,11 +90,18 @@ export function analyse(log: Log, spec: SpecSheet): Analysis {
 }
 
 /** The expected band of a run: the healthy plant under this run's own ambient, start, speed and load. */
-export function bandFor(log: Log, spec: SpecSheet, options: { draws?: number; seed?: number; onDraw?: (done: number) => boolean | void } = {}): Band | undefined {
+export function bandFor(
+  log: Log,
+  spec: SpecSheet,
+  options: { draws?: number; seed?: number; onDraw?: (done: number) => boolean | void } = {}
+): Band | undefined {
   const plant = plantFor(spec);
   const grid = toGrid(log, spec);
   const run = driveOf(grid, Math.max(1, Math.round((grid.n * grid.dt) / 1800 / grid.dt)));
-  const start = grid.jumps.openShare > 0.6 || grid.jumps.shortShare > 0.6 ? run.ambientC : (grid.ect.find((v) => !Number.isNaN(v)) ?? run.ambientC);
+  const start =
+    grid.jumps.openShare > 0.6 || grid.jumps.shortShare > 0.6
+      ? run.ambientC
+      : (grid.ect.find((v) => !Number.isNaN(v)) ?? run.ambientC);
   return expectedBand(plant, run.drive, { startC: start, ...options });
 }
 
@@ -91,7 +120,12 @@ function flatLine(grid: Grid, spec: SpecSheet): FaultId | undefined {
 /**
  * The best family, unless that is “healthy” on a run that never let the thermostat act: too little to say it.
  */
-function verdictOf(ranked: readonly Ranked[], features: Features, blind: readonly BlindSpot[], spec: SpecSheet): Analysis['verdict'] {
+function verdictOf(
+  ranked: readonly Ranked[],
+  features: Features,
+  blind: readonly BlindSpot[],
+  spec: SpecSheet
+): Analysis['verdict'] {
   const best = ranked[0];
   if (features.durationS < SHORTEST_S && best.fault !== 'ect-intermittent') return 'not-enough';
   if (best.fault !== 'none') return best.fault;
@@ -102,8 +136,17 @@ function verdictOf(ranked: readonly Ranked[], features: Features, blind: readonl
 
 function warningsOf(grid: Grid, run: RunDrive): string[] {
   const warnings: string[] = [];
-  if (run.assumed.length > 0) warnings.push(`no ${run.assumed.join(', no ')} in the log; assumed from the other columns, so the band is wider`);
-  if (run.ambientFrom !== 'ambient') warnings.push(`no ambient temperature in the log; ${Math.round(run.ambientC)} °C taken from ${run.ambientFrom === 'assumed' ? 'a usual day' : `the ${run.ambientFrom}`}`);
-  if (grid.leftOutS > 1) warnings.push(`the log is ${(grid.leftOutS / 3600).toFixed(1)} h longer than is read; the first four hours were judged`);
+  if (run.assumed.length > 0)
+    warnings.push(
+      `no ${run.assumed.join(', no ')} in the log; assumed from the other columns, so the band is wider`
+    );
+  if (run.ambientFrom !== 'ambient')
+    warnings.push(
+      `no ambient temperature in the log; ${Math.round(run.ambientC)} °C taken from ${run.ambientFrom === 'assumed' ? 'a usual day' : `the ${run.ambientFrom}`}`
+    );
+  if (grid.leftOutS > 1)
+    warnings.push(
+      `the log is ${(grid.leftOutS / 3600).toFixed(1)} h longer than is read; the first four hours were judged`
+    );
   return warnings;
 }

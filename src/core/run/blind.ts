@@ -26,24 +26,52 @@ export function blindSpots(bench: Bench, healthy: Fitted): BlindSpot[] {
   const spots: BlindSpot[] = [];
   for (const { id, applies } of PLANT_FAULTS) {
     if (id === 'none' || ELECTRICAL.has(id) || (applies && !applies(bench.plant))) continue;
-    const plant = withFault(bench.plant, id, id === 'thermostat-stuck-closed' || id === 'fan-motor-dead' || bench.plant.fan.kind === 'none' ? 1 : binary.has(id) ? 1 : PLAIN_SEVERITY);
+    const plant = withFault(
+      bench.plant,
+      id,
+      id === 'thermostat-stuck-closed' || id === 'fan-motor-dead' || bench.plant.fan.kind === 'none'
+        ? 1
+        : binary.has(id)
+          ? 1
+          : PLAIN_SEVERITY
+    );
     const { trace, trueStartC } = fit(bench, plant, healthy.heatScale, 1);
     const apart = distance2(bench.ect, binned(bench.ect, trace.ect), reference);
-    const startSeen = bench.features.startMinusAmbientC !== null || bench.features.startMinusIntakeC !== null ? ((trueStartC - healthy.trueStartC) / 2.2) ** 2 : 0;
+    const startSeen =
+      bench.features.startMinusAmbientC !== null || bench.features.startMinusIntakeC !== null
+        ? ((trueStartC - healthy.trueStartC) / 2.2) ** 2
+        : 0;
     const fanSeen = (bench.fan ?? []).some(({ of }) => {
-      const differs = (a: number, b: number, rpm: number) => (of === 'ratio' ? Math.abs(a - b) / Math.max(400, rpm) > 0.25 : Math.abs(a - b) > 25);
+      const differs = (a: number, b: number, rpm: number) =>
+        of === 'ratio' ? Math.abs(a - b) / Math.max(400, rpm) > 0.25 : Math.abs(a - b) > 25;
       const key = of === 'ratio' ? 'fanRpm' : of === 'fanCmdPct' ? 'fanCmdPct' : 'fanPct';
       let different = 0;
-      for (let i = 0; i < trace.ect.length; i++) if (differs(trace[key][i], healthy.trace[key][i], bench.drive.rpm[i])) different++;
+      for (let i = 0; i < trace.ect.length; i++)
+        if (differs(trace[key][i], healthy.trace[key][i], bench.drive.rpm[i])) different++;
       return different * bench.drive.dt > 30;
     });
-    const hoseSeen = bench.hoses.some(({ key, scale }) => distance2(scale, binned(scale, trace[key]), binned(scale, healthy.trace[key])) > LOST_BELOW);
-    if (apart < LOST_BELOW && startSeen < LOST_BELOW && !fanSeen && !hoseSeen) spots.push({ fault: id, ...reason(id, bench) });
+    const hoseSeen = bench.hoses.some(
+      ({ key, scale }) =>
+        distance2(scale, binned(scale, trace[key]), binned(scale, healthy.trace[key])) > LOST_BELOW
+    );
+    if (apart < LOST_BELOW && startSeen < LOST_BELOW && !fanSeen && !hoseSeen)
+      spots.push({ fault: id, ...reason(id, bench) });
   }
-  return [...spots, ...NOT_IN_A_LOG.filter(({ fault }) => bench.plant.clutch.kind !== 'none' || fault !== 'clutch-bearing')];
+  return [
+    ...spots,
+    ...NOT_IN_A_LOG.filter(({ fault }) => bench.plant.clutch.kind !== 'none' || fault !== 'clutch-bearing')
+  ];
 }
 
-const binary = new Set<FaultId>(['fan-relay-contacts', 'fan-relay-coil', 'fan-feed-open', 'fan-controller-dead', 'fan-command-missing', 'clutch-seized', 'clutch-circuit-open']);
+const binary = new Set<FaultId>([
+  'fan-relay-contacts',
+  'fan-relay-coil',
+  'fan-feed-open',
+  'fan-controller-dead',
+  'fan-command-missing',
+  'clutch-seized',
+  'clutch-circuit-open'
+]);
 
 function reason(id: FaultId, bench: Bench): { because: string; toShow: string } {
   const { features, plant, spec } = bench;
@@ -53,41 +81,84 @@ function reason(id: FaultId, bench: Bench): { because: string; toShow: string } 
   const neverOpened = max < opens;
   switch (id) {
     case 'thermostat-stuck-open':
-      return { because: 'the run began warm or had too little running at low heat to tell a leak from a regulating thermostat', toShow: 'Start from cold and hold a steady road speed for ten minutes' };
+      return {
+        because:
+          'the run began warm or had too little running at low heat to tell a leak from a regulating thermostat',
+        toShow: 'Start from cold and hold a steady road speed for ten minutes'
+      };
     case 'thermostat-stuck-closed':
     case 'thermostat-low-rating':
     case 'thermostat-sluggish':
       return neverOpened
-        ? { because: `coolant never reached start-to-open at ${opens} °C`, toShow: 'Run on until the thermostat has opened and regulated for ten minutes' }
-        : { because: 'the opening itself is not in this run, or too little heat passed it', toShow: 'Start from cold and log through the opening' };
+        ? {
+            because: `coolant never reached start-to-open at ${opens} °C`,
+            toShow: 'Run on until the thermostat has opened and regulated for ten minutes'
+          }
+        : {
+            because: 'the opening itself is not in this run, or too little heat passed it',
+            toShow: 'Start from cold and log through the opening'
+          };
     case 'thermostat-heater-failed':
-      return { because: 'the engine was not loaded enough for the heater to be used', toShow: 'Pull a grade for five minutes with the log running' };
+      return {
+        because: 'the engine was not loaded enough for the heater to be used',
+        toShow: 'Pull a grade for five minutes with the log running'
+      };
     case 'ect-reads-hot':
     case 'ect-reads-cold':
     case 'ect-wrong-part':
-      return { because: 'no ambient or intake air reading at a soaked start to compare with', toShow: 'Start soaked, with ambient and intake air in the log' };
+      return {
+        because: 'no ambient or intake air reading at a soaked start to compare with',
+        toShow: 'Start soaked, with ambient and intake air in the log'
+      };
     case 'fan-relay-welded':
     case 'fan-controller-shorted':
     case 'clutch-seized':
     case 'clutch-circuit-open':
-      return { because: 'the fan is not in the log and the thermostat hid its cooling', toShow: 'Log the fan, or listen with the engine cold' };
+      return {
+        because: 'the fan is not in the log and the thermostat hid its cooling',
+        toShow: 'Log the fan, or listen with the engine cold'
+      };
     case 'fan-setpoint-modified':
-      return { because: on === null || max >= on ? 'the fan is not in the log' : `coolant never reached ${on} °C, where the fan should come on`, toShow: 'Hold a fast idle until the fan switches, with its command logged' };
+      return {
+        because:
+          on === null || max >= on
+            ? 'the fan is not in the log'
+            : `coolant never reached ${on} °C, where the fan should come on`,
+        toShow: 'Hold a fast idle until the fan switches, with its command logged'
+      };
     case 'airflow-restricted':
     case 'radiator-clogged':
     case 'pump-flow-low':
     case 'coolant-low':
       return neverOpened
-        ? { because: `coolant never reached start-to-open at ${opens} °C, so the radiator was not used`, toShow: 'Warm up fully, then pull a grade or idle for fifteen minutes' }
-        : { because: 'the radiator was never needed in full: too little heat for today’s air', toShow: 'Pull a grade for five minutes, or idle long with the A/C on' };
+        ? {
+            because: `coolant never reached start-to-open at ${opens} °C, so the radiator was not used`,
+            toShow: 'Warm up fully, then pull a grade or idle for fifteen minutes'
+          }
+        : {
+            because: 'the radiator was never needed in full: too little heat for today’s air',
+            toShow: 'Pull a grade for five minutes, or idle long with the A/C on'
+          };
     case 'clutch-slipping':
     case 'clutch-engages-late':
-      return { because: 'the radiator air never got hot enough for the clutch to be needed', toShow: 'Idle hot for fifteen minutes with fan speed logged' };
+      return {
+        because: 'the radiator air never got hot enough for the clutch to be needed',
+        toShow: 'Idle hot for fifteen minutes with fan speed logged'
+      };
     case 'sensor-branch-restricted':
-      return { because: 'the reading stayed within what a healthy branch shows', toShow: 'Temperature map on the regulating engine' };
+      return {
+        because: 'the reading stayed within what a healthy branch shows',
+        toShow: 'Temperature map on the regulating engine'
+      };
     default:
       return on === null || max >= on
-        ? { because: `${midSentence(SUSPECTS[id].title)} would have changed the curve by less than this run can resolve`, toShow: 'Hold a fast idle until the fan has switched twice' }
-        : { because: `coolant never reached ${on} °C, where the fan should come on`, toShow: 'Hold a fast idle until the coolant reaches the fan’s switching temperature' };
+        ? {
+            because: `${midSentence(SUSPECTS[id].title)} would have changed the curve by less than this run can resolve`,
+            toShow: 'Hold a fast idle until the fan has switched twice'
+          }
+        : {
+            because: `coolant never reached ${on} °C, where the fan should come on`,
+            toShow: 'Hold a fast idle until the coolant reaches the fan’s switching temperature'
+          };
   }
 }

@@ -42,24 +42,48 @@ const SEVERITIES: Readonly<Partial<Record<FaultId, readonly number[]>>> = {
 };
 
 /** Faults read from the jumps and flat lines of the reading itself, not from how the engine warms. */
-export const ELECTRICAL: ReadonlySet<FaultId> = new Set(['ect-open-circuit', 'ect-short-circuit', 'ect-intermittent']);
+export const ELECTRICAL: ReadonlySet<FaultId> = new Set([
+  'ect-open-circuit',
+  'ect-short-circuit',
+  'ect-intermittent'
+]);
 
-const told = new Set<FaultId>(Object.values(ALIKE).flat().filter((id) => id !== 'clutch-seized'));
+const told = new Set<FaultId>(
+  Object.values(ALIKE)
+    .flat()
+    .filter((id) => id !== 'clutch-seized')
+);
 
 /**
  * Every candidate this vehicle can have, at a few severities each. Without the fan command in
  * the log, a missing one is a fan that does not run; a seized electronic clutch and an unpowered one turn alike.
  */
 export function candidatesFor(plant: PlantParams, commandLogged: boolean): Candidate[] {
-  return PLANT_FAULTS.filter((f) => !told.has(f.id) && (commandLogged || f.id !== 'fan-command-missing') && !(f.id === 'clutch-seized' && plant.clutch.kind === 'electronic') && !ELECTRICAL.has(f.id) && (!f.applies || f.applies(plant))).flatMap((fault) =>
-    Object.entries(fault.variants).flatMap(([variant, apply]) => (SEVERITIES[fault.id] ?? [1]).map((severity) => ({ fault: fault.id, variant, severity, plant: { ...plant, ...apply(plant, severity) } })))
+  return PLANT_FAULTS.filter(
+    (f) =>
+      !told.has(f.id) &&
+      (commandLogged || f.id !== 'fan-command-missing') &&
+      !(f.id === 'clutch-seized' && plant.clutch.kind === 'electronic') &&
+      !ELECTRICAL.has(f.id) &&
+      (!f.applies || f.applies(plant))
+  ).flatMap((fault) =>
+    Object.entries(fault.variants).flatMap(([variant, apply]) =>
+      (SEVERITIES[fault.id] ?? [1]).map((severity) => ({
+        fault: fault.id,
+        variant,
+        severity,
+        plant: { ...plant, ...apply(plant, severity) }
+      }))
+    )
   );
 }
 
 /** The faults alike to this one that the vehicle can have. */
 export function alikeOn(plant: PlantParams, fault: FaultId, commandLogged = false): FaultId[] {
-  return (ALIKE[fault] ?? []).concat(fault === 'fan-motor-dead' && !commandLogged ? ['fan-command-missing'] : []).filter((id) => {
-    const known = PLANT_FAULTS.find((f) => f.id === id);
-    return !known?.applies || known.applies(plant);
-  });
+  return (ALIKE[fault] ?? [])
+    .concat(fault === 'fan-motor-dead' && !commandLogged ? ['fan-command-missing'] : [])
+    .filter((id) => {
+      const known = PLANT_FAULTS.find((f) => f.id === id);
+      return !known?.applies || known.applies(plant);
+    });
 }

@@ -21,7 +21,8 @@ export function evidenceOf(f: Features, grid: Grid, run: RunDrive, spec: SpecShe
     const other = f.startMinusAmbientC ?? f.startMinusIntakeC;
     const name = f.startMinusAmbientC !== null ? 'ambient' : 'intake air';
     if (other === null) add('note', `Started at ${c(f.startC)}; nothing logged to compare it with`);
-    else if (Math.abs(other) <= 3) add('as-expected', `Started at ${c(f.startC)}, within 3 °C of ${name}: soaked`);
+    else if (Math.abs(other) <= 3)
+      add('as-expected', `Started at ${c(f.startC)}, within 3 °C of ${name}: soaked`);
     else if (other > 0) add('note', `Started ${c(other)} above ${name}: not soaked, or reads hot`);
     else add('off', `Started ${c(-other)} below ${name}, which a standing engine cannot be`);
   }
@@ -30,9 +31,15 @@ export function evidenceOf(f: Features, grid: Grid, run: RunDrive, spec: SpecShe
   regulating(f, spec, add);
   fan(f, spec, add);
   const { hotC, stopC } = spec.limits ?? {};
-  if (stopC != null && f.secondsAboveStop > 0) add('off', `Above the stop limit of ${c(stopC)} for ${clock(f.secondsAboveStop)} min, up to ${c(f.maxC!)}`);
-  else if (hotC != null && f.secondsAboveHot > 0) add('off', `Above the hot limit of ${c(hotC)} for ${clock(f.secondsAboveHot)} min, up to ${c(f.maxC!)}`);
-  else if (hotC != null && f.maxC !== null) add('as-expected', `Never above ${c(f.maxC)}; the hot limit is ${c(hotC)}`);
+  if (stopC != null && f.secondsAboveStop > 0)
+    add(
+      'off',
+      `Above the stop limit of ${c(stopC)} for ${clock(f.secondsAboveStop)} min, up to ${c(f.maxC!)}`
+    );
+  else if (hotC != null && f.secondsAboveHot > 0)
+    add('off', `Above the hot limit of ${c(hotC)} for ${clock(f.secondsAboveHot)} min, up to ${c(f.maxC!)}`);
+  else if (hotC != null && f.maxC !== null)
+    add('as-expected', `Never above ${c(f.maxC)}; the hot limit is ${c(hotC)}`);
   add('note', `Ambient ${c(run.ambientC)}${run.ambientFrom === 'ambient' ? '' : ` (${run.ambientFrom})`}`);
   return list;
 }
@@ -43,19 +50,29 @@ const NOTEWORTHY_C = 5;
 export function departureEvidence(departure: Departure | null): Evidence[] {
   if (!departure || Math.abs(departure.byC) < NOTEWORTHY_C) return [];
   const { byC, atS, driving } = departure;
-  return [{ state: Math.abs(byC) >= 2 * NOTEWORTHY_C ? 'off' : 'note', text: `Up to ${c(Math.abs(byC))} ${byC > 0 ? 'above' : 'below'} a healthy engine on this drive, ${driving} at ${clock(atS)}` }];
+  return [
+    {
+      state: Math.abs(byC) >= 2 * NOTEWORTHY_C ? 'off' : 'note',
+      text: `Up to ${c(Math.abs(byC))} ${byC > 0 ? 'above' : 'below'} a healthy engine on this drive, ${driving} at ${clock(atS)}`
+    }
+  ];
 }
 
 type Add = (state: Evidence['state'], text: string) => void;
 
 function electrical(grid: Grid, add: Add): void {
   const { openShare, shortShare, excursions, frozen } = grid.jumps;
-  if (openShare > 0.8) add('off', `Reads the open-circuit default for ${Math.round(openShare * 100)} % of the run`);
-  else if (shortShare > 0.8) add('off', `Reads the short-circuit default for ${Math.round(shortShare * 100)} % of the run`);
+  if (openShare > 0.8)
+    add('off', `Reads the open-circuit default for ${Math.round(openShare * 100)} % of the run`);
+  else if (shortShare > 0.8)
+    add('off', `Reads the short-circuit default for ${Math.round(shortShare * 100)} % of the run`);
   else if (frozen) add('note', 'The reading does not move by more than 1 °C in the whole run');
   if (excursions.length > 0) {
     const first = excursions[0];
-    add('off', `${excursions.length} jump${excursions.length === 1 ? '' : 's'} no coolant can make (faster than 2.5 °C a second), first at ${clock(first.fromS)} to ${c(first.reachedC)}`);
+    add(
+      'off',
+      `${excursions.length} jump${excursions.length === 1 ? '' : 's'} no coolant can make (faster than 2.5 °C a second), first at ${clock(first.fromS)} to ${c(first.reachedC)}`
+    );
   }
 }
 
@@ -69,15 +86,20 @@ function opening(f: Features, spec: SpecSheet, add: Add): void {
     else if (off > 7) add('off', `${where}: ${c(off)} above start-to-open at ${c(startOpenC)}`);
     else add('as-expected', `${where}; start-to-open is ${c(startOpenC)}`);
     if ((f.overshootC ?? 0) > 6) add('off', `Overshot by ${c(f.overshootC!)} at the first opening`);
-  } else if (f.maxC !== null && f.startC !== null && f.maxC > startOpenC + 8 && f.startC < startOpenC - 20) add('off', `Rose past start-to-open at ${c(startOpenC)} without a knee`);
-  else if (f.plateauC !== null && f.startC !== null && f.startC < startOpenC - 20) add('off', 'No knee: the rise bends from the beginning and levels off by itself');
+  } else if (f.maxC !== null && f.startC !== null && f.maxC > startOpenC + 8 && f.startC < startOpenC - 20)
+    add('off', `Rose past start-to-open at ${c(startOpenC)} without a knee`);
+  else if (f.plateauC !== null && f.startC !== null && f.startC < startOpenC - 20)
+    add('off', 'No knee: the rise bends from the beginning and levels off by itself');
 }
 
 function hose(f: Features, spec: SpecSheet, add: Add): void {
   const name = spec.thermostat.side === 'inlet' ? 'Lower hose' : 'Upper hose';
   switch (f.hose.kind) {
     case 'rush':
-      return add('as-expected', `${name} rushed hot at ${clock(f.hose.atS)}, with the coolant at ${c(f.hose.ectC)}`);
+      return add(
+        'as-expected',
+        `${name} rushed hot at ${clock(f.hose.atS)}, with the coolant at ${c(f.hose.ectC)}`
+      );
     case 'creep':
       return add('off', `${name} warmed along with the engine from the start`);
     case 'stayed-cool':
@@ -101,15 +123,28 @@ function regulating(f: Features, spec: SpecSheet, add: Add): void {
 }
 
 function fan(f: Features, spec: SpecSheet, add: Add): void {
-  if (spec.clutch && f.fan.ratio !== null) add(f.fan.ratio > 0.93 ? 'off' : 'note', `Fan turned at ${Math.round(f.fan.ratio * 100)} % of engine speed for most of the run`);
+  if (spec.clutch && f.fan.ratio !== null)
+    add(
+      f.fan.ratio > 0.93 ? 'off' : 'note',
+      `Fan turned at ${Math.round(f.fan.ratio * 100)} % of engine speed for most of the run`
+    );
   const stage = spec.fan?.stages?.[0];
   if (!stage) return;
   const ons = f.fan.switches.filter((s) => s.to === 'on' && !s.withAc && s.atS > 10);
   if (f.fan.from === 'none') return;
   if (ons.length > 0) {
     const mean = ons.reduce((sum, s) => sum + s.celsius, 0) / ons.length;
-    add(Math.abs(mean - stage.onC) > 3.5 ? 'off' : 'as-expected', `Fan came on at ${c(mean)} (${ons.length} time${ons.length === 1 ? '' : 's'}); should be ${c(stage.onC)}`);
-  } else if (f.fan.onShare > 0.9) add((f.maxC ?? 0) < stage.onC ? 'off' : 'note', `Fan driven for ${Math.round(f.fan.onShare * 100)} % of the run`);
-  else if ((f.maxC ?? 0) > stage.onC + 2 && f.fan.onShare === 0) add('off', `Fan never driven, though the coolant passed ${c(stage.onC)}`);
-  else if ((f.maxC ?? 0) < stage.onC) add('note', `Fan not called for: the coolant stayed below ${c(stage.onC)}`);
+    add(
+      Math.abs(mean - stage.onC) > 3.5 ? 'off' : 'as-expected',
+      `Fan came on at ${c(mean)} (${ons.length} time${ons.length === 1 ? '' : 's'}); should be ${c(stage.onC)}`
+    );
+  } else if (f.fan.onShare > 0.9)
+    add(
+      (f.maxC ?? 0) < stage.onC ? 'off' : 'note',
+      `Fan driven for ${Math.round(f.fan.onShare * 100)} % of the run`
+    );
+  else if ((f.maxC ?? 0) > stage.onC + 2 && f.fan.onShare === 0)
+    add('off', `Fan never driven, though the coolant passed ${c(stage.onC)}`);
+  else if ((f.maxC ?? 0) < stage.onC)
+    add('note', `Fan not called for: the coolant stayed below ${c(stage.onC)}`);
 }

@@ -45,13 +45,23 @@ export function readFan(grid: Grid, electric: boolean): FanReading {
     on = now;
     switches.push({ atS: i * grid.dt, celsius: grid.ect[i], to: now ? 'on' : 'off', withAc: acNear(ac, i) });
   }
-  return { from, switches: switches.filter((s) => !Number.isNaN(s.celsius)), onShare: counted > 0 ? onCount / counted : 0, ratio: ratioOf(grid) };
+  return {
+    from,
+    switches: switches.filter((s) => !Number.isNaN(s.celsius)),
+    onShare: counted > 0 ? onCount / counted : 0,
+    ratio: ratioOf(grid)
+  };
 }
 
-const firstKnown = (values: Float64Array) => Math.max(0, values.findIndex((v) => !Number.isNaN(v)));
+const firstKnown = (values: Float64Array) =>
+  Math.max(
+    0,
+    values.findIndex((v) => !Number.isNaN(v))
+  );
 
 function stays(values: Float64Array, i: number, hold: number, limit: number, on: boolean): boolean {
-  for (let k = i; k < Math.min(values.length, i + hold); k++) if (!Number.isNaN(values[k]) && values[k] >= limit !== on) return false;
+  for (let k = i; k < Math.min(values.length, i + hold); k++)
+    if (!Number.isNaN(values[k]) && values[k] >= limit !== on) return false;
   return true;
 }
 

@@ -50,19 +50,33 @@ export interface Features {
 }
 
 /** Measures a run. `heatTime` is heat released so far over the heat capacity, °C (see {@link heatTimeOf}). */
-export function measure(grid: Grid, run: RunDrive, heatTime: Float64Array, spec: SpecSheet, electricFan: boolean): Features {
+export function measure(
+  grid: Grid,
+  run: RunDrive,
+  heatTime: Float64Array,
+  spec: SpecSheet,
+  electricFan: boolean
+): Features {
   const { ect, dt, n } = grid;
   const level = smooth(ect, Math.max(3, Math.round(15 / dt)));
   const startC = medianOf(ect, 0, Math.max(3, Math.round(10 / dt)));
-  const firstOf = (key: 'ambient_c' | 'iat_c') => (grid.channels[key] ? medianOf(grid.channels[key], 0, Math.max(3, Math.round(20 / dt))) : null);
+  const firstOf = (key: 'ambient_c' | 'iat_c') =>
+    grid.channels[key] ? medianOf(grid.channels[key], 0, Math.max(3, Math.round(20 / dt))) : null;
   const minus = (other: number | null) => (startC === null || other === null ? null : startC - other);
   const knee = findKnee(ect, heatTime, dt);
   const warmFrom = warmIndex(level, knee, spec, dt);
   const segments = warmFrom === null ? [] : segmentsFrom(grid, run, warmFrom);
-  const settled = warmFrom === null ? null : ect.slice(warmFrom).filter((v) => !Number.isNaN(v)).sort();
+  const settled =
+    warmFrom === null
+      ? null
+      : ect
+          .slice(warmFrom)
+          .filter((v) => !Number.isNaN(v))
+          .sort();
   const at = (share: number) => settled![Math.min(settled!.length - 1, Math.floor(share * settled!.length))];
   const known = ect.filter((v) => !Number.isNaN(v));
-  const above = (limit: number | null | undefined) => (limit == null ? 0 : known.filter((v) => v > limit).length * dt);
+  const above = (limit: number | null | undefined) =>
+    limit == null ? 0 : known.filter((v) => v > limit).length * dt;
   const near = startC === null ? -1 : level.findIndex((v) => v >= spec.thermostat.startOpenC - 11);
   return {
     durationS: (n - 1) * dt,
@@ -91,7 +105,8 @@ function warmRate(level: Float64Array, knee: Knee | null, spec: SpecSheet, dt: n
   const first = level.findIndex((v) => !Number.isNaN(v));
   if (first < 0) return null;
   const known = level.filter((v) => !Number.isNaN(v));
-  const top = knee?.celsius ?? Math.min(spec.thermostat.startOpenC, known.toSorted()[Math.floor(known.length * 0.8)]);
+  const top =
+    knee?.celsius ?? Math.min(spec.thermostat.startOpenC, known.toSorted()[Math.floor(known.length * 0.8)]);
   const rise = top - level[first];
   if (rise < 8) return null;
   const from = level.findIndex((v) => v >= level[first] + 0.25 * rise);
@@ -122,9 +137,11 @@ function warmIndex(level: Float64Array, knee: Knee | null, spec: SpecSheet, dt: 
 function overshoot(level: Float64Array, knee: Knee, dt: number): number {
   const from = Math.round(knee.atS / dt);
   let peak = -Infinity;
-  for (let i = from; i < Math.min(level.length, from + Math.round(150 / dt)); i++) if (level[i] > peak) peak = level[i];
+  for (let i = from; i < Math.min(level.length, from + Math.round(150 / dt)); i++)
+    if (level[i] > peak) peak = level[i];
   let after = Infinity;
-  for (let i = from; i < Math.min(level.length, from + Math.round(360 / dt)); i++) if (level[i] < after && i * dt > knee.atS + 30) after = level[i];
+  for (let i = from; i < Math.min(level.length, from + Math.round(360 / dt)); i++)
+    if (level[i] < after && i * dt > knee.atS + 30) after = level[i];
   return Number.isFinite(after) ? Math.max(0, peak - after) : 0;
 }
 
@@ -145,10 +162,23 @@ function segmentsFrom(grid: Grid, run: RunDrive, from: number): Segment[] {
     if (i < n && kindAt(i) === kindAt(start)) continue;
     if ((i - start) * dt >= SHORTEST_SEGMENT_S) {
       const half = start + ((i - start) >> 1);
-      const later = ect.slice(half, i).filter((v) => !Number.isNaN(v)).sort();
+      const later = ect
+        .slice(half, i)
+        .filter((v) => !Number.isNaN(v))
+        .sort();
       if (later.length > 5) {
-        const loads = load.slice(Math.floor(half / every), Math.max(Math.floor(half / every) + 1, Math.floor(i / every)));
-        segments.push({ kind: kindAt(start), fromS: start * dt, toS: (i - 1) * dt, celsius: later[later.length >> 1], spreadC: (later[Math.floor(later.length * 0.9)] - later[Math.floor(later.length * 0.1)]) / 2, meanLoadPct: (100 * loads.reduce((a, b) => a + b, 0)) / loads.length });
+        const loads = load.slice(
+          Math.floor(half / every),
+          Math.max(Math.floor(half / every) + 1, Math.floor(i / every))
+        );
+        segments.push({
+          kind: kindAt(start),
+          fromS: start * dt,
+          toS: (i - 1) * dt,
+          celsius: later[later.length >> 1],
+          spreadC: (later[Math.floor(later.length * 0.9)] - later[Math.floor(later.length * 0.1)]) / 2,
+          meanLoadPct: (100 * loads.reduce((a, b) => a + b, 0)) / loads.length
+        });
       }
     }
     start = i;
@@ -184,12 +214,13 @@ function readHose(grid: Grid, spec: SpecSheet): HoseReading {
   }
   const middle = ect.findIndex((v, i) => i > first && v >= (ect[first] + spec.thermostat.startOpenC) / 2);
   const followed = middle > 0 ? (hose[middle] - hose[first]) / Math.max(1, ect[middle] - ect[first]) : 0;
-  if (followed > 0.4) return { kind: 'creep' };
+  // A healthy thermostat weeps a little, so on a slow warm-up its hose may come half the way before the rush.
+  if (followed > 0.7) return { kind: 'creep' };
   if (best.rise > 8) {
     const begins = risingFrom(hose, best.at, minute);
     return { kind: 'rush', atS: begins * grid.dt, ectC: ect[begins] };
   }
-  return { kind: 'stayed-cool' };
+  return { kind: followed > 0.45 ? 'creep' : 'stayed-cool' };
 }
 
 function risingFrom(hose: Float64Array, at: number, minute: number): number {

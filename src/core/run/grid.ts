@@ -28,12 +28,27 @@ export function toGrid(log: Log, spec: SpecSheet, gapS = 30): Grid {
   const channels: Partial<Record<ChannelKey, Float64Array>> = {};
   for (const { key } of CHANNELS) {
     const values = log.channels[key];
-    if (values && key !== 'ect_c') channels[key] = resample(log.t, values, dt, n, gapS, /fan|ac_on/.test(key));
+    if (values && key !== 'ect_c')
+      channels[key] = resample(log.t, values, dt, n, gapS, /fan|ac_on/.test(key));
   }
-  return { dt, n, ect: resample(log.t, jumps.cleaned, dt, n, gapS, false), channels, jumps, leftOutS: log.t[log.t.length - 1] - end };
+  return {
+    dt,
+    n,
+    ect: resample(log.t, jumps.cleaned, dt, n, gapS, false),
+    channels,
+    jumps,
+    leftOutS: log.t[log.t.length - 1] - end
+  };
 }
 
-function resample(t: Float64Array, values: Float32Array, dt: number, n: number, gapS: number, hold: boolean): Float64Array {
+function resample(
+  t: Float64Array,
+  values: Float32Array,
+  dt: number,
+  n: number,
+  gapS: number,
+  hold: boolean
+): Float64Array {
   const out = new Float64Array(n).fill(NaN);
   let j = -1;
   let next = nextValid(values, 0);
@@ -47,7 +62,8 @@ function resample(t: Float64Array, values: Float32Array, dt: number, n: number, 
     if (at - t[j] < 1e-9) out[i] = values[j];
     else if (hold || next >= t.length) {
       if (at - t[j] <= gapS) out[i] = values[j];
-    } else if (t[next] - t[j] <= gapS) out[i] = values[j] + ((at - t[j]) / (t[next] - t[j])) * (values[next] - values[j]);
+    } else if (t[next] - t[j] <= gapS)
+      out[i] = values[j] + ((at - t[j]) / (t[next] - t[j])) * (values[next] - values[j]);
   }
   return out;
 }
@@ -75,25 +91,42 @@ export function driveOf(grid: Grid, every: number): RunDrive {
   const dt = grid.dt * every;
   const { rpm, speed_kmh: speed, load_pct: load, ac_on: ac } = grid.channels;
   const ambient = ambientOf(grid);
-  const drive = { dt, rpm: new Float64Array(n), load: new Float64Array(n), speedKmh: new Float64Array(n), ambientC: new Float64Array(n).fill(ambient.celsius), ac: new Uint8Array(n) };
+  const drive = {
+    dt,
+    rpm: new Float64Array(n),
+    load: new Float64Array(n),
+    speedKmh: new Float64Array(n),
+    ambientC: new Float64Array(n).fill(ambient.celsius),
+    ac: new Uint8Array(n)
+  };
   const held = { rpm: 800, speed: 0, load: 0.22 };
   for (let i = 0; i < n; i++) {
     const k = i * every;
     const speedNow = known(speed?.[k]);
     const rpmNow = known(rpm?.[k]);
     if (speedNow !== undefined) held.speed = speedNow;
-    else if (!speed) held.speed = rpmNow === undefined ? 20 : rpmNow < 1150 ? 0 : Math.min(100, (rpmNow - 900) / 28);
+    else if (!speed)
+      held.speed = rpmNow === undefined ? 20 : rpmNow < 1150 ? 0 : Math.min(100, (rpmNow - 900) / 28);
     if (rpmNow !== undefined) held.rpm = rpmNow;
     else if (!rpm) held.rpm = speed ? (held.speed < 3 ? 800 : Math.min(3200, 1150 + 16 * held.speed)) : 1300;
     const loadNow = known(load?.[k]);
     if (loadNow !== undefined) held.load = Math.min(1, loadNow / 100);
-    else if (!load) held.load = held.speed < 3 ? 0.2 : Math.min(0.9, 0.26 + held.speed / 500 + Math.max(0, acceleration(speed, k, every, grid.dt)) * 0.25);
+    else if (!load)
+      held.load =
+        held.speed < 3
+          ? 0.2
+          : Math.min(
+              0.9,
+              0.26 + held.speed / 500 + Math.max(0, acceleration(speed, k, every, grid.dt)) * 0.25
+            );
     drive.rpm[i] = held.rpm;
     drive.load[i] = held.load;
     drive.speedKmh[i] = held.speed;
     drive.ac[i] = (ac?.[k] ?? 0) > 0 ? 1 : 0;
   }
-  const assumed = [!rpm && 'engine speed', !speed && 'road speed', !load && 'load'].filter((x): x is 'engine speed' | 'road speed' | 'load' => x !== false);
+  const assumed = [!rpm && 'engine speed', !speed && 'road speed', !load && 'load'].filter(
+    (x): x is 'engine speed' | 'road speed' | 'load' => x !== false
+  );
   return { drive, ambientC: ambient.celsius, ambientFrom: ambient.from, assumed };
 }
 
@@ -111,8 +144,11 @@ function ambientOf(grid: Grid): { celsius: number; from: RunDrive['ambientFrom']
   const intake = finite(grid.channels.iat_c);
   if (intake.length > 0) return { celsius: Math.min(intake[0], ...thinned(intake)), from: 'intake air' };
   const start = finite(grid.ect)[0];
-  return start !== undefined && start > -35 && start < 35 ? { celsius: start, from: 'start temperature' } : { celsius: USUAL_AMBIENT_C, from: 'assumed' };
+  return start !== undefined && start > -35 && start < 35
+    ? { celsius: start, from: 'start temperature' }
+    : { celsius: USUAL_AMBIENT_C, from: 'assumed' };
 }
 
-const finite = (values: Float64Array | undefined): Float64Array => (values ?? new Float64Array(0)).filter((v) => !Number.isNaN(v));
+const finite = (values: Float64Array | undefined): Float64Array =>
+  (values ?? new Float64Array(0)).filter((v) => !Number.isNaN(v));
 const thinned = (values: Float64Array): number[] => Array.from(values).filter((_, i) => i % 10 === 0);

@@ -87,7 +87,8 @@ export function findJumps(t: Float64Array, ect: Float32Array, spec: SpecSheet): 
   return { count, excursions, openShare, shortShare, frozen, cleaned };
 }
 
-const believable = (rise: number, seconds: number) => Math.abs(rise) <= ROUNDING_C + FASTEST_C_PER_S * Math.min(seconds, 8) + 0.5 * Math.max(0, seconds - 8);
+const believable = (rise: number, seconds: number) =>
+  Math.abs(rise) <= ROUNDING_C + FASTEST_C_PER_S * Math.min(seconds, 8) + 0.5 * Math.max(0, seconds - 8);
 
 function comesBack(t: Float64Array, ect: Float32Array, good: number, from: number): number {
   for (let k = from + 1; k < t.length && t[k] - t[from] <= LOST_S; k++) {

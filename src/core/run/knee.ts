@@ -53,23 +53,45 @@ export function findKnee(ect: Float64Array, heatTime: Float64Array, dt: number):
   const bend = exponentialSse(xs, ys);
   if (before.slope <= 0 || ratio > 0.45 || straight < 0.5 || sse > 0.8 * bend) return null;
 
-  const near = closeUp(level, heatTime, at[k], dt) ?? { celsius: before.at(xs[k]), index: at[k], residual: Math.sqrt(sse / Math.max(1, xs.length - 4)) };
-  return { celsius: near.celsius, atS: near.index * dt, uncertaintyC: Math.hypot(0.5, near.residual, 0.4), slopeRatio: ratio };
+  const near = closeUp(level, heatTime, at[k], dt) ?? {
+    celsius: before.at(xs[k]),
+    index: at[k],
+    residual: Math.sqrt(sse / Math.max(1, xs.length - 4))
+  };
+  return {
+    celsius: near.celsius,
+    atS: near.index * dt,
+    uncertaintyC: Math.hypot(0.5, near.residual, 0.4),
+    slopeRatio: ratio
+  };
 }
 
 /** The same fit over a few minutes around the bend alone: what came long before or after no longer pulls at it. */
-function closeUp(level: Float64Array, heatTime: Float64Array, index: number, dt: number): { celsius: number; index: number; residual: number } | null {
+function closeUp(
+  level: Float64Array,
+  heatTime: Float64Array,
+  index: number,
+  dt: number
+): { celsius: number; index: number; residual: number } | null {
   const from = Math.max(0, index - Math.round(180 / dt));
   const to = Math.min(level.length, index + Math.round(150 / dt));
   const chosen: number[] = [];
-  for (let i = from; i < to; i += Math.max(1, Math.floor((to - from) / 110))) if (!Number.isNaN(level[i])) chosen.push(i);
+  for (let i = from; i < to; i += Math.max(1, Math.floor((to - from) / 110)))
+    if (!Number.isNaN(level[i])) chosen.push(i);
   if (chosen.length < 24) return null;
   const xs = chosen.map((i) => heatTime[i]);
-  const best = bestBreak(xs, chosen.map((i) => level[i]));
+  const best = bestBreak(
+    xs,
+    chosen.map((i) => level[i])
+  );
   if (!best || best.before.slope <= 0 || best.after.slope > 0.6 * best.before.slope) return null;
   // Where the two lines cross, which is between samples and not at one.
   const cross = crossing(best.before, best.after, xs[best.k]);
-  return { celsius: best.before.at(cross), index: chosen[best.k], residual: Math.sqrt(best.sse / Math.max(1, xs.length - 4)) };
+  return {
+    celsius: best.before.at(cross),
+    index: chosen[best.k],
+    residual: Math.sqrt(best.sse / Math.max(1, xs.length - 4))
+  };
 }
 
 function crossing(a: Line, b: Line, near: number): number {
@@ -80,7 +102,10 @@ function crossing(a: Line, b: Line, near: number): number {
 
 /** The level the warm-up ran up to: the median of what follows the first time the rise is nearly over. */
 function warmLevel(level: Float64Array, first: number): number {
-  const sorted = level.slice(first).filter((v) => !Number.isNaN(v)).sort();
+  const sorted = level
+    .slice(first)
+    .filter((v) => !Number.isNaN(v))
+    .sort();
   return sorted[Math.floor(sorted.length * 0.7)];
 }
 
@@ -108,7 +133,11 @@ function exponentialSse(xs: number[], ys: number[]): number {
   for (const tau of [0.15, 0.25, 0.4, 0.65, 1, 1.7, 3]) {
     const decay = xs.map((x) => Math.exp(-(x - xs[0]) / (tau * span)));
     const fit = lineFit(decay, ys, 0, ys.length);
-    if (fit) least = Math.min(least, ys.reduce((sum, y, i) => sum + (y - fit.at(decay[i])) ** 2, 0));
+    if (fit)
+      least = Math.min(
+        least,
+        ys.reduce((sum, y, i) => sum + (y - fit.at(decay[i])) ** 2, 0)
+      );
   }
   return least;
 }

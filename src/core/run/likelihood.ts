@@ -56,7 +56,8 @@ export function traceScale(observed: ArrayLike<number>, dt: number, options: Sca
   const kept = Array.from({ length: raw }, (_, b) => b).filter((b) => counts[b] > perBin / 4);
   const index = new Map(kept.map((b, i) => [b, i]));
   const binOf = new Int16Array(n).fill(-1);
-  for (let i = 0; i < n; i++) if (!Number.isNaN(observed[i])) binOf[i] = index.get(Math.floor(i / perBin)) ?? -1;
+  for (let i = 0; i < n; i++)
+    if (!Number.isNaN(observed[i])) binOf[i] = index.get(Math.floor(i / perBin)) ?? -1;
   const times = kept.map((b) => (b + 0.5) * perBin * dt);
   const m = kept.length;
   const covariance = new Float64Array(m * m);
@@ -66,7 +67,14 @@ export function traceScale(observed: ArrayLike<number>, dt: number, options: Sca
       covariance[i * m + j] = slow + (i === j ? options.fastC(i) ** 2 : 0);
     }
   }
-  return { binOf, bins: m, observed: Float64Array.from(kept, (b) => sums[b] / counts[b]), covariance, factor: cholesky(covariance, m), zones: options.zones };
+  return {
+    binOf,
+    bins: m,
+    observed: Float64Array.from(kept, (b) => sums[b] / counts[b]),
+    covariance,
+    factor: cholesky(covariance, m),
+    zones: options.zones
+  };
 }
 
 /**
@@ -143,5 +151,7 @@ function cholesky(a: Float64Array, m: number): Float64Array {
 /** log(Σ exp(x)), safe for large negative x. */
 export function logSumExp(values: readonly number[]): number {
   const most = Math.max(...values);
-  return most === -Infinity ? -Infinity : most + Math.log(values.reduce((sum, v) => sum + Math.exp(v - most), 0));
+  return most === -Infinity
+    ? -Infinity
+    : most + Math.log(values.reduce((sum, v) => sum + Math.exp(v - most), 0));
 }

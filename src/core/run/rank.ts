@@ -13,7 +13,15 @@ import type { Features } from './features';
 import type { Grid, RunDrive } from './grid';
 import { findKnee } from './knee';
 import { smooth } from './smooth';
-import { binned, logLikelihood, logSumExp, traceScale, withEnsemble, type TraceScale, type Zones } from './likelihood';
+import {
+  binned,
+  logLikelihood,
+  logSumExp,
+  traceScale,
+  withEnsemble,
+  type TraceScale,
+  type Zones
+} from './likelihood';
 
 /** One family of candidates after the run: how probable, and its best-fitting member. */
 export interface Ranked {
@@ -43,16 +51,31 @@ export interface Bench {
   readonly ambientC: number;
 }
 
-type FanSeries = { readonly of: 'fanPct' | 'fanCmdPct' | 'turning' | 'ratio'; readonly observed: Float64Array; readonly sd: number }[];
+type FanSeries = {
+  readonly of: 'fanPct' | 'fanCmdPct' | 'turning' | 'ratio';
+  readonly observed: Float64Array;
+  readonly sd: number;
+}[];
 
 const EVERY_S = { least: 2, most: 4 };
 const STEPS = 500;
 
 /** How many grid steps one step of the ranking takes: fine enough for the fan, coarse enough to try dozens. */
-export const rankingStride = (grid: Grid): number => Math.max(1, Math.round(Math.min(EVERY_S.most, Math.max(EVERY_S.least, (grid.n * grid.dt) / STEPS)) / grid.dt));
+export const rankingStride = (grid: Grid): number =>
+  Math.max(
+    1,
+    Math.round(Math.min(EVERY_S.most, Math.max(EVERY_S.least, (grid.n * grid.dt) / STEPS)) / grid.dt)
+  );
 
 /** Sets up the comparison for a run. `run` must be on the grid of {@link rankingStride}. */
-export function benchFor(grid: Grid, run: RunDrive, features: Features, heatTime: Float64Array, spec: SpecSheet, plant: PlantParams): Bench {
+export function benchFor(
+  grid: Grid,
+  run: RunDrive,
+  features: Features,
+  heatTime: Float64Array,
+  spec: SpecSheet,
+  plant: PlantParams
+): Bench {
   const every = Math.round(run.drive.dt / grid.dt);
   const n = run.drive.rpm.length;
   const pick = (values: Float64Array) => Float64Array.from({ length: n }, (_, i) => values[i * every]);
@@ -62,16 +85,36 @@ export function benchFor(grid: Grid, run: RunDrive, features: Features, heatTime
   const warm = features.warmFromS ?? Infinity;
   const fanOnC = plant.fan.kind === 'none' ? plant.fullOpenC + 1 : plant.fan.stages[0].onC;
   const hotC = Math.max(fanOnC + 3, spec.limits?.hotC ?? plant.fullOpenC + 11);
-  const zones = { freeFromC: plant.startOpenC + 2, freeToC: Math.max(plant.startOpenC + 4, fanOnC + 1), hotC };
+  const zones = {
+    freeFromC: plant.startOpenC + 2,
+    freeToC: Math.max(plant.startOpenC + 4, fanOnC + 1),
+    hotC
+  };
   const plain = { freeFromC: hotC, freeToC: hotC, hotC };
   const scaleOf = (values: Float64Array, slow: [number, number], fast: [number, number], zoned: Zones) =>
-    traceScale(values, run.drive.dt, { zones: zoned, slowC: (b) => (b * perBin < warm ? slow[0] : slow[1]) * vague, fastC: (b) => (b * perBin < warm ? fast[0] : fast[1]) });
+    traceScale(values, run.drive.dt, {
+      zones: zoned,
+      slowC: (b) => (b * perBin < warm ? slow[0] : slow[1]) * vague,
+      fastC: (b) => (b * perBin < warm ? fast[0] : fast[1])
+    });
   const hoses = (['upper_hose_c', 'lower_hose_c'] as const).flatMap((key) => {
     const values = grid.channels[key];
-    return values ? [{ key: key === 'upper_hose_c' ? ('upperHose' as const) : ('lowerHose' as const), scale: scaleOf(pick(values), [11, 8], [6, 5], plain) }] : [];
+    return values
+      ? [
+          {
+            key: key === 'upper_hose_c' ? ('upperHose' as const) : ('lowerHose' as const),
+            scale: scaleOf(pick(values), [11, 8], [6, 5], plain)
+          }
+        ]
+      : [];
   });
   const bench: Bench = {
-    plant, drive: run.drive, features, spec, observed, hoses,
+    plant,
+    drive: run.drive,
+    features,
+    spec,
+    observed,
+    hoses,
     heatTime: pick(heatTime),
     ect: scaleOf(observed, [2.5, 2], [1.5, 1.3], zones),
     fan: fanSeries(grid, pick, plant),
@@ -93,44 +136,91 @@ function widened(bench: Bench, assumed: RunDrive['assumed']): Bench {
   const traces = Array.from({ length: ENSEMBLE }, () => {
     // The heat scale is fitted to every run, so it is not among the differences.
     const plant = { ...drawPlant(bench.plant, random, ENSEMBLE_WIDTH), heatScale: 1 };
-    const drive = bench.acUnknown && random() < 0.4 ? { ...bench.drive, ac: new Uint8Array(bench.drive.ac.length).fill(1) } : assumed.length > 0 ? supposedDrive(bench.drive, assumed, random) : bench.drive;
-    return fit({ ...bench, drive }, { ...plant, sensorError: { kind: 'none' } }, base, drive === bench.drive ? 1 : 2).trace;
+    const drive =
+      bench.acUnknown && random() < 0.4
+        ? { ...bench.drive, ac: new Uint8Array(bench.drive.ac.length).fill(1) }
+        : assumed.length > 0
+          ? supposedDrive(bench.drive, assumed, random)
+          : bench.drive;
+    return fit(
+      { ...bench, drive },
+      { ...plant, sensorError: { kind: 'none' } },
+      base,
+      drive === bench.drive ? 1 : 2
+    ).trace;
   });
   return {
     ...bench,
-    ect: withEnsemble(bench.ect, traces.map((t) => binned(bench.ect, t.ect))),
-    hoses: bench.hoses.map(({ key, scale }) => ({ key, scale: withEnsemble(scale, traces.map((t) => binned(scale, t[key]))) }))
+    ect: withEnsemble(
+      bench.ect,
+      traces.map((t) => binned(bench.ect, t.ect))
+    ),
+    hoses: bench.hoses.map(({ key, scale }) => ({
+      key,
+      scale: withEnsemble(
+        scale,
+        traces.map((t) => binned(scale, t[key]))
+      )
+    }))
   };
 }
 
-function fanSeries(grid: Grid, pick: (v: Float64Array) => Float64Array, plant: PlantParams): FanSeries | null {
+function fanSeries(
+  grid: Grid,
+  pick: (v: Float64Array) => Float64Array,
+  plant: PlantParams
+): FanSeries | null {
   const { fan_pct, fan_cmd_pct, fan_rpm, rpm } = grid.channels;
   const electric = plant.fan.kind !== 'none';
   const series: FanSeries = [];
-  if (electric && fan_pct) series.push({ of: 'fanPct', observed: pick(fan_pct).map((v) => v / 100), sd: 0.3 });
-  if (electric && fan_rpm) series.push({ of: 'turning', observed: pick(fan_rpm).map((v) => (Number.isNaN(v) ? NaN : v > 350 ? 1 : 0)), sd: 0.3 });
-  if (fan_cmd_pct && (electric || plant.clutch.kind === 'electronic')) series.push({ of: 'fanCmdPct', observed: pick(fan_cmd_pct).map((v) => v / 100), sd: 0.3 });
+  if (electric && fan_pct)
+    series.push({ of: 'fanPct', observed: pick(fan_pct).map((v) => v / 100), sd: 0.3 });
+  if (electric && fan_rpm)
+    series.push({
+      of: 'turning',
+      observed: pick(fan_rpm).map((v) => (Number.isNaN(v) ? NaN : v > 350 ? 1 : 0)),
+      sd: 0.3
+    });
+  if (fan_cmd_pct && (electric || plant.clutch.kind === 'electronic'))
+    series.push({ of: 'fanCmdPct', observed: pick(fan_cmd_pct).map((v) => v / 100), sd: 0.3 });
   if (!electric && plant.clutch.kind !== 'none' && fan_rpm && rpm) {
     const turn = pick(rpm);
-    series.push({ of: 'ratio', observed: pick(fan_rpm).map((v, i) => (turn[i] > 400 ? Math.min(1.2, v / turn[i]) : NaN)), sd: 0.16 });
+    series.push({
+      of: 'ratio',
+      observed: pick(fan_rpm).map((v, i) => (turn[i] > 400 ? Math.min(1.2, v / turn[i]) : NaN)),
+      sd: 0.16
+    });
   }
   return series.length > 0 ? series : null;
 }
 
 /** A drive that might lie behind a log without speed or revs: legs of idling and driving of random length. */
 function supposedDrive(known: Drive, assumed: RunDrive['assumed'], random: Random): Drive {
-  const drive: Drive = { ...known, speedKmh: known.speedKmh.slice(), rpm: known.rpm.slice(), load: known.load.slice() };
+  const drive: Drive = {
+    ...known,
+    speedKmh: known.speedKmh.slice(),
+    rpm: known.rpm.slice(),
+    load: known.load.slice()
+  };
   let left = 0;
   let leg = { speed: 0, rpm: 800, load: 0.2 };
   for (let i = 0; i < drive.rpm.length; i++) {
     if (left <= 0) {
       left = 60 + 500 * random();
       const speed = random() < 0.45 ? 0 : 25 + 65 * random();
-      leg = { speed, rpm: speed === 0 ? 800 : 1300 + 14 * speed + 500 * random(), load: speed === 0 ? 0.2 : 0.25 + 0.45 * random() ** 2 };
+      leg = {
+        speed,
+        rpm: speed === 0 ? 800 : 1300 + 14 * speed + 500 * random(),
+        load: speed === 0 ? 0.2 : 0.25 + 0.45 * random() ** 2
+      };
     }
     left -= drive.dt;
-    if (assumed.includes('road speed')) drive.speedKmh[i] = assumed.includes('engine speed') ? leg.speed : drive.speedKmh[i] * (0.7 + 0.6 * random());
-    if (assumed.includes('engine speed')) drive.rpm[i] = assumed.includes('road speed') ? leg.rpm : drive.rpm[i];
+    if (assumed.includes('road speed'))
+      drive.speedKmh[i] = assumed.includes('engine speed')
+        ? leg.speed
+        : drive.speedKmh[i] * (0.7 + 0.6 * random());
+    if (assumed.includes('engine speed'))
+      drive.rpm[i] = assumed.includes('road speed') ? leg.rpm : drive.rpm[i];
     if (assumed.includes('load')) drive.load[i] = assumed.includes('engine speed') ? leg.load : drive.load[i];
   }
   return drive;
@@ -201,10 +291,16 @@ const DEPARTURE_OVER_S = 60;
 /** The largest departure of the minute mean from the healthy fit; null for a run with no full minute. */
 export function departureOf(bench: Bench, healthy: Fitted): Departure | null {
   const { dt, speedKmh } = bench.drive;
-  const gap = smooth(bench.observed.map((v, i) => v - healthy.trace.ect[i]), Math.max(1, Math.round(DEPARTURE_OVER_S / dt)));
+  const gap = smooth(
+    bench.observed.map((v, i) => v - healthy.trace.ect[i]),
+    Math.max(1, Math.round(DEPARTURE_OVER_S / dt))
+  );
   let worst = -1;
-  for (let i = 0; i < gap.length; i++) if (!Number.isNaN(gap[i]) && (worst < 0 || Math.abs(gap[i]) > Math.abs(gap[worst]))) worst = i;
-  return worst < 0 ? null : { atS: worst * dt, byC: gap[worst], driving: speedKmh[worst] < 4 ? 'at idle' : 'on the move' };
+  for (let i = 0; i < gap.length; i++)
+    if (!Number.isNaN(gap[i]) && (worst < 0 || Math.abs(gap[i]) > Math.abs(gap[worst]))) worst = i;
+  return worst < 0
+    ? null
+    : { atS: worst * dt, byC: gap[worst], driving: speedKmh[worst] < 4 ? 'at idle' : 'on the move' };
 }
 
 interface Scored {
@@ -238,7 +334,11 @@ export function rank(bench: Bench): { ranked: Ranked[]; healthy: Fitted; acSuppo
   }
   if (bench.acUnknown) {
     // The A/C runs the fan by design; a log that does not tell cannot hold that against the fan.
-    const withAc = fit({ ...bench, drive: { ...bench.drive, ac: new Uint8Array(bench.drive.ac.length).fill(1) } }, bench.plant, healthy.heatScale);
+    const withAc = fit(
+      { ...bench, drive: { ...bench.drive, ac: new Uint8Array(bench.drive.ac.length).fill(1) } },
+      bench.plant,
+      healthy.heatScale
+    );
     const score = scoreOf(bench, bench.plant, withAc) - cost - AC_UNSEEN;
     const plain = scored.find((s) => s.candidate.fault === 'none')!;
     if (score > plain.score) Object.assign(plain, { fitted: withAc, score });
@@ -246,8 +346,20 @@ export function rank(bench: Bench): { ranked: Ranked[]; healthy: Fitted; acSuppo
   }
   if (bench.excursions > 0) {
     // A contact that comes and goes leaves the rest of the run as healthy as it was.
-    const score = scoreOf({ ...bench, fan: null }, bench.plant, healthy) - (bench.loneSpike ? 2.5 : 1) - (bench.fan ? 3 : 0);
-    scored.push({ candidate: { fault: 'ect-intermittent', variant: 'open', severity: Math.min(1, bench.excursions / 10), plant: bench.plant }, fitted: healthy, score });
+    const score =
+      scoreOf({ ...bench, fan: null }, bench.plant, healthy) -
+      (bench.loneSpike ? 2.5 : 1) -
+      (bench.fan ? 3 : 0);
+    scored.push({
+      candidate: {
+        fault: 'ect-intermittent',
+        variant: 'open',
+        severity: Math.min(1, bench.excursions / 10),
+        plant: bench.plant
+      },
+      fitted: healthy,
+      score
+    });
     best = Math.max(best, score);
   }
   for (const s of scored) s.score += s.score > best - CONTENDER ? kneeLog(bench, s.fitted) : KNEE_MISSED;
@@ -258,12 +370,23 @@ export function rank(bench: Bench): { ranked: Ranked[]; healthy: Fitted; acSuppo
 function posterior(bench: Bench, scored: readonly Scored[]): Ranked[] {
   const families = [...new Set(scored.map((s) => s.candidate.fault))].map((fault) => {
     const members = scored.filter((s) => s.candidate.fault === fault).sort((a, b) => b.score - a.score);
-    const log = Math.log(SUSPECTS[fault].prior) + logSumExp(members.map((m) => m.score)) - Math.log(members.length) + sheetLog(bench, fault);
+    const log =
+      Math.log(SUSPECTS[fault].prior) +
+      logSumExp(members.map((m) => m.score)) -
+      Math.log(members.length) +
+      sheetLog(bench, fault);
     return { fault, log, top: members[0] };
   });
   const total = logSumExp(families.map((f) => TEMPER * f.log));
   return families
-    .map(({ fault, log, top }): Ranked => ({ fault, probability: (1 - UNTHOUGHT_OF) * Math.exp(TEMPER * log - total), severity: top.candidate.severity, variant: top.candidate.variant, heatScale: top.fitted.heatScale, logLikelihood: top.score }))
+    .map(({ fault, log, top }): Ranked => ({
+      fault,
+      probability: (1 - UNTHOUGHT_OF) * Math.exp(TEMPER * log - total),
+      severity: top.candidate.severity,
+      variant: top.candidate.variant,
+      heatScale: top.fitted.heatScale,
+      logLikelihood: top.score
+    }))
     .sort((a, b) => b.probability - a.probability);
 }
 
@@ -283,8 +406,24 @@ function kneeLog(bench: Bench, { trace }: Fitted): number {
   return -0.5 * Math.min(9, ((knee.celsius - simulated.celsius) / KNEE_SD_C) ** 2);
 }
 
-const HOT: ReadonlySet<FaultId> = new Set(['thermostat-stuck-closed', 'airflow-restricted', 'radiator-clogged', 'pump-flow-low', 'coolant-low', 'fan-motor-dead', 'fan-motor-weak', 'fan-command-missing', 'clutch-slipping', 'clutch-engages-late']);
-const COLD: ReadonlySet<FaultId> = new Set(['thermostat-stuck-open', 'thermostat-low-rating', 'ect-reads-cold', 'sensor-branch-restricted']);
+const HOT: ReadonlySet<FaultId> = new Set([
+  'thermostat-stuck-closed',
+  'airflow-restricted',
+  'radiator-clogged',
+  'pump-flow-low',
+  'coolant-low',
+  'fan-motor-dead',
+  'fan-motor-weak',
+  'fan-command-missing',
+  'clutch-slipping',
+  'clutch-engages-late'
+]);
+const COLD: ReadonlySet<FaultId> = new Set([
+  'thermostat-stuck-open',
+  'thermostat-low-rating',
+  'ect-reads-cold',
+  'sensor-branch-restricted'
+]);
 const WITHIN_SHEET = -2.2;
 
 /**
@@ -294,12 +433,18 @@ const WITHIN_SHEET = -2.2;
 function sheetLog(bench: Bench, fault: FaultId): number {
   const { features, spec, plant } = bench;
   if (HOT.has(fault)) {
-    const line = plant.fan.kind === 'none' ? Math.max(plant.fullOpenC + 2, (spec.regulating?.highC ?? 0) + 3) : plant.fan.stages[0].onC + 2.5;
+    const line =
+      plant.fan.kind === 'none'
+        ? Math.max(plant.fullOpenC + 2, (spec.regulating?.highC ?? 0) + 3)
+        : plant.fan.stages[0].onC + 2.5;
     return (features.maxC ?? 0) > line ? 0 : 1.5 * WITHIN_SHEET;
   }
   if (COLD.has(fault) && features.plateauC !== null) {
     const line = Math.min(plant.startOpenC - 4, (spec.regulating?.lowC ?? Infinity) - 1);
-    return features.plateauC < line || (features.knee !== null && features.knee.celsius < plant.startOpenC - 5) ? 0 : WITHIN_SHEET;
+    return features.plateauC < line ||
+      (features.knee !== null && features.knee.celsius < plant.startOpenC - 5)
+      ? 0
+      : WITHIN_SHEET;
   }
   return 0;
 }
@@ -309,7 +454,8 @@ const excursionCost = (bench: Bench) => (bench.loneSpike ? 1.5 : 5 + 4 * Math.mi
 
 function scoreOf(bench: Bench, plant: PlantParams, fitted: Fitted): number {
   const { trace, heatScale, trueStartC } = fitted;
-  let score = logLikelihood(bench.ect, trace.ect) - 0.5 * (Math.log(heatScale) / 0.3) ** 2 + soakLog(bench, trueStartC);
+  let score =
+    logLikelihood(bench.ect, trace.ect) - 0.5 * (Math.log(heatScale) / 0.3) ** 2 + soakLog(bench, trueStartC);
   for (const { key, scale } of bench.hoses) score += logLikelihood(scale, trace[key]) * 0.6;
   if (bench.fan) score += fanLog(bench, trace) + switchLog(bench, plant);
   return score;
@@ -338,7 +484,14 @@ function fanLog(bench: Bench, trace: Trace): number {
       for (let i = from; i < Math.min(observed.length, from + perMinute); i++) {
         if (Number.isNaN(observed[i])) continue;
         seen += observed[i];
-        expected += of === 'ratio' ? trace.fanRpm[i] / Math.max(400, bench.drive.rpm[i]) : of === 'turning' ? (trace.fanPct[i] > 5 ? 1 : 0) : trace[of][i] / 100;
+        expected +=
+          of === 'ratio'
+            ? trace.fanRpm[i] / Math.max(400, bench.drive.rpm[i])
+            : of === 'turning'
+              ? trace.fanPct[i] > 5
+                ? 1
+                : 0
+              : trace[of][i] / 100;
         count++;
       }
       if (count > 0) log -= 0.5 * Math.min(6, ((seen - expected) / count / sd) ** 2);
@@ -366,7 +519,13 @@ export function heatTimeOf(grid: Grid, run: RunDrive, plant: PlantParams): Float
   for (let i = 0; i < grid.n; i++) {
     const k = Math.min(run.drive.rpm.length - 1, Math.floor(i / every));
     // A floor keeps time moving where the engine stood: coolant still equalises.
-    sum += (Math.max(0.3, heatKW(plant, run.drive.rpm[k], run.drive.load[k], Number.isNaN(grid.ect[i]) ? 60 : grid.ect[i])) * grid.dt) / capacity;
+    sum +=
+      (Math.max(
+        0.3,
+        heatKW(plant, run.drive.rpm[k], run.drive.load[k], Number.isNaN(grid.ect[i]) ? 60 : grid.ect[i])
+      ) *
+        grid.dt) /
+      capacity;
     out[i] = sum;
   }
   return out;

@@ -15,31 +15,75 @@ import { thin } from './thin';
 
 const sheet = (file: string): SpecSheet => JSON.parse(readFileSync(`demo/specs/${file}.spec.json`, 'utf8'));
 const curlew = sheet('qh-03-curlew');
-const made = (fault: FaultId, severity: number, drive: DriveName, ambientC: number, more: Partial<Parameters<typeof logFrom>[0]> = {}): Log => logFrom({ spec: curlew, fault, severity, legs: DRIVES[drive], ambientC, startC: ambientC, columns: 'scan', seed: 5, ...more });
+const made = (
+  fault: FaultId,
+  severity: number,
+  drive: DriveName,
+  ambientC: number,
+  more: Partial<Parameters<typeof logFrom>[0]> = {}
+): Log =>
+  logFrom({
+    spec: curlew,
+    fault,
+    severity,
+    legs: DRIVES[drive],
+    ambientC,
+    startC: ambientC,
+    columns: 'scan',
+    seed: 5,
+    ...more
+  });
 const longIdle = [{ minutes: 55, speedKmh: 0, load: 0.22, rpm: 850 }];
 const demo = (file: string): Log => {
   const result = readLog(readFileSync(`demo/runs/${file}.csv`));
   if (!result.ok) throw new Error(result.problems[0].message);
   return result.value.log;
 };
-const logOf = (ect: ArrayLike<number>, dt = 1): Log => ({ t: Float64Array.from({ length: ect.length }, (_, i) => i * dt), channels: { ect_c: Float32Array.from(ect) }, events: [] });
+const logOf = (ect: ArrayLike<number>, dt = 1): Log => ({
+  t: Float64Array.from({ length: ect.length }, (_, i) => i * dt),
+  channels: { ect_c: Float32Array.from(ect) },
+  events: []
+});
 
 describe('jumps that no coolant can make', () => {
   it('are found, counted and bridged', () => {
-    const ect = Float32Array.from({ length: 200 }, (_, i) => (i >= 50 && i < 56 ? -40 : i >= 120 && i < 130 ? -40 : 20 + Math.round(i / 5)));
-    const jumps = findJumps(Float64Array.from({ length: 200 }, (_, i) => i), ect, curlew);
+    const ect = Float32Array.from({ length: 200 }, (_, i) =>
+      i >= 50 && i < 56 ? -40 : i >= 120 && i < 130 ? -40 : 20 + Math.round(i / 5)
+    );
+    const jumps = findJumps(
+      Float64Array.from({ length: 200 }, (_, i) => i),
+      ect,
+      curlew
+    );
     expect(jumps.count).toBe(4);
-    expect(jumps.excursions.map((e) => [e.fromS, e.toS, e.samples, e.reachedC])).toEqual([[50, 56, 6, -40], [120, 130, 10, -40]]);
+    expect(jumps.excursions.map((e) => [e.fromS, e.toS, e.samples, e.reachedC])).toEqual([
+      [50, 56, 6, -40],
+      [120, 130, 10, -40]
+    ]);
     expect(jumps.cleaned[52]).toBeNaN();
     expect(jumps.cleaned[60]).toBe(32);
   });
 
   it('are not seen in any run an engine can make, at any sampling', () => {
-    fc.assert(fc.property(fc.constantFrom(1, 2, 5, 10), fc.integer({ min: -5, max: 30 }), fc.constantFrom('mixed', 'ridge', 'queue'), (every, ambient, drive) => {
-      const log = made('thermostat-sluggish', 1, drive, ambient);
-      const t = log.t.filter((_, i) => i % every === 0);
-      expect(findJumps(t, log.channels.ect_c!.filter((_, i) => i % every === 0), curlew).count).toBe(0);
-    }), { numRuns: 20 });
+    fc.assert(
+      fc.property(
+        fc.constantFrom(1, 2, 5, 10),
+        fc.integer({ min: -5, max: 30 }),
+        fc.constantFrom('mixed', 'ridge', 'queue'),
+        (every, ambient, drive) => {
+          const log = made('thermostat-sluggish', 1, drive, ambient);
+          const t = log.t.filter((_, i) => i % every === 0);
+          expect(
+            findJumps(
+              t,
+              log.channels.ect_c!.filter((_, i) => i % every === 0),
+              curlew
+            ).count
+          ).toBe(0);
+        }
+      ),
+      { numRuns: 20 }
+    );
   });
 });
 
@@ -53,8 +97,20 @@ describe('the knee', () => {
   });
 
   it('is not found in an exponential approach, nor in a rise that never stops', () => {
-    expect(findKnee(straight.map((_, i) => 72 - 60 * Math.exp(-i / 330)), straight, 1)).toBeNull();
-    expect(findKnee(straight.map((_, i) => 10 + i * 0.09), straight, 1)).toBeNull();
+    expect(
+      findKnee(
+        straight.map((_, i) => 72 - 60 * Math.exp(-i / 330)),
+        straight,
+        1
+      )
+    ).toBeNull();
+    expect(
+      findKnee(
+        straight.map((_, i) => 10 + i * 0.09),
+        straight,
+        1
+      )
+    ).toBeNull();
   });
 });
 
@@ -99,7 +155,9 @@ describe('the verdict', () => {
   });
 
   it('does not hold against an engine that its logger has no speed, revs, load or ambient', () => {
-    expect(['none', 'not-enough']).toContain(analyse(made('none', 0, 'mixed', 12, { columns: 'bare' }), curlew).verdict);
+    expect(['none', 'not-enough']).toContain(
+      analyse(made('none', 0, 'mixed', 12, { columns: 'bare' }), curlew).verdict
+    );
   });
 
   it('says what a fan that is never heard of looks like, and what stands for the same curve', () => {
@@ -112,14 +170,20 @@ describe('the verdict', () => {
 
   it('is not given on two minutes of idling', () => {
     const log = made('none', 0, 'short', 10);
-    const cut: Log = { ...log, t: log.t.slice(0, 100), channels: { ect_c: log.channels.ect_c!.slice(0, 100) } };
+    const cut: Log = {
+      ...log,
+      t: log.t.slice(0, 100),
+      channels: { ect_c: log.channels.ect_c!.slice(0, 100) }
+    };
     expect(analyse(cut, curlew).verdict).toBe('not-enough');
   });
 });
 
 describe('what a run could not have shown', () => {
   it('names the fan where the coolant never came to its switching point, and the drive that would show it', () => {
-    const spot = analyse(made('none', 0, 'mixed', 5), curlew).couldNotShow.find((b) => b.fault === 'fan-motor-dead');
+    const spot = analyse(made('none', 0, 'mixed', 5), curlew).couldNotShow.find(
+      (b) => b.fault === 'fan-motor-dead'
+    );
     expect(spot?.because).toBe('coolant never reached 101 °C, where the fan should come on');
     expect(spot?.toShow).toContain('fast idle');
   });
@@ -135,7 +199,10 @@ describe('features', () => {
   it('of a healthy run agree with the sheet that made it', () => {
     const { features: f } = analyse(made('none', 0, 'idle', 30, { columns: 'all', legs: longIdle }), curlew);
     expect(Math.abs(f.knee!.celsius - 87)).toBeLessThan(3);
-    expect(f.fan.switches.map((s) => [s.to, s.celsius]).slice(0, 2)).toEqual([['on', 101], ['off', 96]]);
+    expect(f.fan.switches.map((s) => [s.to, s.celsius]).slice(0, 2)).toEqual([
+      ['on', 101],
+      ['off', 96]
+    ]);
     expect(f.hose.kind).toBe('rush');
   });
 
@@ -150,7 +217,11 @@ describe('features', () => {
     const log = made('none', 0, 'mixed', 8);
     const keep = [...log.t.keys()].filter((i) => (i * 7919) % 5 !== 0 && !(i > 300 && i < 320));
     const pick = (values: Float32Array) => Float32Array.from(keep, (i) => values[i]);
-    const rough: Log = { t: Float64Array.from(keep, (i) => log.t[i]), channels: Object.fromEntries(Object.entries(log.channels).map(([k, v]) => [k, pick(v)])), events: [] };
+    const rough: Log = {
+      t: Float64Array.from(keep, (i) => log.t[i]),
+      channels: Object.fromEntries(Object.entries(log.channels).map(([k, v]) => [k, pick(v)])),
+      events: []
+    };
     const a = analyse(rough, curlew);
     expect(a.verdict).toBe('none');
     expect(a.jumps).toBe(0);
@@ -160,7 +231,9 @@ describe('features', () => {
 it('draws the band of a run from the same conditions: the proof run lies in it', () => {
   const log = demo('qh-03-proof');
   const band = bandFor(log, curlew)!;
-  const outside = band.t.filter((t, i) => log.channels.ect_c![t] < band.low[i] - 1 || log.channels.ect_c![t] > band.high[i] + 1);
+  const outside = band.t.filter(
+    (t, i) => log.channels.ect_c![t] < band.low[i] - 1 || log.channels.ect_c![t] > band.high[i] + 1
+  );
   expect(outside.length / band.t.length).toBeLessThan(0.1);
 });
 

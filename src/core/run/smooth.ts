@@ -21,12 +21,20 @@ export function smooth(values: Float64Array, width: number): Float64Array {
 
 /** Middle value of the numbers in `values` from `from` to before `to`; null where there is none. */
 export function medianOf(values: Float64Array, from = 0, to = values.length): number | null {
-  const sorted = values.slice(from, to).filter((v) => !Number.isNaN(v)).sort();
+  const sorted = values
+    .slice(from, to)
+    .filter((v) => !Number.isNaN(v))
+    .sort();
   return sorted.length === 0 ? null : sorted[sorted.length >> 1];
 }
 
 /** Least-squares slope and intercept of y on x over the indices given; null with fewer than three points. */
-export function lineFit(x: ArrayLike<number>, y: ArrayLike<number>, from: number, to: number): { slope: number; at: (x: number) => number } | null {
+export function lineFit(
+  x: ArrayLike<number>,
+  y: ArrayLike<number>,
+  from: number,
+  to: number
+): { slope: number; at: (x: number) => number } | null {
   let n = 0;
   let sx = 0;
   let sy = 0;

@@ -11,7 +11,12 @@ export interface Thinned {
  * Thins samples between two times to about `points`: of each bucket the first, the lowest and the highest
  * coolant sample are kept, in order, so that neither a drop-out nor a peak is lost from the picture.
  */
-export function thin(log: Pick<Log, 't' | 'channels'>, points: number, fromS = -Infinity, toS = Infinity): Thinned {
+export function thin(
+  log: Pick<Log, 't' | 'channels'>,
+  points: number,
+  fromS = -Infinity,
+  toS = Infinity
+): Thinned {
   const { t } = log;
   let start = 0;
   while (start < t.length && t[start] < fromS) start++;
@@ -38,7 +43,9 @@ export function thin(log: Pick<Log, 't' | 'channels'>, points: number, fromS = -
   const rounded = (value: number) => (Number.isNaN(value) ? null : Math.round(value * 100) / 100);
   return {
     t: keep.map((i) => Math.round(t[i] * 1000) / 1000),
-    channels: Object.fromEntries(Object.entries(log.channels).map(([key, values]) => [key, keep.map((i) => rounded(values[i]))])),
+    channels: Object.fromEntries(
+      Object.entries(log.channels).map(([key, values]) => [key, keep.map((i) => rounded(values[i]))])
+    ),
     total: count
   };
 }

@@ -2,7 +2,8 @@ import { SUSPECTS } from '../suspects/catalogue';
 import type { Analysis } from './analyse';
 
 /** The verdict as a headline. */
-export const verdictTitle = (a: Pick<Analysis, 'verdict'>): string => (a.verdict === 'not-enough' ? 'Not enough to say' : SUSPECTS[a.verdict].title);
+export const verdictTitle = (a: Pick<Analysis, 'verdict'>): string =>
+  a.verdict === 'not-enough' ? 'Not enough to say' : SUSPECTS[a.verdict].title;
 
 /** How sure, in a word that stands beside the number. */
 export function sureness(probability: number): string {
@@ -19,12 +20,16 @@ export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'coul
     const what = a.couldNotShow.find((b) => b.fault.startsWith('thermostat'));
     return what ? `${sentence(what.because)}. ${what.toShow}.` : 'The run is too short or too mild to judge.';
   }
-  const rival = second && second.probability >= 0.1 ? ` ${SUSPECTS[second.fault].title} could explain it too (${Math.round(second.probability * 100)} %).` : '';
+  const rival =
+    second && second.probability >= 0.1
+      ? ` ${SUSPECTS[second.fault].title} could explain it too (${Math.round(second.probability * 100)} %).`
+      : '';
   const means = SUSPECTS[a.verdict].means;
   return `${means}: ${sureness(first?.probability ?? 0)}.${rival}`;
 }
 
 /** A title inside a sentence: lower case, but for abbreviations. */
-export const midSentence = (title: string): string => (/^[A-Z]{2}/.test(title) ? title : title.charAt(0).toLowerCase() + title.slice(1));
+export const midSentence = (title: string): string =>
+  /^[A-Z]{2}/.test(title) ? title : title.charAt(0).toLowerCase() + title.slice(1);
 
 const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,10 +1,28 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readsWithParallel, readsWithSeries, resistanceAt, sensitivityAt, temperatureAt, voltageAt, type Curve } from './curve';
+import {
+  readsWithParallel,
+  readsWithSeries,
+  resistanceAt,
+  sensitivityAt,
+  temperatureAt,
+  voltageAt,
+  type Curve
+} from './curve';
 
 const beta: Curve = { kind: 'beta', r25Ohm: 2300, betaK: 3500 };
 // Worked by hand from three points of the curve above, so all three kinds describe one sensor.
-const tableOfBeta: Curve = { kind: 'table', points: [[-20, 18534.7], [0, 6735.0], [25, 2300], [60, 670.1], [90, 281.3], [110, 170.1]] };
+const tableOfBeta: Curve = {
+  kind: 'table',
+  points: [
+    [-20, 18534.7],
+    [0, 6735.0],
+    [25, 2300],
+    [60, 670.1],
+    [90, 281.3],
+    [110, 170.1]
+  ]
+};
 const steinhart: Curve = { kind: 'steinhart-hart', a: 1.3e-3, b: 2.4e-4, c: 1.1e-7 };
 
 describe('the reference sensor, R25 = 2300 Ω, β = 3500 K, 2200 Ω to 5 V', () => {
@@ -25,10 +43,16 @@ describe('the reference sensor, R25 = 2300 Ω, β = 3500 K, 2200 Ω to 5 V', () 
 });
 
 describe('every kind of curve', () => {
-  it.each([['beta', beta], ['table', tableOfBeta], ['steinhart-hart', steinhart]] as const)('%s goes there and back', (_, curve) => {
-    fc.assert(fc.property(fc.double({ min: -40, max: 150, noNaN: true }), (t) => {
-      expect(temperatureAt(curve, resistanceAt(curve, t))).toBeCloseTo(t, 6);
-    }));
+  it.each([
+    ['beta', beta],
+    ['table', tableOfBeta],
+    ['steinhart-hart', steinhart]
+  ] as const)('%s goes there and back', (_, curve) => {
+    fc.assert(
+      fc.property(fc.double({ min: -40, max: 150, noNaN: true }), (t) => {
+        expect(temperatureAt(curve, resistanceAt(curve, t))).toBeCloseTo(t, 6);
+      })
+    );
   });
 
   it('interpolates a table in ln R against 1/T, so a table of a β sensor lies on the β curve', () => {

@@ -54,7 +54,10 @@ export function temperatureAt(curve: Curve, ohm: number): number {
   }
 }
 
-function segment(points: Extract<Curve, { kind: 'table' }>['points'], before: (p: readonly [number, number]) => boolean) {
+function segment(
+  points: Extract<Curve, { kind: 'table' }>['points'],
+  before: (p: readonly [number, number]) => boolean
+) {
   let i = 1;
   while (i < points.length - 1 && before(points[i])) i++;
   return [points[i - 1], points[i]] as const;
@@ -68,7 +71,9 @@ export const voltageAt = (curve: Curve, celsius: number, pullUpOhm: number, refe
 
 /** Slope of the divider in mV/°C at a temperature: central difference over 0.02 °C. Negative for an NTC. */
 export const sensitivityAt = (curve: Curve, celsius: number, pullUpOhm: number, referenceV: number): number =>
-  (voltageAt(curve, celsius + 0.01, pullUpOhm, referenceV) - voltageAt(curve, celsius - 0.01, pullUpOhm, referenceV)) / 2e-5;
+  (voltageAt(curve, celsius + 0.01, pullUpOhm, referenceV) -
+    voltageAt(curve, celsius - 0.01, pullUpOhm, referenceV)) /
+  2e-5;
 
 /** What a control unit reads at `celsius` with `ohm` of contact resistance in series: low, and worst when hot. */
 export const readsWithSeries = (curve: Curve, celsius: number, ohm: number): number =>

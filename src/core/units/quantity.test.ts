@@ -53,18 +53,23 @@ describe('numbers and units there and back', () => {
   it('keeps any value through every unit', () => {
     for (const kind of Object.keys(UNITS) as QuantityKind[]) {
       for (const unit of UNITS[kind] as readonly Unit[]) {
-        fc.assert(fc.property(fc.double({ min: -1e5, max: 1e5, noNaN: true }), (x) => {
-          expect(toBase(fromBase(x, unit), unit)).toBeCloseTo(x, 6);
-        }), { numRuns: 30 });
+        fc.assert(
+          fc.property(fc.double({ min: -1e5, max: 1e5, noNaN: true }), (x) => {
+            expect(toBase(fromBase(x, unit), unit)).toBeCloseTo(x, 6);
+          }),
+          { numRuns: 30 }
+        );
       }
     }
   });
 
   it('reads a plain decimal written with either sign alike', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 9999 }), fc.integer({ min: 0, max: 99 }), (a, b) => {
-      const digits = String(b).padStart(2, '0');
-      expect(readNumber(`${a},${digits}`)).toBe(readNumber(`${a}.${digits}`));
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 9999 }), fc.integer({ min: 0, max: 99 }), (a, b) => {
+        const digits = String(b).padStart(2, '0');
+        expect(readNumber(`${a},${digits}`)).toBe(readNumber(`${a}.${digits}`));
+      })
+    );
   });
 });
 

@@ -8,7 +8,15 @@ export interface Quantity {
   readonly unit: Unit;
 }
 
-const PREFIX: Readonly<Record<string, number>> = { M: 1e6, k: 1e3, K: 1e3, m: 1e-3, µ: 1e-6, μ: 1e-6, u: 1e-6 };
+const PREFIX: Readonly<Record<string, number>> = {
+  M: 1e6,
+  k: 1e3,
+  K: 1e3,
+  m: 1e-3,
+  µ: 1e-6,
+  μ: 1e-6,
+  u: 1e-6
+};
 
 /**
  * Reads a number with either decimal sign: `12.5`, `12,5`, `1,234.5`, `1.234,5`, `−3`. A lone comma before
@@ -16,15 +24,22 @@ const PREFIX: Readonly<Record<string, number>> = { M: 1e6, k: 1e3, K: 1e3, m: 1e
  * Returns a message where the text is not one number.
  */
 export function readNumber(text: string): number | { readonly problem: string } {
-  const clean = text.trim().replace(/[−–]/g, '-').replace(/(?<=\d)[\u00a0\u202f '](?=\d{3})/g, '');
+  const clean = text
+    .trim()
+    .replace(/[−–]/g, '-')
+    .replace(/(?<=\d)[\u00a0\u202f '](?=\d{3})/g, '');
   const comma = clean.lastIndexOf(',');
   const dot = clean.lastIndexOf('.');
   let plain = clean;
-  if (comma >= 0 && dot >= 0) plain = comma > dot ? clean.replace(/\./g, '').replace(',', '.') : clean.replace(/,/g, '');
+  if (comma >= 0 && dot >= 0)
+    plain = comma > dot ? clean.replace(/\./g, '').replace(',', '.') : clean.replace(/,/g, '');
   else if (/^[-+]?[1-9]\d{0,2},\d{3}$/.test(clean)) {
-    return { problem: `${clean} could mean ${clean.replace(',', '.')} or ${clean.replace(',', '')}; type it without the comma` };
+    return {
+      problem: `${clean} could mean ${clean.replace(',', '.')} or ${clean.replace(',', '')}; type it without the comma`
+    };
   } else if (comma >= 0) plain = clean.replace(',', '.');
-  if (!/^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i.test(plain)) return { problem: `“${text.trim()}” is not a number` };
+  if (!/^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i.test(plain))
+    return { problem: `“${text.trim()}” is not a number` };
   return Number(plain);
 }
 
@@ -32,9 +47,16 @@ export function readNumber(text: string): number | { readonly problem: string } 
  * Reads a quantity as typed at the bench: `5.2k`, `4k7`, `187F`, `0.35 V`, `350mV`, `12,5`. A bare number is
  * taken in `assume` (default: the core's unit). The result is in the core's unit of `kind`.
  */
-export function parseQuantity(text: string, kind: QuantityKind, assume: Unit = baseUnit(kind)): Result<Quantity> {
+export function parseQuantity(
+  text: string,
+  kind: QuantityKind,
+  assume: Unit = baseUnit(kind)
+): Result<Quantity> {
   const typed = text.trim();
-  const example = UNITS[kind].map((u: Unit) => u.symbol).filter(Boolean).join(', ');
+  const example = UNITS[kind]
+    .map((u: Unit) => u.symbol)
+    .filter(Boolean)
+    .join(', ');
   if (typed === '') return bad({ message: 'Type a value' });
 
   const inner = /^([-+−–]?\d+)([kKM])(\d+)(.*)$/.exec(typed);
@@ -59,7 +81,12 @@ export function parseQuantity(text: string, kind: QuantityKind, assume: Unit = b
 }
 
 /** Writes a value of the core in a unit, with the decimals that suit it. Missing values become an en dash. */
-export function formatQuantity(value: number | null | undefined, kind: QuantityKind, to: Unit = baseUnit(kind), digits = to.digits): string {
+export function formatQuantity(
+  value: number | null | undefined,
+  kind: QuantityKind,
+  to: Unit = baseUnit(kind),
+  digits = to.digits
+): string {
   if (value == null || !Number.isFinite(value)) return '–';
   let shown = fromBase(value, to);
   let symbol = to.symbol;
@@ -68,6 +95,9 @@ export function formatQuantity(value: number | null | undefined, kind: QuantityK
     symbol = `k${symbol}`;
     digits = 2;
   }
-  const text = shown.toFixed(digits).replace(/^-(?=0(\.0*)?$)/, '').replace('-', '−');
+  const text = shown
+    .toFixed(digits)
+    .replace(/^-(?=0(\.0*)?$)/, '')
+    .replace('-', '−');
   return symbol ? `${text} ${symbol}` : text;
 }

@@ -15,7 +15,13 @@ export interface Unit {
   readonly prefixes?: boolean;
 }
 
-const unit = (symbol: string, factor: number, digits: number, aliases: string[] = [], extra: Partial<Unit> = {}): Unit => ({
+const unit = (
+  symbol: string,
+  factor: number,
+  digits: number,
+  aliases: string[] = [],
+  extra: Partial<Unit> = {}
+): Unit => ({
   symbol,
   aliases,
   factor,
@@ -39,13 +45,28 @@ export const UNITS = {
     unit('psi', 6.894757, 1, ['lbf/in2', 'psig']),
     unit('hPa', 0.1, 0, ['mbar', 'millibar'])
   ],
-  speed: [unit('km/h', 1, 0, ['kmh', 'kph', 'kmph']), unit('mph', 1.609344, 0, ['mi/h', 'miles/h']), unit('m/s', 3.6, 1, ['mps'])],
+  speed: [
+    unit('km/h', 1, 0, ['kmh', 'kph', 'kmph']),
+    unit('mph', 1.609344, 0, ['mi/h', 'miles/h']),
+    unit('m/s', 3.6, 1, ['mps'])
+  ],
   rotation: [unit('rpm', 1, 0, ['r/min', '1/min', 'u/min', 'min-1', 'rev/min'])],
   share: [unit('%', 1, 0, ['percent', 'pct']), unit('0…1', 100, 2, ['ratio', 'fraction'])],
-  time: [unit('s', 1, 1, ['sec', 'secs', 'second', 'seconds']), unit('min', 60, 1, ['mins', 'minute', 'minutes']), unit('h', 3600, 2, ['hour', 'hours', 'hr']), unit('ms', 0.001, 0, ['msec', 'millisecond', 'milliseconds'])],
+  time: [
+    unit('s', 1, 1, ['sec', 'secs', 'second', 'seconds']),
+    unit('min', 60, 1, ['mins', 'minute', 'minutes']),
+    unit('h', 3600, 2, ['hour', 'hours', 'hr']),
+    unit('ms', 0.001, 0, ['msec', 'millisecond', 'milliseconds'])
+  ],
   length: [unit('mm', 1, 1, ['millimetre', 'millimeter']), unit('in', 25.4, 3, ['inch', '"'])],
-  volume: [unit('L', 1, 1, ['litre', 'liter', 'litres', 'liters', 'l']), unit('US qt', 0.946353, 1, ['qt', 'quart', 'quarts'])],
-  torque: [unit('N·m', 1, 0, ['nm', 'n*m', 'newtonmetre']), unit('lbf·ft', 1.355818, 0, ['lbft', 'ftlb', 'ft-lb', 'lb-ft', 'ftlbs'])],
+  volume: [
+    unit('L', 1, 1, ['litre', 'liter', 'litres', 'liters', 'l']),
+    unit('US qt', 0.946353, 1, ['qt', 'quart', 'quarts'])
+  ],
+  torque: [
+    unit('N·m', 1, 0, ['nm', 'n*m', 'newtonmetre']),
+    unit('lbf·ft', 1.355818, 0, ['lbft', 'ftlb', 'ft-lb', 'lb-ft', 'ftlbs'])
+  ],
   number: [unit('', 1, 2)]
 } as const satisfies Record<string, readonly Unit[]>;
 
@@ -56,7 +77,9 @@ const plain = (text: string) => text.toLowerCase().replace(/[°º.\s·]/g, '');
 /** Finds a unit of a kind by its symbol or any alias; undefined where none fits. */
 export function findUnit(kind: QuantityKind, text: string): Unit | undefined {
   const wanted = plain(text);
-  return UNITS[kind].find((u: Unit) => plain(u.symbol) === wanted || u.aliases.some((a) => plain(a) === wanted));
+  return UNITS[kind].find(
+    (u: Unit) => plain(u.symbol) === wanted || u.aliases.some((a) => plain(a) === wanted)
+  );
 }
 
 /** The core's own unit of a kind. */

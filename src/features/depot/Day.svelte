@@ -16,7 +16,15 @@
   let wanted = $state('');
   let filter = $state<HTMLInputElement>();
   const words = $derived(wanted.toLowerCase().split(/\s+/).filter(Boolean));
-  const found = $derived(jobs.filter((j) => words.every((w) => `${j.number} ${j.fleetNo} ${j.vehicleName} ${j.complaint} ${j.finding?.title ?? ''}`.toLowerCase().includes(w))));
+  const found = $derived(
+    jobs.filter((j) =>
+      words.every((w) =>
+        `${j.number} ${j.fleetNo} ${j.vehicleName} ${j.complaint} ${j.finding?.title ?? ''}`
+          .toLowerCase()
+          .includes(w)
+      )
+    )
+  );
   const open = $derived(found.filter((j) => j.state === 'open'));
   const closed = $derived(found.filter((j) => j.state === 'closed'));
 
@@ -34,7 +42,15 @@
     <h1>{open.length === 0 ? 'Nothing open' : `${open.length} job${open.length === 1 ? '' : 's'} open`}</h1>
   </div>
   {#if jobs.length > 0}
-    <label class="w-64"><span class="sr-only">Find a job</span><input class="field" type="search" placeholder="Find a job   /" bind:value={wanted} bind:this={filter} /></label>
+    <label class="w-64"
+      ><span class="sr-only">Find a job</span><input
+        class="field"
+        type="search"
+        placeholder="Find a job   /"
+        bind:value={wanted}
+        bind:this={filter}
+      /></label
+    >
   {/if}
   <a class="btn btn-main" href="/jobs/new"><Plus size={20} aria-hidden="true" />Open a job</a>
 </div>
@@ -42,11 +58,20 @@
 {#if jobs.length === 0}
   <div class="card mx-auto max-w-xl p-8 text-center">
     <h2>No jobs yet</h2>
-    <p class="text-ink-2 mt-2">Add the vehicle with its spec sheet, open a job on it, and drop in a temperature log.</p>
-    <p class="mt-5 flex justify-center gap-3"><a class="btn" href="/vehicles/new">Add a vehicle</a><a class="btn btn-main" href="/jobs/new">Open a job</a></p>
+    <p class="text-ink-2 mt-2">
+      Add the vehicle with its spec sheet, open a job on it, and drop in a temperature log.
+    </p>
+    <p class="mt-5 flex justify-center gap-3">
+      <a class="btn" href="/vehicles/new">Add a vehicle</a><a class="btn btn-main" href="/jobs/new"
+        >Open a job</a
+      >
+    </p>
   </div>
 {:else if found.length === 0}
-  <p class="card text-ink-2 p-6">No job has “{wanted}” in its number, vehicle, complaint or finding. <button class="quiet-link" onclick={() => (wanted = '')}>Show all</button></p>
+  <p class="card text-ink-2 p-6">
+    No job has “{wanted}” in its number, vehicle, complaint or finding.
+    <button class="quiet-link" onclick={() => (wanted = '')}>Show all</button>
+  </p>
 {/if}
 
 <ul class="space-y-2.5">

@@ -16,10 +16,16 @@
   const verdict = $derived(job.finding?.verdict);
 </script>
 
-<a href="/jobs/{job.number}" class="card hover:border-line-strong grid min-h-[88px] grid-cols-[1fr] items-center gap-x-6 gap-y-2 px-4 py-3 md:grid-cols-[minmax(0,5fr)_200px_minmax(0,4fr)]" data-job={job.number}>
+<a
+  href="/jobs/{job.number}"
+  class="card hover:border-line-strong grid min-h-[88px] grid-cols-[1fr] items-center gap-x-6 gap-y-2 px-4 py-3 md:grid-cols-[minmax(0,5fr)_200px_minmax(0,4fr)]"
+  data-job={job.number}
+>
   <div class="min-w-0">
     <p class="flex flex-wrap items-baseline gap-x-3">
-      {#if showVehicle}<span class="reading text-lg font-bold">{job.fleetNo}</span><span class="text-ink-2">{job.vehicleName}</span>{/if}
+      {#if showVehicle}<span class="reading text-lg font-bold">{job.fleetNo}</span><span class="text-ink-2"
+          >{job.vehicleName}</span
+        >{/if}
       <span class="text-ink-2 text-sm">job {job.number} · {when(job.lastAt, zone)}</span>
     </p>
     <p class="mt-0.5 line-clamp-2">{job.complaint}</p>
@@ -29,14 +35,30 @@
   </div>
   <div class="min-w-0">
     {#if job.finding}
-      <p class="flex items-center gap-2 font-bold {verdict === 'none' ? 'text-good' : verdict === 'not-enough' ? 'text-ink-2' : 'text-off'}">
-        {#if verdict === 'none'}<CircleCheck size={20} aria-hidden="true" />{:else if verdict === 'not-enough'}<CircleHelp size={20} aria-hidden="true" />{:else}<TriangleAlert size={20} aria-hidden="true" />{/if}
+      <p
+        class="flex items-center gap-2 font-bold {verdict === 'none'
+          ? 'text-good'
+          : verdict === 'not-enough'
+            ? 'text-ink-2'
+            : 'text-off'}"
+      >
+        {#if verdict === 'none'}<CircleCheck
+            size={20}
+            aria-hidden="true"
+          />{:else if verdict === 'not-enough'}<CircleHelp
+            size={20}
+            aria-hidden="true"
+          />{:else}<TriangleAlert size={20} aria-hidden="true" />{/if}
         <span class="truncate">{job.finding.title}</span>
-        {#if verdict !== 'not-enough'}<span class="reading ml-auto shrink-0 font-normal">{Math.round(job.finding.probability * 100)} %</span>{/if}
+        {#if verdict !== 'not-enough'}<span class="reading ml-auto shrink-0 font-normal"
+            >{Math.round(job.finding.probability * 100)} %</span
+          >{/if}
       </p>
       <p class="text-ink-2 mt-0.5 line-clamp-2 text-sm">{job.finding.sentence}</p>
     {:else}
-      <p class="text-ink-2 flex items-center gap-2"><CircleDashed size={20} aria-hidden="true" />No run yet: import a log to judge it</p>
+      <p class="text-ink-2 flex items-center gap-2">
+        <CircleDashed size={20} aria-hidden="true" />No run yet: import a log to judge it
+      </p>
     {/if}
     {#if job.outcome}<p class="mt-1 text-sm font-semibold">Closed: {job.outcome}</p>{/if}
   </div>

@@ -11,6 +11,20 @@ export interface JobCard {
   readonly fleetNo: string;
   readonly vehicleName: string;
   readonly runs: number;
-  readonly finding: { readonly verdict: FaultId | 'not-enough'; readonly title: string; readonly sentence: string; readonly probability: number; readonly maxC: number | null } | null;
-  readonly spark: { readonly t: number[]; readonly ect: (number | null)[]; readonly band: { readonly t: readonly number[]; readonly low: readonly number[]; readonly high: readonly number[] } | null } | null;
+  readonly finding: {
+    readonly verdict: FaultId | 'not-enough';
+    readonly title: string;
+    readonly sentence: string;
+    readonly probability: number;
+    readonly maxC: number | null;
+  } | null;
+  readonly spark: {
+    readonly t: number[];
+    readonly ect: (number | null)[];
+    readonly band: {
+      readonly t: readonly number[];
+      readonly low: readonly number[];
+      readonly high: readonly number[];
+    } | null;
+  } | null;
 }

@@ -20,7 +20,10 @@
     { href: '/', label: 'Day' },
     { href: '/vehicles', label: 'Vehicles' }
   ];
-  const current = (href: string) => (href === '/' ? page.url.pathname === '/' || page.url.pathname.startsWith('/jobs') : page.url.pathname.startsWith(href));
+  const current = (href: string) =>
+    href === '/'
+      ? page.url.pathname === '/' || page.url.pathname.startsWith('/jobs')
+      : page.url.pathname.startsWith(href);
 
   // Tells those who wait (tests, and a person on a slow tablet) that the page answers to keys and clicks.
   $effect(() => {
@@ -36,7 +39,11 @@
 </script>
 
 <svelte:window onkeydown={onShortcut} />
-<a href="#main" class="btn btn-main sr-only focus:not-sr-only focus:absolute focus:top-2 focus:left-2 focus:z-50">Skip to the page</a>
+<a
+  href="#main"
+  class="btn btn-main sr-only focus:not-sr-only focus:absolute focus:top-2 focus:left-2 focus:z-50"
+  >Skip to the page</a
+>
 
 <header class="border-line bg-card border-b">
   <div class="mx-auto flex max-w-[1760px] items-center gap-2 px-4 py-1.5 lg:px-6">
@@ -45,13 +52,21 @@
     </a>
     <nav aria-label="Main" class="flex">
       {#each links as { href, label } (href)}
-        <a {href} aria-current={current(href) ? 'page' : undefined} class="flex min-h-11 items-center border-b-3 px-4 font-semibold {current(href) ? 'border-act' : 'text-ink-2 hover:text-ink border-transparent'}">{label}</a>
+        <a
+          {href}
+          aria-current={current(href) ? 'page' : undefined}
+          class="flex min-h-11 items-center border-b-3 px-4 font-semibold {current(href)
+            ? 'border-act'
+            : 'text-ink-2 hover:text-ink border-transparent'}">{label}</a
+        >
       {/each}
     </nav>
     <div class="ml-auto flex items-center gap-2">
       <WhoPicker {who} />
       <ThemeSwitch {theme} />
-      <button class="btn px-3" onclick={() => (help = true)} aria-label="Keys of this view"><Keyboard size={20} aria-hidden="true" /></button>
+      <button class="btn px-3" onclick={() => (help = true)} aria-label="Keys of this view"
+        ><Keyboard size={20} aria-hidden="true" /></button
+      >
     </div>
   </div>
 </header>
@@ -63,11 +78,18 @@
 <Dialog.Root bind:open={help}>
   <Dialog.Portal>
     <Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
-    <Dialog.Content class="card fixed top-1/2 left-1/2 z-50 w-[min(30rem,92vw)] -translate-x-1/2 -translate-y-1/2 p-6">
+    <Dialog.Content
+      class="card fixed top-1/2 left-1/2 z-50 w-[min(30rem,92vw)] -translate-x-1/2 -translate-y-1/2 p-6"
+    >
       <Dialog.Title class="text-xl font-bold">Keys of this view</Dialog.Title>
       <ul class="mt-4 space-y-2">
         {#each shortcuts() as { key, label } (key + label)}
-          <li class="flex items-center gap-4"><kbd class="border-line-strong bg-well reading inline-block min-w-9 rounded border px-2 py-0.5 text-center">{key === ' ' ? 'Space' : key}</kbd>{label}</li>
+          <li class="flex items-center gap-4">
+            <kbd
+              class="border-line-strong bg-well reading inline-block min-w-9 rounded border px-2 py-0.5 text-center"
+              >{key === ' ' ? 'Space' : key}</kbd
+            >{label}
+          </li>
         {/each}
       </ul>
       <Dialog.Close class="btn mt-6 w-full">Close</Dialog.Close>

@@ -22,6 +22,14 @@
   }
 </script>
 
-<button class="btn px-3" onclick={turn} aria-label="Light: {WORD[chosen]}. Change to {WORD[NEXT[chosen]]}" title="Light: {WORD[chosen]}">
-  {#if chosen === 'day'}<Sun size={20} aria-hidden="true" />{:else if chosen === 'night'}<Moon size={20} aria-hidden="true" />{:else}<SunMoon size={20} aria-hidden="true" />{/if}
+<button
+  class="btn px-3"
+  onclick={turn}
+  aria-label="Light: {WORD[chosen]}. Change to {WORD[NEXT[chosen]]}"
+  title="Light: {WORD[chosen]}"
+>
+  {#if chosen === 'day'}<Sun size={20} aria-hidden="true" />{:else if chosen === 'night'}<Moon
+      size={20}
+      aria-hidden="true"
+    />{:else}<SunMoon size={20} aria-hidden="true" />{/if}
 </button>

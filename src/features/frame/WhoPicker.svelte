@@ -13,8 +13,16 @@
   }
 </script>
 
-<label class="border-line-strong focus-within:outline-act flex focus-within:outline-3 min-h-11 items-center gap-2 rounded-lg border px-3">
+<label
+  class="border-line-strong focus-within:outline-act flex min-h-11 items-center gap-2 rounded-lg border px-3 focus-within:outline-3"
+>
   <UserRound size={18} aria-hidden="true" />
   <span class="sr-only">Who is at the bench</span>
-  <input class="w-28 bg-transparent py-2 outline-none lg:w-36" placeholder="Your name" maxlength="60" bind:value={name} onchange={keep} />
+  <input
+    class="w-28 bg-transparent py-2 outline-none lg:w-36"
+    placeholder="Your name"
+    maxlength="60"
+    bind:value={name}
+    onchange={keep}
+  />
 </label>

@@ -14,24 +14,55 @@
 
   const use = $derived(column.use);
   const chosen = $derived(use.kind === 'channel' ? use.channel : use.kind);
-  const units = $derived(use.kind === 'channel' ? (UNITS[channel(use.channel).kind] as readonly Unit[]).filter((u) => u.symbol) : []);
+  const units = $derived(
+    use.kind === 'channel'
+      ? (UNITS[channel(use.channel).kind] as readonly Unit[]).filter((u) => u.symbol)
+      : []
+  );
 
   function pick(value: string) {
-    const change = (next: Column['use']) => onchange({ ...column, use: next, why: 'chosen by hand', doubtful: false });
+    const change = (next: Column['use']) =>
+      onchange({ ...column, use: next, why: 'chosen by hand', doubtful: false });
     if (value === 'time') change(timeUseOf(column.header, samples.find((s) => s !== '') ?? ''));
     else if (value === 'event' || value === 'ignore') change({ kind: value });
-    else change({ kind: 'channel', channel: value as ChannelKey, unit: baseUnit(channel(value as ChannelKey).kind).symbol });
+    else
+      change({
+        kind: 'channel',
+        channel: value as ChannelKey,
+        unit: baseUnit(channel(value as ChannelKey).kind).symbol
+      });
   }
 
-  const setUnit = (unit: string) => use.kind === 'channel' && onchange({ ...column, use: { ...use, unit }, why: 'unit chosen by hand', doubtful: false });
-  const setFormat = (format: string) => use.kind === 'time' && onchange({ ...column, use: { kind: 'time', format: format as TimeFormat }, why: 'format chosen by hand', doubtful: false });
+  const setUnit = (unit: string) =>
+    use.kind === 'channel' &&
+    onchange({ ...column, use: { ...use, unit }, why: 'unit chosen by hand', doubtful: false });
+  const setFormat = (format: string) =>
+    use.kind === 'time' &&
+    onchange({
+      ...column,
+      use: { kind: 'time', format: format as TimeFormat },
+      why: 'format chosen by hand',
+      doubtful: false
+    });
 </script>
 
 <tr class="border-line border-t align-middle {use.kind === 'ignore' ? 'text-ink-2' : ''}">
-  <th scope="row" class="max-w-56 truncate py-1.5 pr-4 text-left font-semibold" title={column.header}>{column.header}</th>
-  <td class="reading max-w-64 truncate py-1.5 pr-4 text-sm">{samples.slice(0, 4).map((s) => s || '·').join('   ')}</td>
+  <th scope="row" class="max-w-56 truncate py-1.5 pr-4 text-left font-semibold" title={column.header}
+    >{column.header}</th
+  >
+  <td class="reading max-w-64 truncate py-1.5 pr-4 text-sm"
+    >{samples
+      .slice(0, 4)
+      .map((s) => s || '·')
+      .join('   ')}</td
+  >
   <td class="w-52 py-1.5 pr-3">
-    <select class="field" aria-label="What {column.header} is" value={chosen} onchange={(e) => pick(e.currentTarget.value)}>
+    <select
+      class="field"
+      aria-label="What {column.header} is"
+      value={chosen}
+      onchange={(e) => pick(e.currentTarget.value)}
+    >
       <option value="ignore">Leave out</option>
       <option value="time">Time</option>
       {#each CHANNELS as c (c.key)}<option value={c.key}>{c.title}</option>{/each}
@@ -40,14 +71,26 @@
   </td>
   <td class="w-44 py-1.5 pr-3">
     {#if use.kind === 'channel' && units.length > 0}
-      <select class="field" aria-label="Unit of {column.header}" value={use.unit} onchange={(e) => setUnit(e.currentTarget.value)}>
+      <select
+        class="field"
+        aria-label="Unit of {column.header}"
+        value={use.unit}
+        onchange={(e) => setUnit(e.currentTarget.value)}
+      >
         {#each units as u (u.symbol)}<option value={u.symbol}>{u.symbol}</option>{/each}
       </select>
     {:else if use.kind === 'time'}
-      <select class="field" aria-label="How {column.header} is written" value={use.format} onchange={(e) => setFormat(e.currentTarget.value)}>
+      <select
+        class="field"
+        aria-label="How {column.header} is written"
+        value={use.format}
+        onchange={(e) => setFormat(e.currentTarget.value)}
+      >
         {#each Object.entries(TIME_FORMATS) as [key, words] (key)}<option value={key}>{words}</option>{/each}
       </select>
     {/if}
   </td>
-  <td class="py-1.5 text-sm {column.doubtful ? 'text-off font-semibold' : 'text-ink-2'}">{column.doubtful ? 'Check: ' : ''}{column.why}</td>
+  <td class="py-1.5 text-sm {column.doubtful ? 'text-off font-semibold' : 'text-ink-2'}"
+    >{column.doubtful ? 'Check: ' : ''}{column.why}</td
+  >
 </tr>

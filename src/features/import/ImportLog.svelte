@@ -30,7 +30,10 @@
   let stopper: AbortController | undefined;
 
   const missing = $derived(layout ? checkColumns(layout) : []);
-  const size = (bytes: number) => (bytes < 1_048_576 ? `${Math.ceil(bytes / 1024)} KiB` : `${(bytes / 1_048_576).toFixed(bytes > 10_485_760 ? 0 : 1)} MiB`);
+  const size = (bytes: number) =>
+    bytes < 1_048_576
+      ? `${Math.ceil(bytes / 1024)} KiB`
+      : `${(bytes / 1_048_576).toFixed(bytes > 10_485_760 ? 0 : 1)} MiB`;
   const SEPARATORS = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'bar' } as const;
 
   async function choose(chosen: File | undefined) {
@@ -41,7 +44,11 @@
     file = chosen;
     ids = { eventId: crypto.randomUUID(), runId: crypto.randomUUID() };
     if (chosen.size > MAX_LOG_BYTES) {
-      problems = [{ message: `the file is ${size(chosen.size)}; the limit is ${MAX_LOG_BYTES / 1048576} MiB. Cut it into parts` }];
+      problems = [
+        {
+          message: `the file is ${size(chosen.size)}; the limit is ${MAX_LOG_BYTES / 1048576} MiB. Cut it into parts`
+        }
+      ];
       return;
     }
     const text = asText(new Uint8Array(await chosen.arrayBuffer()));
@@ -62,7 +69,9 @@
     const columns = layout.columns.map((c, k): Column => {
       if (k === i) return column;
       const same = taken !== 'ignore' && (c.use.kind === 'channel' ? c.use.channel : c.use.kind) === taken;
-      return same ? { ...c, use: { kind: 'ignore' }, why: `${column.header} is used instead`, doubtful: false } : c;
+      return same
+        ? { ...c, use: { kind: 'ignore' }, why: `${column.header} is used instead`, doubtful: false }
+        : c;
     });
     layout = { ...layout, columns };
     remember(columns);
@@ -73,10 +82,16 @@
     sent = 0;
     problems = [];
     stopper = new AbortController();
-    const answer = await sendLog({ file, jobId: job.id, layout, skipBrokenRows, ...ids }, (bytes) => (sent = bytes), stopper.signal);
+    const answer = await sendLog(
+      { file, jobId: job.id, layout, skipBrokenRows, ...ids },
+      (bytes) => (sent = bytes),
+      stopper.signal
+    );
     sent = null;
     if (!answer.ok) {
-      problems = stopper.signal.aborted ? [{ message: 'Stopped. Nothing was saved; the columns are as you left them' }] : answer.problems;
+      problems = stopper.signal.aborted
+        ? [{ message: 'Stopped. Nothing was saved; the columns are as you left them' }]
+        : answer.problems;
       canSkip = answer.problems.some((p) => p.line !== undefined && p.line >= layout!.dataLine);
       return;
     }
@@ -98,26 +113,54 @@
   }
 </script>
 
-<p class="text-ink-2"><a class="quiet-link" href="/jobs/{job.number}">{vehicle.fleetNo} job {job.number}</a> {job.complaint}</p>
+<p class="text-ink-2">
+  <a class="quiet-link" href="/jobs/{job.number}">{vehicle.fleetNo} job {job.number}</a>
+  {job.complaint}
+</p>
 <h1 class="mt-1 mb-4">Import a log</h1>
 
 {#if !hasSheet}
-  <p class="card p-6">{vehicle.fleetNo} has no spec sheet, so there is nothing to judge a run against. <a class="quiet-link" href="/vehicles/{vehicle.id}/sheet">Write it first</a>.</p>
+  <p class="card p-6">
+    {vehicle.fleetNo} has no spec sheet, so there is nothing to judge a run against.
+    <a class="quiet-link" href="/vehicles/{vehicle.id}/sheet">Write it first</a>.
+  </p>
 {:else}
-  <label class="card flex min-h-24 cursor-pointer flex-wrap items-center gap-4 border-2 border-dashed p-4 focus-within:outline-3 {over ? 'border-act bg-well' : 'border-line-strong'}" ondragover={(e) => (e.preventDefault(), (over = true))} ondragleave={() => (over = false)} ondrop={drop}>
+  <label
+    class="card flex min-h-24 cursor-pointer flex-wrap items-center gap-4 border-2 border-dashed p-4 focus-within:outline-3 {over
+      ? 'border-act bg-well'
+      : 'border-line-strong'}"
+    ondragover={(e) => (e.preventDefault(), (over = true))}
+    ondragleave={() => (over = false)}
+    ondrop={drop}
+  >
     <FileUp size={30} aria-hidden="true" />
     <span class="mr-auto">
-      {#if file}<strong>{file.name}</strong><span class="text-ink-2 ml-3">{size(file.size)}</span><br /><span class="text-ink-2 text-sm">Drop another here to change it</span>
-      {:else}<strong>Drop a CSV file here, or choose one</strong><br /><span class="text-ink-2 text-sm">Any logger’s headers, separators and units; up to {MAX_LOG_BYTES / 1048576} MiB</span>{/if}
+      {#if file}<strong>{file.name}</strong><span class="text-ink-2 ml-3">{size(file.size)}</span><br /><span
+          class="text-ink-2 text-sm">Drop another here to change it</span
+        >
+      {:else}<strong>Drop a CSV file here, or choose one</strong><br /><span class="text-ink-2 text-sm"
+          >Any logger’s headers, separators and units; up to {MAX_LOG_BYTES / 1048576} MiB</span
+        >{/if}
     </span>
     <span class="btn {file ? '' : 'btn-main'}">Choose a file</span>
-    <input class="sr-only" type="file" accept=".csv,.txt,.tsv,.log,text/csv,text/plain" onchange={(e) => choose(e.currentTarget.files?.[0])} />
+    <input
+      class="sr-only"
+      type="file"
+      accept=".csv,.txt,.tsv,.log,text/csv,text/plain"
+      onchange={(e) => choose(e.currentTarget.files?.[0])}
+    />
   </label>
 
   <div class="mt-4">
-    <Problems {problems} title={layout ? 'Not imported; nothing was saved' : 'This file cannot be read as a log'}>
+    <Problems
+      {problems}
+      title={layout ? 'Not imported; nothing was saved' : 'This file cannot be read as a log'}
+    >
       {#if canSkip}
-        <label class="mt-3 flex min-h-11 items-center gap-3 font-semibold"><input type="checkbox" class="size-5" bind:checked={skipBrokenRows} />Leave these rows out and import the rest</label>
+        <label class="mt-3 flex min-h-11 items-center gap-3 font-semibold"
+          ><input type="checkbox" class="size-5" bind:checked={skipBrokenRows} />Leave these rows out and
+          import the rest</label
+        >
       {/if}
     </Problems>
   </div>
@@ -126,26 +169,47 @@
     <section class="card mt-4 overflow-x-auto p-4" aria-label="Columns">
       <div class="flex flex-wrap items-baseline gap-x-4">
         <h2>How the columns were understood</h2>
-        <p class="text-ink-2 text-sm">Separator {SEPARATORS[layout.delimiter]}, decimal {layout.decimal === ',' ? 'comma' : 'point'}, first sample on line {layout.dataLine}{recalled ? '. As you set it the last time for these headers' : ''}</p>
+        <p class="text-ink-2 text-sm">
+          Separator {SEPARATORS[layout.delimiter]}, decimal {layout.decimal === ',' ? 'comma' : 'point'},
+          first sample on line {layout.dataLine}{recalled
+            ? '. As you set it the last time for these headers'
+            : ''}
+        </p>
       </div>
       <table class="mt-2 w-full min-w-[860px]">
-        <thead class="text-ink-2 text-left text-sm"><tr><th class="py-1 font-normal">Column</th><th class="py-1 font-normal">First values</th><th class="py-1 font-normal">Used as</th><th class="py-1 font-normal">In</th><th class="py-1 font-normal">Because</th></tr></thead>
+        <thead class="text-ink-2 text-left text-sm"
+          ><tr
+            ><th class="py-1 font-normal">Column</th><th class="py-1 font-normal">First values</th><th
+              class="py-1 font-normal">Used as</th
+            ><th class="py-1 font-normal">In</th><th class="py-1 font-normal">Because</th></tr
+          ></thead
+        >
         <tbody>
           {#each layout.columns as column, i (i)}
-            <ColumnRow {column} samples={layout.preview.map((row) => row[i] ?? '')} onchange={(c) => change(i, c)} />
+            <ColumnRow
+              {column}
+              samples={layout.preview.map((row) => row[i] ?? '')}
+              onchange={(c) => change(i, c)}
+            />
           {/each}
         </tbody>
       </table>
     </section>
 
-    <div class="border-line bg-paper sticky bottom-0 -mx-4 mt-4 flex flex-wrap items-center gap-4 border-t px-4 py-3">
+    <div
+      class="border-line bg-paper sticky bottom-0 -mx-4 mt-4 flex flex-wrap items-center gap-4 border-t px-4 py-3"
+    >
       <p class="mr-auto {missing.length > 0 ? 'text-off font-semibold' : 'text-ink-2'}">
         {#if missing.length > 0}{missing[0].message.charAt(0).toUpperCase() + missing[0].message.slice(1)}
-        {:else if sent !== null}{sent < (file?.size ?? 0) ? `${size(sent)} of ${size(file?.size ?? 0)} sent` : 'Sent; reading and judging the run'}
+        {:else if sent !== null}{sent < (file?.size ?? 0)
+            ? `${size(sent)} of ${size(file?.size ?? 0)} sent`
+            : 'Sent; reading and judging the run'}
         {:else}The file stays as it is; what is read from it is judged against the spec sheet of {vehicle.name}.{/if}
       </p>
       {#if sent !== null}<button class="btn" onclick={() => stopper?.abort()}>Stop</button>{/if}
-      <button class="btn btn-main min-w-44" onclick={send} disabled={missing.length > 0 || sent !== null}>{sent === null ? 'Import and judge' : 'Importing…'}</button>
+      <button class="btn btn-main min-w-44" onclick={send} disabled={missing.length > 0 || sent !== null}
+        >{sent === null ? 'Import and judge' : 'Importing…'}</button
+      >
     </div>
   {/if}
 {/if}

@@ -25,7 +25,10 @@ export function recall(columns: readonly Column[]): Column[] | undefined {
 export function remember(columns: readonly Column[]): void {
   const headers = signature(columns);
   try {
-    localStorage.setItem(KEY, JSON.stringify([{ headers, columns }, ...kept().filter((k) => k.headers !== headers)].slice(0, MOST)));
+    localStorage.setItem(
+      KEY,
+      JSON.stringify([{ headers, columns }, ...kept().filter((k) => k.headers !== headers)].slice(0, MOST))
+    );
   } catch {
     // A full or closed store only costs the convenience.
   }

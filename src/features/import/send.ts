@@ -12,10 +12,17 @@ export interface Sending {
 }
 
 /** Sends a log with its confirmed columns. `onprogress` gets bytes sent; the promise settles with the judged run. */
-export function sendLog(sending: Sending, onprogress: (bytes: number) => void, signal: AbortSignal): Promise<Answer & { runId?: string }> {
+export function sendLog(
+  sending: Sending,
+  onprogress: (bytes: number) => void,
+  signal: AbortSignal
+): Promise<Answer & { runId?: string }> {
   const { file, jobId, layout, ...rest } = sending;
   const form = new FormData();
-  form.set('meta', JSON.stringify({ ...rest, at: new Date().toISOString(), layout: { ...layout, preview: undefined } }));
+  form.set(
+    'meta',
+    JSON.stringify({ ...rest, at: new Date().toISOString(), layout: { ...layout, preview: undefined } })
+  );
   form.set('file', file, file.name);
   // fetch cannot tell how much has been sent; the older interface can.
   return answerOf(

@@ -15,12 +15,34 @@
     ['Start', c(f.startC)],
     ['Warmed at', f.warmRateCPerMin === null ? '–' : `${f.warmRateCPerMin.toFixed(1)} °C/min`],
     ['Knee', f.knee ? `${c(f.knee.celsius)} at ${clock(f.knee.atS)}` : 'none'],
-    ['Plateau', f.plateauC === null ? 'not reached' : `${c(f.plateauC)} ± ${(f.plateauSpreadC ?? 0).toFixed(1)}`],
+    [
+      'Plateau',
+      f.plateauC === null ? 'not reached' : `${c(f.plateauC)} ± ${(f.plateauSpreadC ?? 0).toFixed(1)}`
+    ],
     ['Moving less idle', signed(f.roadMinusIdleC)],
     ['Highest', c(f.maxC)],
-    ['Expected opening', run.band?.openingAtS ? `${clock(run.band.openingAtS.low)} to ${clock(run.band.openingAtS.high)}` : 'not today'],
-    ['Expected plateau', run.band?.plateauC ? `${Math.round(run.band.plateauC.low)} to ${Math.round(run.band.plateauC.high)} °C` : '–'],
-    ['Fan on at', f.fan.from === 'none' ? 'not logged' : f.fan.switches.filter((s) => s.to === 'on').map((s) => `${Math.round(s.celsius)}°`).slice(0, 6).join(' ') || 'never'],
+    [
+      'Expected opening',
+      run.band?.openingAtS
+        ? `${clock(run.band.openingAtS.low)} to ${clock(run.band.openingAtS.high)}`
+        : 'not today'
+    ],
+    [
+      'Expected plateau',
+      run.band?.plateauC
+        ? `${Math.round(run.band.plateauC.low)} to ${Math.round(run.band.plateauC.high)} °C`
+        : '–'
+    ],
+    [
+      'Fan on at',
+      f.fan.from === 'none'
+        ? 'not logged'
+        : f.fan.switches
+            .filter((s) => s.to === 'on')
+            .map((s) => `${Math.round(s.celsius)}°`)
+            .slice(0, 6)
+            .join(' ') || 'never'
+    ],
     ['Samples', `${run.sampleCount.toLocaleString('en')} over ${clock(run.durationS)}`]
   ]);
 </script>
@@ -28,22 +50,41 @@
 <section class="card p-4" aria-label="Measured">
   <dl class="grid grid-cols-2 gap-x-6 gap-y-3 sm:grid-cols-3 xl:grid-cols-5">
     {#each facts as [name, value] (name)}
-      <div><dt class="text-ink-2 text-sm">{name}</dt><dd class="reading font-semibold">{value}</dd></div>
+      <div>
+        <dt class="text-ink-2 text-sm">{name}</dt>
+        <dd class="reading font-semibold">{value}</dd>
+      </div>
     {/each}
   </dl>
   {#if f.segments.length > 0}
-    <h3 class="mt-5 font-bold">Steady stretches</h3>
+    <h2 class="mt-5">Steady stretches</h2>
     <table class="mt-2 w-full text-left">
-      <thead class="text-ink-2 text-sm"><tr><th class="py-1 pr-4 font-normal">From</th><th class="py-1 pr-4 font-normal">To</th><th class="py-1 pr-4 font-normal">Driving</th><th class="py-1 pr-4 text-right font-normal">Coolant</th><th class="py-1 text-right font-normal">Load</th></tr></thead>
+      <thead class="text-ink-2 text-sm"
+        ><tr
+          ><th class="py-1 pr-4 font-normal">From</th><th class="py-1 pr-4 font-normal">To</th><th
+            class="py-1 pr-4 font-normal">Driving</th
+          ><th class="py-1 pr-4 text-right font-normal">Coolant</th><th class="py-1 text-right font-normal"
+            >Load</th
+          ></tr
+        ></thead
+      >
       <tbody class="reading">
         {#each f.segments as s (s.fromS)}
-          <tr class="border-line border-t"><td class="py-1.5 pr-4">{clock(s.fromS)}</td><td class="py-1.5 pr-4">{clock(s.toS)}</td><td class="py-1.5 pr-4 font-sans">{s.kind}</td><td class="py-1.5 pr-4 text-right">{c(s.celsius)} ± {s.spreadC.toFixed(1)}</td><td class="py-1.5 text-right">{Math.round(s.meanLoadPct)} %</td></tr>
+          <tr class="border-line border-t"
+            ><td class="py-1.5 pr-4">{clock(s.fromS)}</td><td class="py-1.5 pr-4">{clock(s.toS)}</td><td
+              class="py-1.5 pr-4 font-sans">{s.kind}</td
+            ><td class="py-1.5 pr-4 text-right">{c(s.celsius)} ± {s.spreadC.toFixed(1)}</td><td
+              class="py-1.5 text-right">{Math.round(s.meanLoadPct)} %</td
+            ></tr
+          >
         {/each}
       </tbody>
     </table>
   {/if}
   {#if run.importWarnings.length + run.analysis.warnings.length > 0}
-    <h3 class="mt-5 font-bold">To bear in mind</h3>
-    <ul class="mt-1 list-disc space-y-1 pl-5">{#each [...run.analysis.warnings, ...run.importWarnings] as w, i (i)}<li>{w}</li>{/each}</ul>
+    <h2 class="mt-5">To bear in mind</h2>
+    <ul class="mt-1 list-disc space-y-1 pl-5">
+      {#each [...run.analysis.warnings, ...run.importWarnings] as w, i (i)}<li>{w}</li>{/each}
+    </ul>
   {/if}
 </section>

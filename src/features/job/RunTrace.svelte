@@ -21,7 +21,9 @@
   // The chart code is the heaviest part of the page and draws nothing on the server: it comes after the words.
   let chart = $state<{ Trace: typeof TraceModule.default; Strip: typeof StripModule.default }>();
   $effect(() => {
-    void Promise.all([import('$lib/ui/chart/Trace.svelte'), import('$lib/ui/chart/Strip.svelte')]).then(([t, s]) => (chart = { Trace: t.default, Strip: s.default }));
+    void Promise.all([import('$lib/ui/chart/Trace.svelte'), import('$lib/ui/chart/Strip.svelte')]).then(
+      ([t, s]) => (chart = { Trace: t.default, Strip: s.default })
+    );
   });
 
   const full = $derived({ from: 0, to: Math.max(run.durationS, 1) });
@@ -33,7 +35,9 @@
   let shown = $state<ChannelKey[]>([]);
   let request = 0;
 
-  const extra = $derived(CHANNELS.filter((c) => c.key !== 'ect_c' && samples.channels[c.key]).map((c) => c.key));
+  const extra = $derived(
+    CHANNELS.filter((c) => c.key !== 'ect_c' && samples.channels[c.key]).map((c) => c.key)
+  );
   const thresholds = $derived(thresholdsOf(sheet));
   const marks = $derived([...opening(), ...run.marks.map((m) => ({ t: m.t, label: m.text }))]);
   const zoomed = $derived(range.from > full.from || range.to < full.to);
@@ -64,7 +68,9 @@
     if (run.samples.t.length >= run.samples.total) return;
     const mine = ++request;
     const margin = (next.to - next.from) * 0.5;
-    const response = await fetch(`/api/runs/${run.id}/samples?from=${next.from - margin}&to=${next.to + margin}&points=2400`).catch(() => null);
+    const response = await fetch(
+      `/api/runs/${run.id}/samples?from=${next.from - margin}&to=${next.to + margin}&points=2400`
+    ).catch(() => null);
     if (response?.ok && mine === request) samples = await response.json();
   }
 
@@ -91,48 +97,106 @@
     ])
   );
 
-  const toggle = (key: ChannelKey) => (shown = shown.includes(key) ? shown.filter((k) => k !== key) : [...shown, key]);
-  const shownValue = (key: ChannelKey, i: number) => formatQuantity(samples.channels[key]?.[i], channel(key).kind);
+  const toggle = (key: ChannelKey) =>
+    (shown = shown.includes(key) ? shown.filter((k) => k !== key) : [...shown, key]);
+  const shownValue = (key: ChannelKey, i: number) =>
+    formatQuantity(samples.channels[key]?.[i], channel(key).kind);
 </script>
 
 <section class="card p-3" aria-label="Trace">
   <div class="flex min-h-11 flex-wrap items-center gap-x-5 gap-y-1 px-1">
     {#if at === null}
       <p class="text-ink-2 flex flex-wrap items-center gap-x-5">
-        <span class="flex items-center gap-2"><svg width="34" height="12" aria-hidden="true"><defs><linearGradient id="key-heat"><stop offset="0" stop-color="var(--heat-1)" /><stop offset=".5" stop-color="var(--heat-3)" /><stop offset="1" stop-color="var(--heat-5)" /></linearGradient></defs><rect y="4" width="34" height="4" rx="2" fill="url(#key-heat)" /></svg>coolant as logged</span>
-        <span class="flex items-center gap-2"><svg width="34" height="14" aria-hidden="true"><rect width="34" height="14" fill="var(--band)" opacity=".3" /><line y1="7" y2="7" x2="34" stroke="var(--band)" stroke-dasharray="5 4" stroke-width="1.5" /></svg>where it should have been today, 9 times in 10</span>
+        <span class="flex items-center gap-2"
+          ><svg width="34" height="12" aria-hidden="true"
+            ><defs
+              ><linearGradient id="key-heat"
+                ><stop offset="0" stop-color="var(--heat-1)" /><stop
+                  offset=".5"
+                  stop-color="var(--heat-3)"
+                /><stop offset="1" stop-color="var(--heat-5)" /></linearGradient
+              ></defs
+            ><rect y="4" width="34" height="4" rx="2" fill="url(#key-heat)" /></svg
+          >coolant as logged</span
+        >
+        <span class="flex items-center gap-2"
+          ><svg width="34" height="14" aria-hidden="true"
+            ><rect width="34" height="14" fill="var(--band)" opacity=".3" /><line
+              y1="7"
+              y2="7"
+              x2="34"
+              stroke="var(--band)"
+              stroke-dasharray="5 4"
+              stroke-width="1.5"
+            /></svg
+          >where it should have been today, 9 times in 10</span
+        >
       </p>
     {:else}
       <p class="reading flex flex-wrap items-baseline gap-x-4" aria-live="polite">
         <span class="text-ink-2">{clock(samples.t[at])}</span>
         <strong class="text-lg">{shownValue('ect_c', at)}</strong>
         <span class="text-ink-2">{bandAt(samples.t[at])}</span>
-        {#each extra.slice(0, 6) as key (key)}<span class="text-sm">{channel(key).title} {shownValue(key, at)}</span>{/each}
+        {#each extra.slice(0, 6) as key (key)}<span class="text-sm"
+            >{channel(key).title} {shownValue(key, at)}</span
+          >{/each}
       </p>
     {/if}
     <div class="no-print ml-auto flex gap-1.5">
       {#if zoomed}<button class="btn px-3" onclick={() => show(full)}>Whole run</button>{/if}
-      <button class="btn px-3" onclick={() => zoom(2)} disabled={!zoomed} aria-label="Zoom out"><Minus size={18} aria-hidden="true" /></button>
-      <button class="btn px-3" onclick={() => zoom(0.5)} aria-label="Zoom in"><Plus size={18} aria-hidden="true" /></button>
+      <button class="btn px-3" onclick={() => zoom(2)} disabled={!zoomed} aria-label="Zoom out"
+        ><Minus size={18} aria-hidden="true" /></button
+      >
+      <button class="btn px-3" onclick={() => zoom(0.5)} aria-label="Zoom in"
+        ><Plus size={18} aria-hidden="true" /></button
+      >
     </div>
   </div>
   <div class="mt-1 h-[420px] 2xl:h-[540px]">
     {#if chart}
-      <chart.Trace t={samples.t} ect={samples.channels.ect_c ?? []} band={run.band} {thresholds} {marks} {range} {full} bind:cursor onrange={show} label="Coolant temperature over time, {run.fileName}. Arrow keys read values." />
+      <chart.Trace
+        t={samples.t}
+        ect={samples.channels.ect_c ?? []}
+        band={run.band}
+        {thresholds}
+        {marks}
+        {range}
+        {full}
+        bind:cursor
+        onrange={show}
+        label="Coolant temperature over time, {run.fileName}. Arrow keys read values."
+      />
     {:else}
       <p class="text-ink-2 grid h-full place-items-center">Drawing the curve…</p>
     {/if}
   </div>
   {#if chart}
     {#each shown as key (key)}
-      <chart.Strip t={samples.t} values={samples.channels[key] ?? []} title={channel(key).title} unit={baseUnit(channel(key).kind).symbol} {range} bind:cursor />
+      <chart.Strip
+        t={samples.t}
+        values={samples.channels[key] ?? []}
+        title={channel(key).title}
+        unit={baseUnit(channel(key).kind).symbol}
+        {range}
+        bind:cursor
+      />
     {/each}
   {/if}
   {#if extra.length > 0}
-    <div class="no-print mt-2 flex flex-wrap items-center gap-2 px-1" role="group" aria-label="Other channels under the trace">
+    <div
+      class="no-print mt-2 flex flex-wrap items-center gap-2 px-1"
+      role="group"
+      aria-label="Other channels under the trace"
+    >
       <span class="text-ink-2 text-sm">Also show</span>
       {#each extra as key (key)}
-        <button class="min-h-11 rounded-full border px-3.5 text-sm {shown.includes(key) ? 'border-act bg-act text-act-ink font-semibold' : 'border-line-strong'}" aria-pressed={shown.includes(key)} onclick={() => toggle(key)}>{channel(key).title}</button>
+        <button
+          class="min-h-11 rounded-full border px-3.5 text-sm {shown.includes(key)
+            ? 'border-act bg-act text-act-ink font-semibold'
+            : 'border-line-strong'}"
+          aria-pressed={shown.includes(key)}
+          onclick={() => toggle(key)}>{channel(key).title}</button
+        >
       {/each}
     </div>
   {/if}

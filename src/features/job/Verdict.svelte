@@ -15,7 +15,9 @@
   }
   let { analysis }: Props = $props();
 
-  const tone = $derived(analysis.verdict === 'none' ? 'good' : analysis.verdict === 'not-enough' ? 'open' : 'off');
+  const tone = $derived(
+    analysis.verdict === 'none' ? 'good' : analysis.verdict === 'not-enough' ? 'open' : 'off'
+  );
   const shown = $derived(analysis.suspects.slice(0, 5));
 
   /** Blind spots that one and the same drive would show are told together. */
@@ -33,10 +35,19 @@
 </script>
 
 <section class="card overflow-hidden" aria-label="Verdict">
-  <div class="border-l-6 p-4 {tone === 'good' ? 'border-good bg-good-wash' : tone === 'off' ? 'border-off bg-off-wash' : 'border-line-strong bg-well'}">
+  <div
+    class="border-l-6 p-4 {tone === 'good'
+      ? 'border-good bg-good-wash'
+      : tone === 'off'
+        ? 'border-off bg-off-wash'
+        : 'border-line-strong bg-well'}"
+  >
     <p class="text-sm font-semibold">{tone === 'open' ? 'This run' : 'Fits this run best'}</p>
     <h2 class="mt-0.5 flex items-center gap-2 text-2xl" data-verdict={analysis.verdict}>
-      {#if tone === 'good'}<CircleCheck size={26} aria-hidden="true" />{:else if tone === 'off'}<TriangleAlert size={26} aria-hidden="true" />{:else}<CircleHelp size={26} aria-hidden="true" />{/if}
+      {#if tone === 'good'}<CircleCheck size={26} aria-hidden="true" />{:else if tone === 'off'}<TriangleAlert
+          size={26}
+          aria-hidden="true"
+        />{:else}<CircleHelp size={26} aria-hidden="true" />{/if}
       {verdictTitle(analysis)}
     </h2>
     <p class="mt-1.5">{verdictSentence(analysis)}</p>
@@ -47,10 +58,20 @@
     <ol class="mt-2 space-y-2.5">
       {#each shown as s (s.fault)}
         <li>
-          <div class="flex items-baseline gap-3"><span>{SUSPECTS[s.fault].title}</span><span class="reading ml-auto">{s.probability < 0.01 ? '< 1' : Math.round(s.probability * 100)} %</span></div>
-          <div class="bg-well mt-1 h-2 rounded-full" aria-hidden="true"><div class="bg-ink h-2 rounded-full" style="width: {Math.max(1, s.probability * 100)}%"></div></div>
-          {#if s.alike.length > 0}<p class="text-ink-2 mt-1 text-sm">Looks the same in a log: {s.alike.map((id) => midSentence(SUSPECTS[id].title)).join(', ')}</p>{/if}
-          {#if s.fault !== 'none' && s === shown[0]}<p class="text-ink-2 mt-1 text-sm">To confirm: {SUSPECTS[s.fault].confirm}</p>{/if}
+          <div class="flex items-baseline gap-3">
+            <span>{SUSPECTS[s.fault].title}</span><span class="reading ml-auto"
+              >{s.probability < 0.01 ? '< 1' : Math.round(s.probability * 100)} %</span
+            >
+          </div>
+          <div class="bg-well mt-1 h-2 rounded-full" aria-hidden="true">
+            <div class="bg-ink h-2 rounded-full" style="width: {Math.max(1, s.probability * 100)}%"></div>
+          </div>
+          {#if s.alike.length > 0}<p class="text-ink-2 mt-1 text-sm">
+              Looks the same in a log: {s.alike.map((id) => midSentence(SUSPECTS[id].title)).join(', ')}
+            </p>{/if}
+          {#if s.fault !== 'none' && s === shown[0]}<p class="text-ink-2 mt-1 text-sm">
+              To confirm: {SUSPECTS[s.fault].confirm}
+            </p>{/if}
         </li>
       {/each}
     </ol>
@@ -62,7 +83,13 @@
       {#each analysis.evidence as e, i (i)}
         <li class="grid grid-cols-[26px_1fr] gap-x-1 {e.state === 'off' ? 'text-off font-semibold' : ''}">
           <span class="pt-0.5">
-            {#if e.state === 'off'}<TriangleAlert size={18} aria-label="Off" />{:else if e.state === 'as-expected'}<Check size={18} aria-label="As expected" />{:else}<Dot size={18} aria-label="Note" />{/if}
+            {#if e.state === 'off'}<TriangleAlert
+                size={18}
+                aria-label="Off"
+              />{:else if e.state === 'as-expected'}<Check size={18} aria-label="As expected" />{:else}<Dot
+                size={18}
+                aria-label="Note"
+              />{/if}
           </span>
           <span>{e.text}</span>
         </li>
@@ -75,14 +102,25 @@
       <Accordion.Item value="blind">
         <Accordion.Header>
           <Accordion.Trigger class="group flex min-h-14 w-full items-center gap-2 px-4 text-left font-bold">
-            What this run could not have shown <span class="text-ink-2 reading font-normal">{analysis.couldNotShow.length}</span>
-            <ChevronDown class="ml-auto transition-transform group-data-[state=open]:rotate-180" size={20} aria-hidden="true" />
+            What this run could not have shown <span class="text-ink-2 reading font-normal"
+              >{analysis.couldNotShow.length}</span
+            >
+            <ChevronDown
+              class="ml-auto transition-transform group-data-[state=open]:rotate-180"
+              size={20}
+              aria-hidden="true"
+            />
           </Accordion.Trigger>
         </Accordion.Header>
         <Accordion.Content class="px-4 pb-4">
           <ul class="space-y-3">
             {#each blind as b (b.because + b.toShow)}
-              <li><p class="font-semibold">{b.titles.join(', ')}</p><p class="text-ink-2 text-sm">{sentence(b.because)}. <span class="text-ink">{b.toShow}.</span></p></li>
+              <li>
+                <p class="font-semibold">{b.titles.join(', ')}</p>
+                <p class="text-ink-2 text-sm">
+                  {sentence(b.because)}. <span class="text-ink">{b.toShow}.</span>
+                </p>
+              </li>
             {/each}
           </ul>
         </Accordion.Content>

@@ -8,7 +8,11 @@ export function thresholdsOf(sheet: SpecSheet | null): Threshold[] {
   const all: Threshold[] = [
     { celsius: thermostat.startOpenC, label: 'opens', kind: 'thermostat' },
     { celsius: thermostat.fullOpenC, label: 'full open', kind: 'thermostat' },
-    ...(fan?.stages ?? []).map((s): Threshold => ({ celsius: s.onC, label: fan!.stages!.length === 1 ? 'fan on' : `fan ${s.name}`, kind: 'fan' })),
+    ...(fan?.stages ?? []).map((s): Threshold => ({
+      celsius: s.onC,
+      label: fan!.stages!.length === 1 ? 'fan on' : `fan ${s.name}`,
+      kind: 'fan'
+    })),
     ...(limits?.hotC == null ? [] : [{ celsius: limits.hotC, label: 'hot', kind: 'limit' } as const]),
     ...(limits?.stopC == null ? [] : [{ celsius: limits.stopC, label: 'stop', kind: 'limit' } as const])
   ];

@@ -20,7 +20,11 @@
     problems = lacking;
     if (lacking.length > 0) return;
     busy = true;
-    const answer = await record(`vehicle:${id}`, { kind: 'vehicle.entered', payload: { fleetNo: fleetNo.trim(), name: name.trim(), note: note.trim() } }, eventId);
+    const answer = await record(
+      `vehicle:${id}`,
+      { kind: 'vehicle.entered', payload: { fleetNo: fleetNo.trim(), name: name.trim(), note: note.trim() } },
+      eventId
+    );
     busy = false;
     if (!answer.ok) problems = answer.problems;
     else await goto(`/vehicles/${id}/sheet`);
@@ -30,8 +34,34 @@
 <h1 class="mb-4">Add a vehicle</h1>
 <form class="card max-w-2xl space-y-4 p-5" onsubmit={add}>
   <Problems {problems} title="Not added yet" />
-  <label class="block"><span class="mb-1 block font-semibold">Fleet number</span><input class="field reading" bind:value={fleetNo} maxlength="20" autocomplete="off" /></label>
-  <label class="block"><span class="mb-1 block font-semibold">Vehicle</span><input class="field" bind:value={name} maxlength="120" autocomplete="off" /></label>
-  <label class="block"><span class="mb-1 block font-semibold">What it does</span><input class="field" bind:value={note} maxlength="200" placeholder="optional" /></label>
-  <div class="flex gap-3"><button class="btn btn-main" disabled={busy}>Add it and write its spec sheet</button><a class="btn" href="/vehicles">Leave it</a></div>
+  <label class="block"
+    ><span class="mb-1 block font-semibold">Fleet number</span><input
+      class="field reading"
+      bind:value={fleetNo}
+      maxlength="20"
+      autocomplete="off"
+    /></label
+  >
+  <label class="block"
+    ><span class="mb-1 block font-semibold">Vehicle</span><input
+      class="field"
+      bind:value={name}
+      maxlength="120"
+      autocomplete="off"
+    /></label
+  >
+  <label class="block"
+    ><span class="mb-1 block font-semibold">What it does</span><input
+      class="field"
+      bind:value={note}
+      maxlength="200"
+      placeholder="optional"
+    /></label
+  >
+  <div class="flex gap-3">
+    <button class="btn btn-main" disabled={busy}>Add it and write its spec sheet</button><a
+      class="btn"
+      href="/vehicles">Leave it</a
+    >
+  </div>
 </form>

@@ -72,7 +72,13 @@
     }
     await goto(`/vehicles/${vehicle.id}`, { invalidateAll: true });
     toast(`Spec sheet of ${vehicle.fleetNo} saved`, {
-      action: { label: 'Undo', onClick: () => void record(stream, { kind: 'undo', payload: { of: id } }).then(() => goto(`/vehicles/${vehicle.id}`, { invalidateAll: true })) }
+      action: {
+        label: 'Undo',
+        onClick: () =>
+          void record(stream, { kind: 'undo', payload: { of: id } }).then(() =>
+            goto(`/vehicles/${vehicle.id}`, { invalidateAll: true })
+          )
+      }
     });
   }
 
@@ -83,24 +89,59 @@
   }
 </script>
 
-<p class="text-ink-2"><a class="quiet-link" href="/vehicles/{vehicle.id}">{vehicle.fleetNo} {vehicle.name}</a></p>
+<p class="text-ink-2">
+  <a class="quiet-link" href="/vehicles/{vehicle.id}">{vehicle.fleetNo} {vehicle.name}</a>
+</p>
 <h1 class="mt-1">Spec sheet</h1>
-<p class="text-ink-2 mt-1 mb-4 max-w-3xl">What this vehicle should do, from the maker’s service information. Leave out what you do not know; each reading says what it could not judge for lack of it. Any unit may be typed: 187F, 5.2k, 1.1 bar.</p>
+<p class="text-ink-2 mt-1 mb-4 max-w-3xl">
+  What this vehicle should do, from the maker’s service information. Leave out what you do not know; each
+  reading says what it could not judge for lack of it. Any unit may be typed: 187F, 5.2k, 1.1 bar.
+</p>
 
 <form onsubmit={save}>
   <Problems {problems} title="Not saved yet" />
   <Tabs.Root value={tab} onValueChange={turnTo}>
     <div class="mt-3 mb-3 flex flex-wrap items-center gap-3">
       <Tabs.List class="border-line-strong flex rounded-lg border p-0.5">
-        <Tabs.Trigger value="form" class="data-[state=active]:bg-ink data-[state=active]:text-card min-h-11 rounded-md px-4 font-semibold">Fields</Tabs.Trigger>
-        <Tabs.Trigger value="text" class="data-[state=active]:bg-ink data-[state=active]:text-card min-h-11 rounded-md px-4 font-semibold">Whole sheet as text</Tabs.Trigger>
+        <Tabs.Trigger
+          value="form"
+          class="data-[state=active]:bg-ink data-[state=active]:text-card min-h-11 rounded-md px-4 font-semibold"
+          >Fields</Tabs.Trigger
+        >
+        <Tabs.Trigger
+          value="text"
+          class="data-[state=active]:bg-ink data-[state=active]:text-card min-h-11 rounded-md px-4 font-semibold"
+          >Whole sheet as text</Tabs.Trigger
+        >
       </Tabs.List>
-      <label class="btn focus-within:outline-3">Take it from a file<input type="file" accept=".json,application/json" class="sr-only" onchange={(e) => takeFile(e.currentTarget.files?.[0])} /></label>
+      <label class="btn focus-within:outline-3"
+        >Take it from a file<input
+          type="file"
+          accept=".json,application/json"
+          class="sr-only"
+          onchange={(e) => takeFile(e.currentTarget.files?.[0])}
+        /></label
+      >
     </div>
-    <Tabs.Content value="form">{#key base}<SheetForm bind:draft {problems} keepsCurve={base?.ect?.curve != null && base.ect.curve.kind !== 'beta'} />{/key}</Tabs.Content>
-    <Tabs.Content value="text"><textarea class="field reading min-h-[60vh] text-sm" aria-label="Whole sheet as text" spellcheck="false" bind:value={text}></textarea></Tabs.Content>
+    <Tabs.Content value="form"
+      >{#key base}<SheetForm
+          bind:draft
+          {problems}
+          keepsCurve={base?.ect?.curve != null && base.ect.curve.kind !== 'beta'}
+        />{/key}</Tabs.Content
+    >
+    <Tabs.Content value="text"
+      ><textarea
+        class="field reading min-h-[60vh] text-sm"
+        aria-label="Whole sheet as text"
+        spellcheck="false"
+        bind:value={text}></textarea></Tabs.Content
+    >
   </Tabs.Root>
   <div class="border-line bg-paper sticky bottom-0 -mx-4 mt-4 flex gap-3 border-t px-4 py-3">
-    <button class="btn btn-main min-w-36" disabled={busy}>{busy ? 'Saving…' : 'Save the sheet'}</button><a class="btn" href="/vehicles/{vehicle.id}">Leave it</a>
+    <button class="btn btn-main min-w-36" disabled={busy}>{busy ? 'Saving…' : 'Save the sheet'}</button><a
+      class="btn"
+      href="/vehicles/{vehicle.id}">Leave it</a
+    >
   </div>
 </form>

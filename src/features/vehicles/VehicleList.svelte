@@ -10,35 +10,83 @@
   let wanted = $state('');
   let filter = $state<HTMLInputElement>();
   const words = $derived(wanted.toLowerCase().split(/\s+/).filter(Boolean));
-  const found = $derived(vehicles.filter((v) => words.every((w) => `${v.fleetNo} ${v.name} ${v.note} ${v.sheet ? fanWords(v.sheet) : ''}`.toLowerCase().includes(w))));
+  const found = $derived(
+    vehicles.filter((v) =>
+      words.every((w) =>
+        `${v.fleetNo} ${v.name} ${v.note} ${v.sheet ? fanWords(v.sheet) : ''}`.toLowerCase().includes(w)
+      )
+    )
+  );
   $effect(() => useShortcuts([{ key: '/', label: 'Find a vehicle', run: () => filter?.focus() }]));
 </script>
 
 <div class="mb-5 flex flex-wrap items-end gap-4">
   <h1 class="mr-auto">Vehicles</h1>
-  {#if vehicles.length > 0}<label class="w-64"><span class="sr-only">Find a vehicle</span><input class="field" type="search" placeholder="Find a vehicle   /" bind:value={wanted} bind:this={filter} /></label>{/if}
+  {#if vehicles.length > 0}<label class="w-64"
+      ><span class="sr-only">Find a vehicle</span><input
+        class="field"
+        type="search"
+        placeholder="Find a vehicle   /"
+        bind:value={wanted}
+        bind:this={filter}
+      /></label
+    >{/if}
   <a class="btn btn-main" href="/vehicles/new"><Plus size={20} aria-hidden="true" />Add a vehicle</a>
 </div>
 
 {#if vehicles.length === 0}
-  <div class="card mx-auto max-w-xl p-8 text-center"><h2>No vehicles yet</h2><p class="text-ink-2 mt-2">A vehicle needs a spec sheet: what its thermostat, fan and sensor should do.</p></div>
+  <div class="card mx-auto max-w-xl p-8 text-center">
+    <h2>No vehicles yet</h2>
+    <p class="text-ink-2 mt-2">
+      A vehicle needs a spec sheet: what its thermostat, fan and sensor should do.
+    </p>
+  </div>
 {:else}
   <div class="card overflow-x-auto">
     <table class="w-full min-w-[820px] text-left">
-      <thead class="text-ink-2 text-sm"><tr><th class="px-4 py-3 font-normal">Fleet no.</th><th class="py-3 pr-4 font-normal">Vehicle</th><th class="py-3 pr-4 font-normal">Thermostat</th><th class="py-3 pr-4 font-normal">Regulates</th><th class="py-3 pr-4 font-normal">Fan</th><th class="py-3 pr-4 text-right font-normal">Jobs</th></tr></thead>
+      <thead class="text-ink-2 text-sm"
+        ><tr
+          ><th class="px-4 py-3 font-normal">Fleet no.</th><th class="py-3 pr-4 font-normal">Vehicle</th><th
+            class="py-3 pr-4 font-normal">Thermostat</th
+          ><th class="py-3 pr-4 font-normal">Regulates</th><th class="py-3 pr-4 font-normal">Fan</th><th
+            class="py-3 pr-4 text-right font-normal">Jobs</th
+          ></tr
+        ></thead
+      >
       <tbody>
         {#each found as v (v.id)}
           <tr class="border-line hover:bg-well border-t">
-            <td class="px-4 py-1"><a href="/vehicles/{v.id}" class="reading quiet-link flex min-h-11 items-center font-bold">{v.fleetNo}</a></td>
+            <td class="px-4 py-1"
+              ><a href="/vehicles/{v.id}" class="reading quiet-link flex min-h-11 items-center font-bold"
+                >{v.fleetNo}</a
+              ></td
+            >
             <td class="py-2 pr-4">{v.name}<br /><span class="text-ink-2 text-sm">{v.note}</span></td>
             {#if v.sheet}
-              <td class="reading py-2 pr-4">{v.sheet.thermostat.startOpenC} to {v.sheet.thermostat.fullOpenC} °C<br /><span class="text-ink-2 font-sans text-sm">{v.sheet.thermostat.side ?? 'side not given'}{v.sheet.thermostat.heaterOhm ? ', heated' : ''}</span></td>
-              <td class="reading py-2 pr-4">{v.sheet.regulating?.lowC ?? '–'} to {v.sheet.regulating?.highC ?? '–'} °C</td>
+              <td class="reading py-2 pr-4"
+                >{v.sheet.thermostat.startOpenC} to {v.sheet.thermostat.fullOpenC} °C<br /><span
+                  class="text-ink-2 font-sans text-sm"
+                  >{v.sheet.thermostat.side ?? 'side not given'}{v.sheet.thermostat.heaterOhm
+                    ? ', heated'
+                    : ''}</span
+                ></td
+              >
+              <td class="reading py-2 pr-4"
+                >{v.sheet.regulating?.lowC ?? '–'} to {v.sheet.regulating?.highC ?? '–'} °C</td
+              >
               <td class="py-2 pr-4">{fanWords(v.sheet)}</td>
-            {:else}<td colspan="3" class="text-off py-2 pr-4 font-semibold">No spec sheet: runs cannot be judged</td>{/if}
-            <td class="reading py-2 pr-4 text-right">{v.jobs}{v.openJobs > 0 ? ` (${v.openJobs} open)` : ''}</td>
+            {:else}<td colspan="3" class="text-off py-2 pr-4 font-semibold"
+                >No spec sheet: runs cannot be judged</td
+              >{/if}
+            <td class="reading py-2 pr-4 text-right"
+              >{v.jobs}{v.openJobs > 0 ? ` (${v.openJobs} open)` : ''}</td
+            >
           </tr>
-        {:else}<tr><td colspan="6" class="text-ink-2 px-4 py-6">No vehicle has “{wanted}” in its number, name or fan.</td></tr>{/each}
+        {:else}<tr
+            ><td colspan="6" class="text-ink-2 px-4 py-6"
+              >No vehicle has “{wanted}” in its number, name or fan.</td
+            ></tr
+          >{/each}
       </tbody>
     </table>
   </div>

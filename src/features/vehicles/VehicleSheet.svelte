@@ -11,15 +11,50 @@
   }
   let { vehicle }: Props = $props();
   const sheet = $derived(vehicle.sheet);
-  const given = (value: unknown, unit = '') => (value === null || value === undefined ? 'not given' : `${value}${unit ? ` ${unit}` : ''}`);
+  const given = (value: unknown, unit = '') =>
+    value === null || value === undefined ? 'not given' : `${value}${unit ? ` ${unit}` : ''}`;
 
   const groups = $derived(
     sheet
       ? [
-          { title: 'Engine', rows: [['Fuel', given(sheet.engine?.fuel)], ['Displacement', given(sheet.engine?.displacementL, 'L')], ['Coolant', given(sheet.engine?.coolantL, 'L')], ['Cap', given(sheet.cap?.kPa, 'kPa')]] },
-          { title: 'Thermostat', rows: [['Starts to open', `${sheet.thermostat.startOpenC} °C`], ['Fully open', `${sheet.thermostat.fullOpenC} °C`], ['Shut again by', given(sheet.thermostat.closedByC, '°C')], ['Lift at least', given(sheet.thermostat.minLiftMm, 'mm')], ['Sits at the', given(sheet.thermostat.side)], ['Heater', sheet.thermostat.heaterOhm ? `${sheet.thermostat.heaterOhm} Ω` : 'none given']] },
-          { title: 'Fan', rows: [['Drive', fanWords(sheet).replace(/, \d.*$/, '')], ...(sheet.fan?.stages ?? []).map((s) => [`On, ${s.name}`, `${s.onC} °C, off ${s.offC} °C`]), ['With A/C', given(sheet.fan?.onWithAc == null ? null : sheet.fan.onWithAc ? 'on' : 'no')], ['After-run at most', given(sheet.fan?.afterRunMaxMin, 'min')]] },
-          { title: 'Limits', rows: [['Regulates', `${given(sheet.regulating?.lowC)} to ${given(sheet.regulating?.highC)} °C`], ['Hot above', given(sheet.limits?.hotC, '°C')], ['Stop the engine at', given(sheet.limits?.stopC, '°C')], ['Open the cap below', given(sheet.limits?.openCapC, '°C')]] }
+          {
+            title: 'Engine',
+            rows: [
+              ['Fuel', given(sheet.engine?.fuel)],
+              ['Displacement', given(sheet.engine?.displacementL, 'L')],
+              ['Coolant', given(sheet.engine?.coolantL, 'L')],
+              ['Cap', given(sheet.cap?.kPa, 'kPa')]
+            ]
+          },
+          {
+            title: 'Thermostat',
+            rows: [
+              ['Starts to open', `${sheet.thermostat.startOpenC} °C`],
+              ['Fully open', `${sheet.thermostat.fullOpenC} °C`],
+              ['Shut again by', given(sheet.thermostat.closedByC, '°C')],
+              ['Lift at least', given(sheet.thermostat.minLiftMm, 'mm')],
+              ['Sits at the', given(sheet.thermostat.side)],
+              ['Heater', sheet.thermostat.heaterOhm ? `${sheet.thermostat.heaterOhm} Ω` : 'none given']
+            ]
+          },
+          {
+            title: 'Fan',
+            rows: [
+              ['Drive', fanWords(sheet).replace(/, \d.*$/, '')],
+              ...(sheet.fan?.stages ?? []).map((s) => [`On, ${s.name}`, `${s.onC} °C, off ${s.offC} °C`]),
+              ['With A/C', given(sheet.fan?.onWithAc == null ? null : sheet.fan.onWithAc ? 'on' : 'no')],
+              ['After-run at most', given(sheet.fan?.afterRunMaxMin, 'min')]
+            ]
+          },
+          {
+            title: 'Limits',
+            rows: [
+              ['Regulates', `${given(sheet.regulating?.lowC)} to ${given(sheet.regulating?.highC)} °C`],
+              ['Hot above', given(sheet.limits?.hotC, '°C')],
+              ['Stop the engine at', given(sheet.limits?.stopC, '°C')],
+              ['Open the cap below', given(sheet.limits?.openCapC, '°C')]
+            ]
+          }
         ]
       : []
   );
@@ -28,9 +63,16 @@
 </script>
 
 <header class="mb-4 flex flex-wrap items-end gap-3">
-  <div class="mr-auto"><p class="text-ink-2"><a class="quiet-link" href="/vehicles">Vehicles</a> · {vehicle.note}</p><h1 class="mt-1"><span class="reading">{vehicle.fleetNo}</span> {vehicle.name}</h1></div>
-  {#if sheet}<a class="btn" href="/api/vehicles/{vehicle.id}/sheet.json" download><Download size={18} aria-hidden="true" />Sheet as a file</a>{/if}
-  <a class="btn" href={edit}><Pencil size={18} aria-hidden="true" />{sheet ? 'Edit the sheet' : 'Write the sheet'}</a>
+  <div class="mr-auto">
+    <p class="text-ink-2"><a class="quiet-link" href="/vehicles">Vehicles</a> · {vehicle.note}</p>
+    <h1 class="mt-1"><span class="reading">{vehicle.fleetNo}</span> {vehicle.name}</h1>
+  </div>
+  {#if sheet}<a class="btn" href="/api/vehicles/{vehicle.id}/sheet.json" download
+      ><Download size={18} aria-hidden="true" />Sheet as a file</a
+    >{/if}
+  <a class="btn" href={edit}
+    ><Pencil size={18} aria-hidden="true" />{sheet ? 'Edit the sheet' : 'Write the sheet'}</a
+  >
   <a class="btn btn-main" href="/jobs/new?vehicle={vehicle.id}">Open a job</a>
 </header>
 
@@ -40,15 +82,34 @@
       <section class="card p-4">
         <h2>{g.title}</h2>
         <dl class="mt-2">
-          {#each g.rows as [name, value] (name)}<div class="border-line flex justify-between gap-4 border-t py-1.5"><dt class="text-ink-2">{name}</dt><dd class="text-right {/\d/.test(value) ? 'reading' : value === 'not given' ? 'text-ink-2' : ''}">{value}</dd></div>{/each}
+          {#each g.rows as [name, value] (name)}<div
+              class="border-line flex justify-between gap-4 border-t py-1.5"
+            >
+              <dt class="text-ink-2">{name}</dt>
+              <dd
+                class="text-right {/\d/.test(value) ? 'reading' : value === 'not given' ? 'text-ink-2' : ''}"
+              >
+                {value}
+              </dd>
+            </div>{/each}
         </dl>
       </section>
     {/each}
   </div>
   <section class="card mt-4 p-4">
     <h2>Coolant sensor</h2>
-    <p class="text-ink-2 mb-3 text-sm">{given(sheet.ect?.location?.replaceAll('-', ' '))}{sheet.ect?.tolerancePct ? `, ± ${sheet.ect.tolerancePct} %` : ''}{sheet.ect?.pullUpOhm ? `, ${sheet.ect.pullUpOhm} Ω to ${sheet.ect.referenceV ?? 5} V` : ''}. Open reads {given(sheet.ect?.openReadsC, '°C')}, short reads {given(sheet.ect?.shortReadsC, '°C')}.</p>
-    {#if sheet.ect?.curve}<SensorCurve curve={sheet.ect.curve} pullUpOhm={sheet.ect.pullUpOhm} referenceV={sheet.ect.referenceV} tolerancePct={sheet.ect.tolerancePct} />
+    <p class="text-ink-2 mb-3 text-sm">
+      {given(sheet.ect?.location?.replaceAll('-', ' '))}{sheet.ect?.tolerancePct
+        ? `, ± ${sheet.ect.tolerancePct} %`
+        : ''}{sheet.ect?.pullUpOhm ? `, ${sheet.ect.pullUpOhm} Ω to ${sheet.ect.referenceV ?? 5} V` : ''}.
+      Open reads {given(sheet.ect?.openReadsC, '°C')}, short reads {given(sheet.ect?.shortReadsC, '°C')}.
+    </p>
+    {#if sheet.ect?.curve}<SensorCurve
+        curve={sheet.ect.curve}
+        pullUpOhm={sheet.ect.pullUpOhm}
+        referenceV={sheet.ect.referenceV}
+        tolerancePct={sheet.ect.tolerancePct}
+      />
     {:else}<p>The sheet gives no curve for the sensor.</p>{/if}
   </section>
 {:else}

@@ -67,19 +67,52 @@ export function draftOf(sheet: SpecSheet | null, name: string): Draft {
 /** The sheet a draft stands for, laid over the one before so that fields the form does not know are kept. */
 export function sheetOf(draft: Draft, before: SpecSheet | null): unknown {
   const other = before?.ect?.curve && before.ect.curve.kind !== 'beta' ? before.ect.curve : null;
-  const curve = draft.r25Ohm !== null || draft.betaK !== null ? { kind: 'beta', r25Ohm: draft.r25Ohm, betaK: draft.betaK } : other;
+  const curve =
+    draft.r25Ohm !== null || draft.betaK !== null
+      ? { kind: 'beta', r25Ohm: draft.r25Ohm, betaK: draft.betaK }
+      : other;
   return {
     ...before,
     format: 'pyrethos.spec-sheet',
     version: 1,
     name: draft.name,
-    engine: { ...before?.engine, fuel: draft.fuel || null, displacementL: draft.displacementL, coolantL: draft.coolantL },
-    thermostat: { ...before?.thermostat, startOpenC: draft.startOpenC ?? undefined, fullOpenC: draft.fullOpenC ?? undefined, closedByC: draft.closedByC, minLiftMm: draft.minLiftMm, side: draft.side || null, heaterOhm: draft.heaterOhm },
+    engine: {
+      ...before?.engine,
+      fuel: draft.fuel || null,
+      displacementL: draft.displacementL,
+      coolantL: draft.coolantL
+    },
+    thermostat: {
+      ...before?.thermostat,
+      startOpenC: draft.startOpenC ?? undefined,
+      fullOpenC: draft.fullOpenC ?? undefined,
+      closedByC: draft.closedByC,
+      minLiftMm: draft.minLiftMm,
+      side: draft.side || null,
+      heaterOhm: draft.heaterOhm
+    },
     regulating: { ...before?.regulating, lowC: draft.lowC, highC: draft.highC },
     limits: { ...before?.limits, hotC: draft.hotC, stopC: draft.stopC, openCapC: draft.openCapC },
     cap: { ...before?.cap, kPa: draft.capKPa },
-    fan: { ...before?.fan, drive: draft.drive, stages: draft.drive === 'none' ? [] : draft.stages, onWithAc: draft.onWithAc, failsafeFull: draft.failsafeFull },
-    clutch: draft.clutch === 'none' ? null : before?.clutch?.kind === draft.clutch ? before.clutch : { kind: draft.clutch },
-    ect: { ...before?.ect, curve, tolerancePct: draft.tolerancePct, referenceV: draft.referenceV, pullUpOhm: draft.pullUpOhm }
+    fan: {
+      ...before?.fan,
+      drive: draft.drive,
+      stages: draft.drive === 'none' ? [] : draft.stages,
+      onWithAc: draft.onWithAc,
+      failsafeFull: draft.failsafeFull
+    },
+    clutch:
+      draft.clutch === 'none'
+        ? null
+        : before?.clutch?.kind === draft.clutch
+          ? before.clutch
+          : { kind: draft.clutch },
+    ect: {
+      ...before?.ect,
+      curve,
+      tolerancePct: draft.tolerancePct,
+      referenceV: draft.referenceV,
+      pullUpOhm: draft.pullUpOhm
+    }
   };
 }

@@ -12,7 +12,8 @@ export interface Chunk {
 }
 
 /** The channels of a log in the order chunks hold them. */
-export const channelsOf = (log: Log): ChannelKey[] => CHANNELS.map((c) => c.key).filter((key) => log.channels[key]);
+export const channelsOf = (log: Log): ChannelKey[] =>
+  CHANNELS.map((c) => c.key).filter((key) => log.channels[key]);
 
 /** Cuts a log into chunks: time as float64, then each channel as float32. */
 export function* toChunks(log: Log): Generator<Chunk> {
@@ -22,18 +23,26 @@ export function* toChunks(log: Log): Generator<Chunk> {
     const count = end - start;
     const data = Buffer.allocUnsafe(count * (8 + 4 * keys.length));
     bytesOf(log.t.subarray(start, end)).copy(data, 0);
-    keys.forEach((key, i) => bytesOf(log.channels[key]!.subarray(start, end)).copy(data, count * (8 + 4 * i)));
+    keys.forEach((key, i) =>
+      bytesOf(log.channels[key]!.subarray(start, end)).copy(data, count * (8 + 4 * i))
+    );
     yield { seq, fromS: log.t[start], toS: log.t[end - 1], count, data };
   }
 }
 
-const bytesOf = (values: Float64Array | Float32Array) => Buffer.from(values.buffer, values.byteOffset, values.byteLength);
+const bytesOf = (values: Float64Array | Float32Array) =>
+  Buffer.from(values.buffer, values.byteOffset, values.byteLength);
 
 /** Puts chunks back together. They must be in order and of one run. */
-export function fromChunks(chunks: readonly Pick<Chunk, 'count' | 'data'>[], keys: readonly ChannelKey[]): Pick<Log, 't' | 'channels'> {
+export function fromChunks(
+  chunks: readonly Pick<Chunk, 'count' | 'data'>[],
+  keys: readonly ChannelKey[]
+): Pick<Log, 't' | 'channels'> {
   const total = chunks.reduce((sum, c) => sum + c.count, 0);
   const t = new Float64Array(total);
-  const channels = Object.fromEntries(keys.map((key) => [key, new Float32Array(total)])) as Partial<Record<ChannelKey, Float32Array>>;
+  const channels = Object.fromEntries(keys.map((key) => [key, new Float32Array(total)])) as Partial<
+    Record<ChannelKey, Float32Array>
+  >;
   let at = 0;
   for (const { count, data } of chunks) {
     // A copy on a boundary of its own: a buffer from the driver may start at any byte.

@@ -7,7 +7,12 @@ export interface Database extends Models {
 
 /** Connects to any PostgreSQL given by its URL. The pool is small: several server processes may share one database. */
 export function connect(url: string): Database {
-  const sequelize = new Sequelize(url, { dialect: 'postgres', logging: false, pool: { max: 8, idle: 10_000 }, define: { underscored: true, timestamps: false } });
+  const sequelize = new Sequelize(url, {
+    dialect: 'postgres',
+    logging: false,
+    pool: { max: 8, idle: 10_000 },
+    define: { underscored: true, timestamps: false }
+  });
   return { sequelize, ...defineModels(sequelize) };
 }
 

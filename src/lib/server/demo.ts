@@ -47,24 +47,91 @@ export async function loadDemo(db: Database, folder: string, now: Date): Promise
     const stream = `vehicle:${demoId(v.fleetNo)}`;
     const sheet = readSpecSheet(JSON.parse(await readFile(join(folder, v.spec), 'utf8')));
     if (!sheet.ok) throw new Error(`${v.spec}: ${sheet.problems.map((p) => problemText(p)).join('; ')}`);
-    count(v.fleetNo, await append(db, { id: demoId(`${v.fleetNo}/entered`), stream, who: 'Demo', at: early, kind: 'vehicle.entered', payload: { fleetNo: v.fleetNo, name: v.name, note: v.note } }));
-    count(v.spec, await append(db, { id: demoId(`${v.fleetNo}/sheet`), stream, who: 'Demo', at: early, kind: 'spec.saved', payload: { sheet: sheet.value } }));
+    count(
+      v.fleetNo,
+      await append(db, {
+        id: demoId(`${v.fleetNo}/entered`),
+        stream,
+        who: 'Demo',
+        at: early,
+        kind: 'vehicle.entered',
+        payload: { fleetNo: v.fleetNo, name: v.name, note: v.note }
+      })
+    );
+    count(
+      v.spec,
+      await append(db, {
+        id: demoId(`${v.fleetNo}/sheet`),
+        stream,
+        who: 'Demo',
+        at: early,
+        kind: 'spec.saved',
+        payload: { sheet: sheet.value }
+      })
+    );
   }
   for (const job of workshop.jobs.toSorted((a, b) => b.daysAgo - a.daysAgo)) {
     const jobId = demoId(job.key);
     const stream = `job:${jobId}`;
     const opened = now.getTime() - job.daysAgo * 86_400_000;
-    const later = (hours: number) => new Date(Math.min(now.getTime(), opened + hours * 3_600_000)).toISOString();
-    count(job.key, await append(db, { id: demoId(`${job.key}/opened`), stream, who: job.who, at: later(0), kind: 'job.opened', payload: { vehicleId: demoId(job.fleetNo), complaint: job.complaint } }));
-    for (const [i, text] of job.notes.entries()) count(job.key, await append(db, { id: demoId(`${job.key}/note${i}`), stream, who: job.who, at: later(0.2 + i), kind: 'job.noted', payload: { text } }));
+    const later = (hours: number) =>
+      new Date(Math.min(now.getTime(), opened + hours * 3_600_000)).toISOString();
+    count(
+      job.key,
+      await append(db, {
+        id: demoId(`${job.key}/opened`),
+        stream,
+        who: job.who,
+        at: later(0),
+        kind: 'job.opened',
+        payload: { vehicleId: demoId(job.fleetNo), complaint: job.complaint }
+      })
+    );
+    for (const [i, text] of job.notes.entries())
+      count(
+        job.key,
+        await append(db, {
+          id: demoId(`${job.key}/note${i}`),
+          stream,
+          who: job.who,
+          at: later(0.2 + i),
+          kind: 'job.noted',
+          payload: { text }
+        })
+      );
     for (const run of job.runs) {
       const file = await readFile(join(folder, run.file));
       const text = asText(file);
       const layout = text.ok ? sniff(text.value) : text;
-      if (!layout.ok) throw new Error(`${run.file}: ${layout.problems.map((p) => problemText(p)).join('; ')}`);
-      count(run.file, await importRun(db, { eventId: demoId(`${job.key}/${run.file}`), runId: demoId(`run/${job.key}/${run.file}`), jobId, who: job.who, at: later(run.hoursLater), fileName: run.file.split('/').pop()!, bytes: new Uint8Array(file), layout: layout.value, options: {} }));
+      if (!layout.ok)
+        throw new Error(`${run.file}: ${layout.problems.map((p) => problemText(p)).join('; ')}`);
+      count(
+        run.file,
+        await importRun(db, {
+          eventId: demoId(`${job.key}/${run.file}`),
+          runId: demoId(`run/${job.key}/${run.file}`),
+          jobId,
+          who: job.who,
+          at: later(run.hoursLater),
+          fileName: run.file.split('/').pop()!,
+          bytes: new Uint8Array(file),
+          layout: layout.value,
+          options: {}
+        })
+      );
     }
-    if (job.closed) count(job.key, await append(db, { id: demoId(`${job.key}/closed`), stream, who: job.who, at: later(job.closed.hoursLater), kind: 'job.closed', payload: { outcome: job.closed.outcome } }));
+    if (job.closed)
+      count(
+        job.key,
+        await append(db, {
+          id: demoId(`${job.key}/closed`),
+          stream,
+          who: job.who,
+          at: later(job.closed.hoursLater),
+          kind: 'job.closed',
+          payload: { outcome: job.closed.outcome }
+        })
+      );
   }
   if (added > 0) log.info({ added }, 'demo loaded');
   return added;

@@ -10,7 +10,9 @@ const FIRST_POINTS = 1500;
 
 /** Everything the job page shows: the job, its runs, and the chosen one (the latest unless named) with its samples. */
 export async function jobView(db: Database, number: string, wantedRun: string | null) {
-  const job = /^\d{1,9}$/.test(number) ? await db.jobs.findOne({ where: { number: Number(number), standing: true } }) : null;
+  const job = /^\d{1,9}$/.test(number)
+    ? await db.jobs.findOne({ where: { number: Number(number), standing: true } })
+    : null;
   if (!job) error(404, `There is no job ${number.slice(0, 20)}`);
   const [vehicle, runs, events] = await Promise.all([
     db.vehicles.findByPk(job.vehicleId),
@@ -21,13 +23,28 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
   const run = wantedRun ? runs.find((r) => r.id === wantedRun) : runs.at(-1);
   if (wantedRun && !run) error(404, 'This run is not part of the job, or its import was undone');
   const stands = new Set(standing(events).map((e) => e.id));
-  const sheet = await db.specSheets.findByPk(run?.specSheetId ?? vehicle.specSheetId ?? '00000000-0000-0000-0000-000000000000');
+  const sheet = await db.specSheets.findByPk(
+    run?.specSheetId ?? vehicle.specSheetId ?? '00000000-0000-0000-0000-000000000000'
+  );
 
   return {
-    job: { id: job.id, number: job.number, complaint: job.complaint, state: job.state, outcome: job.outcome, openedAt: job.openedAt.toISOString() },
+    job: {
+      id: job.id,
+      number: job.number,
+      complaint: job.complaint,
+      state: job.state,
+      outcome: job.outcome,
+      openedAt: job.openedAt.toISOString()
+    },
     vehicle: { id: vehicle.id, fleetNo: vehicle.fleetNo, name: vehicle.name, note: vehicle.note },
     sheet: sheet?.sheet ?? null,
-    runs: runs.map((r) => ({ id: r.id, fileName: r.fileName, importedAt: r.importedAt.toISOString(), title: verdictTitle(r.analysis), verdict: r.analysis.verdict })),
+    runs: runs.map((r) => ({
+      id: r.id,
+      fileName: r.fileName,
+      importedAt: r.importedAt.toISOString(),
+      title: verdictTitle(r.analysis),
+      verdict: r.analysis.verdict
+    })),
     run: run
       ? {
           id: run.id,
@@ -45,7 +62,14 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
           samples: thin(await samplesOf(db, run), FIRST_POINTS)
         }
       : null,
-    history: events.map((e) => ({ stands: stands.has(e.id), id: e.id, kind: e.kind, who: e.who, at: e.at, text: spoken(e) }))
+    history: events.map((e) => ({
+      stands: stands.has(e.id),
+      id: e.id,
+      kind: e.kind,
+      who: e.who,
+      at: e.at,
+      text: spoken(e)
+    }))
   };
 }
 

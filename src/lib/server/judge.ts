@@ -11,6 +11,10 @@ export async function judgeAgain(db: Database, runId: string): Promise<Result<{ 
   const sheet = vehicle?.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
   if (!run || !sheet) return bad({ message: 'the run or its spec sheet does not exist any more' });
   const log = await samplesOf(db, run);
-  await run.update({ specSheetId: sheet.id, analysis: analyse(log, sheet.sheet), band: bandFor(log, sheet.sheet) ?? null });
+  await run.update({
+    specSheetId: sheet.id,
+    analysis: analyse(log, sheet.sheet),
+    band: bandFor(log, sheet.sheet) ?? null
+  });
   return good({ runId });
 }

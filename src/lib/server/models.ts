@@ -1,4 +1,11 @@
-import { DataTypes, type InferAttributes, type InferCreationAttributes, Model, type ModelStatic, type Sequelize } from 'sequelize';
+import {
+  DataTypes,
+  type InferAttributes,
+  type InferCreationAttributes,
+  Model,
+  type ModelStatic,
+  type Sequelize
+} from 'sequelize';
 import type { SpecSheet } from '../../core/formats/spec-sheet';
 import type { ImportReport } from '../../core/formats/csv-import';
 import type { Band } from '../../core/plant/band';
@@ -100,18 +107,75 @@ export function defineModels(sequelize: Sequelize): Models {
   const flag = () => ({ type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true });
   const whole = () => ({ type: DataTypes.INTEGER, allowNull: false });
   return {
-    events: sequelize.define<EventRow>('event', { id: id(), stream: text(), kind: text(), payload: json(), who: text(), at: moment() }, { tableName: 'events' }),
-    vehicles: sequelize.define<VehicleRow>('vehicle', { id: id(), fleetNo: text(), name: text(), note: text(), specSheetId: { type: DataTypes.UUID }, standing: flag() }, { tableName: 'vehicles' }),
-    specSheets: sequelize.define<SpecSheetRow>('specSheet', { id: id(), vehicleId: ref(), sheet: json() }, { tableName: 'spec_sheets' }),
-    jobs: sequelize.define<JobRow>('job', { id: id(), number: { type: DataTypes.INTEGER }, vehicleId: ref(), complaint: text(), state: text(), outcome: { type: DataTypes.TEXT }, openedAt: moment(), lastAt: moment(), standing: flag() }, { tableName: 'jobs' }),
+    events: sequelize.define<EventRow>(
+      'event',
+      { id: id(), stream: text(), kind: text(), payload: json(), who: text(), at: moment() },
+      { tableName: 'events' }
+    ),
+    vehicles: sequelize.define<VehicleRow>(
+      'vehicle',
+      {
+        id: id(),
+        fleetNo: text(),
+        name: text(),
+        note: text(),
+        specSheetId: { type: DataTypes.UUID },
+        standing: flag()
+      },
+      { tableName: 'vehicles' }
+    ),
+    specSheets: sequelize.define<SpecSheetRow>(
+      'specSheet',
+      { id: id(), vehicleId: ref(), sheet: json() },
+      { tableName: 'spec_sheets' }
+    ),
+    jobs: sequelize.define<JobRow>(
+      'job',
+      {
+        id: id(),
+        number: { type: DataTypes.INTEGER },
+        vehicleId: ref(),
+        complaint: text(),
+        state: text(),
+        outcome: { type: DataTypes.TEXT },
+        openedAt: moment(),
+        lastAt: moment(),
+        standing: flag()
+      },
+      { tableName: 'jobs' }
+    ),
     runs: sequelize.define<RunRow>(
       'run',
-      { id: id(), jobId: ref(), specSheetId: ref(), fileName: text(), startedAt: { type: DataTypes.TEXT }, importedAt: moment(), durationS: number(), sampleCount: whole(), channels: { type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false }, marks: json(), report: json(), importWarnings: json(), analysis: json(), band: { type: DataTypes.JSONB }, preview: json(), standing: flag() },
+      {
+        id: id(),
+        jobId: ref(),
+        specSheetId: ref(),
+        fileName: text(),
+        startedAt: { type: DataTypes.TEXT },
+        importedAt: moment(),
+        durationS: number(),
+        sampleCount: whole(),
+        channels: { type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false },
+        marks: json(),
+        report: json(),
+        importWarnings: json(),
+        analysis: json(),
+        band: { type: DataTypes.JSONB },
+        preview: json(),
+        standing: flag()
+      },
       { tableName: 'runs' }
     ),
     runChunks: sequelize.define<RunChunkRow>(
       'runChunk',
-      { runId: { type: DataTypes.UUID, primaryKey: true }, seq: { type: DataTypes.INTEGER, primaryKey: true }, fromS: number(), toS: number(), count: whole(), data: { type: DataTypes.BLOB, allowNull: false } },
+      {
+        runId: { type: DataTypes.UUID, primaryKey: true },
+        seq: { type: DataTypes.INTEGER, primaryKey: true },
+        fromS: number(),
+        toS: number(),
+        count: whole(),
+        data: { type: DataTypes.BLOB, allowNull: false }
+      },
       { tableName: 'run_chunks' }
     )
   };

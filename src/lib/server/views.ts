@@ -26,7 +26,11 @@ export interface JobLine {
 export interface Spark {
   readonly t: number[];
   readonly ect: (number | null)[];
-  readonly band: { readonly t: readonly number[]; readonly low: readonly number[]; readonly high: readonly number[] } | null;
+  readonly band: {
+    readonly t: readonly number[];
+    readonly low: readonly number[];
+    readonly high: readonly number[];
+  } | null;
 }
 
 export interface Finding {
@@ -59,14 +63,21 @@ const LINES = `
 /** Jobs with their state and last finding: open ones first, the latest on top. */
 export async function jobLines(db: Database, vehicleId: string | null = null): Promise<JobLine[]> {
   const lines = await db.sequelize.query<Line>(LINES, { bind: [vehicleId], type: QueryTypes.SELECT });
-  return lines.map(({ analysis, importedAt, preview, band, ...line }) => ({ ...line, openedAt: line.openedAt.toISOString(), lastAt: line.lastAt.toISOString(), finding: analysis && importedAt ? findingOf(analysis, importedAt) : null, spark: preview ? { ...preview, band: sparse(band) } : null }));
+  return lines.map(({ analysis, importedAt, preview, band, ...line }) => ({
+    ...line,
+    openedAt: line.openedAt.toISOString(),
+    lastAt: line.lastAt.toISOString(),
+    finding: analysis && importedAt ? findingOf(analysis, importedAt) : null,
+    spark: preview ? { ...preview, band: sparse(band) } : null
+  }));
 }
 
 /** A band in some forty points: enough for a picture a thumb wide. */
 function sparse(band: Band | null): Spark['band'] {
   if (!band) return null;
   const every = Math.max(1, Math.ceil(band.t.length / 40));
-  const pick = (values: readonly number[]) => values.filter((_, i) => i % every === 0 || i === values.length - 1);
+  const pick = (values: readonly number[]) =>
+    values.filter((_, i) => i % every === 0 || i === values.length - 1);
   return { t: pick(band.t), low: pick(band.low), high: pick(band.high) };
 }
 

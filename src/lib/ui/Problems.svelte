@@ -12,7 +12,9 @@
 
 {#if problems.length > 0}
   <div role="alert" class="border-off bg-off-wash text-ink rounded-card border-2 p-4">
-    <p class="text-off flex items-center gap-2 font-bold"><TriangleAlert size={20} aria-hidden="true" />{title}</p>
+    <p class="text-off flex items-center gap-2 font-bold">
+      <TriangleAlert size={20} aria-hidden="true" />{title}
+    </p>
     <ul class="mt-2 space-y-1">
       {#each problems as p, i (i)}
         <li>

@@ -14,10 +14,20 @@
     required?: boolean;
     onvalue?: (value: number | null) => void;
   }
-  let { label, kind, value = $bindable(), unit = baseUnit(kind), hint, problem, required = false, onvalue }: Props = $props();
+  let {
+    label,
+    kind,
+    value = $bindable(),
+    unit = baseUnit(kind),
+    hint,
+    problem,
+    required = false,
+    onvalue
+  }: Props = $props();
 
   const id = $props.id();
-  const written = (v: number | null | undefined) => (v == null ? '' : String(Number(fromBase(v, unit).toPrecision(7))));
+  const written = (v: number | null | undefined) =>
+    v == null ? '' : String(Number(fromBase(v, unit).toPrecision(7)));
   // svelte-ignore state_referenced_locally
   let text = $state(written(value));
   let ours = $state<string | null>(null);
@@ -26,7 +36,9 @@
   /** Shows what was understood whenever it is not letter for letter what was typed. */
   const echo = $derived.by(() => {
     const parsed = text.trim() === '' ? null : parseQuantity(text, kind, unit);
-    return parsed?.ok && !/^[-−]?[\d.]+$/.test(text.trim()) ? `= ${formatQuantity(parsed.value.value, kind, unit)}` : '';
+    return parsed?.ok && !/^[-−]?[\d.]+$/.test(text.trim())
+      ? `= ${formatQuantity(parsed.value.value, kind, unit)}`
+      : '';
   });
   const wrong = $derived(ours ?? problem);
 
@@ -48,8 +60,23 @@
 <div>
   <label for={id} class="mb-1 block text-sm font-semibold">{label}</label>
   <div class="relative">
-    <input {id} class="field reading pr-14" inputmode="text" autocomplete="off" bind:value={text} oninput={read} aria-invalid={wrong ? 'true' : undefined} aria-describedby="{id}-help" title={units.length > 1 ? `Any of ${units.join(', ')} may be typed` : undefined} />
-    <span class="text-ink-2 pointer-events-none absolute inset-y-0 right-3 flex items-center text-sm" aria-hidden="true">{unit.symbol}</span>
+    <input
+      {id}
+      class="field reading pr-14"
+      inputmode="text"
+      autocomplete="off"
+      bind:value={text}
+      oninput={read}
+      aria-invalid={wrong ? 'true' : undefined}
+      aria-describedby="{id}-help"
+      title={units.length > 1 ? `Any of ${units.join(', ')} may be typed` : undefined}
+    />
+    <span
+      class="text-ink-2 pointer-events-none absolute inset-y-0 right-3 flex items-center text-sm"
+      aria-hidden="true">{unit.symbol}</span
+    >
   </div>
-  <p id="{id}-help" class="mt-1 min-h-5 text-xs {wrong ? 'text-off font-semibold' : 'text-ink-2'}">{wrong ?? (echo || hint || '')}</p>
+  <p id="{id}-help" class="mt-1 min-h-5 text-xs {wrong ? 'text-off font-semibold' : 'text-ink-2'}">
+    {wrong ?? (echo || hint || '')}
+  </p>
 </div>

@@ -19,7 +19,8 @@ export function token(name: string): string {
 export function heatScale(): (celsius: number) => string {
   const stops = STOPS.map((name) => token(name));
   return (celsius) => {
-    const x = Math.min(0.9999, Math.max(0, (celsius - HEAT_FROM_C) / (HEAT_TO_C - HEAT_FROM_C))) * (stops.length - 1);
+    const x =
+      Math.min(0.9999, Math.max(0, (celsius - HEAT_FROM_C) / (HEAT_TO_C - HEAT_FROM_C))) * (stops.length - 1);
     const i = Math.floor(x);
     const share = Math.round((x - i) * 100);
     return `color-mix(in oklab, ${stops[i]} ${100 - share}%, ${stops[i + 1]} ${share}%)`;
@@ -28,7 +29,8 @@ export function heatScale(): (celsius: number) => string {
 
 /** The same as a CSS expression, for markup rendered on the server. */
 export function heatVar(celsius: number): string {
-  const x = Math.min(0.9999, Math.max(0, (celsius - HEAT_FROM_C) / (HEAT_TO_C - HEAT_FROM_C))) * (STOPS.length - 1);
+  const x =
+    Math.min(0.9999, Math.max(0, (celsius - HEAT_FROM_C) / (HEAT_TO_C - HEAT_FROM_C))) * (STOPS.length - 1);
   const i = Math.floor(x);
   const share = Math.round((x - i) * 100);
   return `color-mix(in oklab, var(${STOPS[i]}) ${100 - share}%, var(${STOPS[i + 1]}) ${share}%)`;

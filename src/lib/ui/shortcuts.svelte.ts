@@ -1,3 +1,5 @@
+import { untrack } from 'svelte';
+
 /** Keys of the current view. A view registers its own while it is mounted; `?` shows them. */
 export interface Shortcut {
   readonly key: string;
@@ -11,13 +13,15 @@ export const shortcuts = (): readonly Shortcut[] => list;
 
 /** Adds keys while a component lives: call it inside `$effect` and return what it returns. */
 export function useShortcuts(keys: readonly Shortcut[]): () => void {
-  list.push(...keys);
-  return () => {
-    for (const key of keys) {
-      const i = list.findIndex((k) => k.key === key.key && k.label === key.label);
-      if (i >= 0) list.splice(i, 1);
-    }
-  };
+  // Registering must not depend on what is registered, or the effect that calls it would run for ever.
+  untrack(() => list.push(...keys));
+  return () =>
+    untrack(() => {
+      for (const key of keys) {
+        const i = list.findIndex((k) => k.key === key.key && k.label === key.label);
+        if (i >= 0) list.splice(i, 1);
+      }
+    });
 }
 
 const TYPING = 'input, textarea, select, [contenteditable="true"]';

@@ -28,5 +28,15 @@ export default function importRun({ bytes, layout, options, sheet }: ImportTask)
   const imported = importLog(text.value, layout, options);
   if (!imported.ok) return imported;
   const { log, report } = imported.value;
-  return { ok: true, warnings: imported.warnings, value: { log, report, warnings: imported.warnings, analysis: analyse(log, sheet), band: bandFor(log, sheet) ?? null } };
+  return {
+    ok: true,
+    warnings: imported.warnings,
+    value: {
+      log,
+      report,
+      warnings: imported.warnings,
+      analysis: analyse(log, sheet),
+      band: bandFor(log, sheet) ?? null
+    }
+  };
 }

@@ -21,7 +21,12 @@
   interface Props {
     t: readonly number[];
     ect: readonly (number | null)[];
-    band: { readonly t: readonly number[]; readonly low: readonly number[]; readonly mid: readonly number[]; readonly high: readonly number[] } | null;
+    band: {
+      readonly t: readonly number[];
+      readonly low: readonly number[];
+      readonly mid: readonly number[];
+      readonly high: readonly number[];
+    } | null;
     thresholds: readonly Threshold[];
     marks: readonly Mark[];
     range: { from: number; to: number };
@@ -30,7 +35,18 @@
     onrange: (range: { from: number; to: number }) => void;
     label: string;
   }
-  let { t, ect, band, thresholds, marks, range, full, cursor = $bindable(), onrange, label }: Props = $props();
+  let {
+    t,
+    ect,
+    band,
+    thresholds,
+    marks,
+    range,
+    full,
+    cursor = $bindable(),
+    onrange,
+    label
+  }: Props = $props();
 
   let canvas: HTMLCanvasElement;
   let chart: ChartType<'line'> | undefined;
@@ -57,33 +73,70 @@
       if (centre.length > 0) centre[0] = Math.max(centre[0], top);
     }
     const next = placed.map((l, i) => ({ ...l, y: centre[i] }));
-    if (JSON.stringify(next.map((l) => Math.round(l.y))) !== JSON.stringify(labels.map((l) => Math.round(l.y)))) labels = next;
+    if (
+      JSON.stringify(next.map((l) => Math.round(l.y))) !== JSON.stringify(labels.map((l) => Math.round(l.y)))
+    )
+      labels = next;
   }
 
   function heatGradient(c: ChartType<'line'>): CanvasGradient | string {
     const { chartArea, scales } = c;
     if (!chartArea) return token('--heat-3');
-    const stops = [0, 30, 59, 88, 118].map((celsius, i) => ({ y: scales.y.getPixelForValue(celsius), colour: token(`--heat-${i + 1}`) }));
+    const stops = [0, 30, 59, 88, 118].map((celsius, i) => ({
+      y: scales.y.getPixelForValue(celsius),
+      colour: token(`--heat-${i + 1}`)
+    }));
     const gradient = c.ctx.createLinearGradient(0, stops[0].y, 0, stops[4].y);
-    for (const { y, colour } of stops) gradient.addColorStop(Math.min(1, Math.max(0, (y - stops[0].y) / (stops[4].y - stops[0].y))), colour);
+    for (const { y, colour } of stops)
+      gradient.addColorStop(Math.min(1, Math.max(0, (y - stops[0].y) / (stops[4].y - stops[0].y))), colour);
     return gradient;
   }
 
   function annotations(colours: Palette): Record<string, AnnotationOptions> {
     const list: Record<string, AnnotationOptions> = {};
     thresholds.forEach((th, i) => {
-      list[`level${i}`] = { type: 'line', yMin: th.celsius, yMax: th.celsius, borderColor: th.kind === 'limit' ? colours.off : colours.soft, borderWidth: th.kind === 'limit' ? 2 : 1, borderDash: th.kind === 'thermostat' ? [6, 4] : th.kind === 'fan' ? [2, 3] : [] };
+      list[`level${i}`] = {
+        type: 'line',
+        yMin: th.celsius,
+        yMax: th.celsius,
+        borderColor: th.kind === 'limit' ? colours.off : colours.soft,
+        borderWidth: th.kind === 'limit' ? 2 : 1,
+        borderDash: th.kind === 'thermostat' ? [6, 4] : th.kind === 'fan' ? [2, 3] : []
+      };
     });
     marks.forEach((mark, i) => {
-      list[`mark${i}`] = { type: 'line', xMin: mark.t, xMax: mark.t, borderColor: colours.ink, borderWidth: 1.5, borderDash: [1, 3], label: { display: true, content: mark.label, position: 'end', backgroundColor: colours.ink, color: colours.card, font: { family: FONT, size: 12, weight: 'normal' }, padding: { x: 6, y: 3 }, borderRadius: 3, yAdjust: (i % 3) * 24 } };
+      list[`mark${i}`] = {
+        type: 'line',
+        xMin: mark.t,
+        xMax: mark.t,
+        borderColor: colours.ink,
+        borderWidth: 1.5,
+        borderDash: [1, 3],
+        label: {
+          display: true,
+          content: mark.label,
+          position: 'end',
+          backgroundColor: colours.ink,
+          color: colours.card,
+          font: { family: FONT, size: 12, weight: 'normal' },
+          padding: { x: 6, y: 3 },
+          borderRadius: 3,
+          yAdjust: (i % 3) * 24
+        }
+      };
     });
-    if (cursor !== null) list.cursor = { type: 'line', xMin: cursor, xMax: cursor, borderColor: colours.act, borderWidth: 1.5 };
+    if (cursor !== null)
+      list.cursor = { type: 'line', xMin: cursor, xMax: cursor, borderColor: colours.act, borderWidth: 1.5 };
     return list;
   }
 
   function yRange(): { min: number; max: number } {
     const shown = ect.filter((v, i): v is number => v !== null && t[i] >= range.from && t[i] <= range.to);
-    const banded = band ? [...band.low, ...band.high].filter((_, i) => band.t[i % band.t.length] >= range.from && band.t[i % band.t.length] <= range.to) : [];
+    const banded = band
+      ? [...band.low, ...band.high].filter(
+          (_, i) => band.t[i % band.t.length] >= range.from && band.t[i % band.t.length] <= range.to
+        )
+      : [];
     const fine = range.to - range.from < (full.to - full.from) * 0.6;
     const values = [...shown, ...banded, ...(fine ? [] : thresholds.map((x) => x.celsius))];
     const min = Math.min(...values);
@@ -93,18 +146,52 @@
 
   function draw() {
     const colours = palette();
-    const points = (xs: readonly number[], ys: readonly (number | null)[]) => xs.map((x, i) => ({ x, y: ys[i] as number }));
+    const points = (xs: readonly number[], ys: readonly (number | null)[]) =>
+      xs.map((x, i) => ({ x, y: ys[i] as number }));
     const bandSets = band
       ? [
           { data: points(band.t, band.low), borderWidth: 0, fill: false as const },
-          { data: points(band.t, band.high), borderWidth: 0, fill: { target: '-1' }, backgroundColor: `color-mix(in srgb, ${colours.band} 30%, transparent)` },
-          { data: points(band.t, band.mid), borderColor: colours.band, borderWidth: 1.5, borderDash: [5, 4], fill: false as const }
+          {
+            data: points(band.t, band.high),
+            borderWidth: 0,
+            fill: { target: '-1' },
+            backgroundColor: `color-mix(in srgb, ${colours.band} 30%, transparent)`
+          },
+          {
+            data: points(band.t, band.mid),
+            borderColor: colours.band,
+            borderWidth: 1.5,
+            borderDash: [5, 4],
+            fill: false as const
+          }
         ]
       : [];
-    const data = { datasets: [...bandSets, { data: points(t, ect), borderWidth: 3.5, fill: false as const, borderJoinStyle: 'round' as const, borderColor: (context: { chart: unknown }) => heatGradient(context.chart as ChartType<'line'>) }] };
+    const data = {
+      datasets: [
+        ...bandSets,
+        {
+          data: points(t, ect),
+          borderWidth: 3.5,
+          fill: false as const,
+          borderJoinStyle: 'round' as const,
+          borderColor: (context: { chart: unknown }) => heatGradient(context.chart as ChartType<'line'>)
+        }
+      ]
+    };
     const scales = {
       x: timeScale(range.from, range.to, colours),
-      y: { ...yRange(), border: { color: colours.line }, grid: { color: colours.line }, afterFit: (scale: { width: number }) => (scale.width = LEFT_PX), ticks: { color: colours.soft, font: { family: FONT, size: 13 }, stepSize: 10, callback: (v: string | number) => `${v}°` } }
+      y: {
+        ...yRange(),
+        border: { color: colours.line },
+        grid: { color: colours.line },
+        afterFit: (scale: { width: number }) => (scale.width = LEFT_PX),
+        ticks: {
+          color: colours.soft,
+          font: { family: FONT, size: 13 },
+          stepSize: 10,
+          callback: (v: string | number) => `${v}°`
+        }
+      }
     };
     if (!chart) {
       chart = new Chart(canvas, {
@@ -119,7 +206,12 @@
             zoom: {
               limits: { x: { min: full.from, max: full.to, minRange: 10 } },
               pan: { enabled: true, mode: 'x', threshold: 6, onPanComplete: tell },
-              zoom: { wheel: { enabled: true, modifierKey: 'ctrl' }, pinch: { enabled: true }, mode: 'x', onZoomComplete: tell }
+              zoom: {
+                wheel: { enabled: true, modifierKey: 'ctrl' },
+                pinch: { enabled: true },
+                mode: 'x',
+                onZoomComplete: tell
+              }
             }
           }
         },
@@ -183,6 +275,11 @@
 <div class="relative h-full w-full" role="group" aria-label={label} tabindex="0" {onkeydown}>
   <canvas bind:this={canvas} aria-hidden="true"></canvas>
   {#each labels as { y, threshold } (threshold.label)}
-    <span class="reading pointer-events-none absolute right-0 truncate text-xs {threshold.kind === 'limit' ? 'text-off font-semibold' : 'text-ink-2'}" style="top: {y - 9}px; width: {RIGHT_PX - 8}px">{threshold.label}</span>
+    <span
+      class="reading pointer-events-none absolute right-0 truncate text-xs {threshold.kind === 'limit'
+        ? 'text-off font-semibold'
+        : 'text-ink-2'}"
+      style="top: {y - 9}px; width: {RIGHT_PX - 8}px">{threshold.label}</span
+    >
   {/each}
 </div>

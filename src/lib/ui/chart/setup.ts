@@ -1,4 +1,12 @@
-import { Chart, Filler, LinearScale, LineController, LineElement, PointElement, type ChartOptions } from 'chart.js';
+import {
+  Chart,
+  Filler,
+  LinearScale,
+  LineController,
+  LineElement,
+  PointElement,
+  type ChartOptions
+} from 'chart.js';
 import annotation from 'chartjs-plugin-annotation';
 import zoom from 'chartjs-plugin-zoom';
 import { clock } from '../when';
@@ -22,7 +30,15 @@ export interface Palette {
 }
 
 /** The colours of a canvas in the present theme. */
-export const palette = (): Palette => ({ ink: token('--ink'), soft: token('--ink-2'), line: token('--line'), band: token('--band'), off: token('--off'), card: token('--card'), act: token('--act') });
+export const palette = (): Palette => ({
+  ink: token('--ink'),
+  soft: token('--ink-2'),
+  line: token('--line'),
+  band: token('--band'),
+  off: token('--off'),
+  card: token('--card'),
+  act: token('--act')
+});
 
 const STEPS_S = [5, 10, 30, 60, 120, 300, 600, 900, 1800, 3600, 7200, 14_400];
 
@@ -35,7 +51,15 @@ export function timeScale(from: number, to: number, colours: Palette, shown = tr
     max: to,
     border: { color: colours.line },
     grid: { color: colours.line, tickLength: 4 },
-    ticks: { stepSize: step, color: colours.soft, display: shown, maxRotation: 0, autoSkip: false, font: { family: FONT, size: 13 }, callback: (value: string | number) => (Number(value) % step === 0 ? clock(Number(value)) : '') }
+    ticks: {
+      stepSize: step,
+      color: colours.soft,
+      display: shown,
+      maxRotation: 0,
+      autoSkip: false,
+      font: { family: FONT, size: 13 },
+      callback: (value: string | number) => (Number(value) % step === 0 ? clock(Number(value)) : '')
+    }
   };
 }
 
@@ -50,7 +74,12 @@ export function baseOptions(onHover: (seconds: number | null) => void): ChartOpt
     normalized: true,
     parsing: false,
     events: ['mousemove', 'mouseout', 'click', 'touchstart', 'touchmove'],
-    onHover: (event, _, chart) => onHover(event.type === 'mouseout' || event.x === null ? null : (chart.scales.x.getValueForPixel(event.x) ?? null)),
+    onHover: (event, _, chart) =>
+      onHover(
+        event.type === 'mouseout' || event.x === null
+          ? null
+          : (chart.scales.x.getValueForPixel(event.x) ?? null)
+      ),
     interaction: { mode: 'nearest', intersect: false, axis: 'x' },
     elements: { point: { radius: 0, hitRadius: 0 } }
   };

@@ -8,7 +8,8 @@ const MAX_BYTES = 512 * 1024;
 /** The one way a browser writes to the record. Sending the same event twice is one event. */
 export async function POST({ request, locals }) {
   const text = await request.text();
-  if (text.length > MAX_BYTES) return json({ ok: false, problems: [{ message: 'too much for one entry' }] }, { status: 413 });
+  if (text.length > MAX_BYTES)
+    return json({ ok: false, problems: [{ message: 'too much for one entry' }] }, { status: 413 });
   let body: Record<string, unknown>;
   try {
     body = JSON.parse(text);
@@ -19,7 +20,10 @@ export async function POST({ request, locals }) {
     const sheet = readSpecSheet((body.payload as { sheet?: unknown } | undefined)?.sheet);
     if (!sheet.ok) return json({ ok: false, problems: sheet.problems }, { status: 422 });
   }
-  if (body.kind === 'run.imported') return json({ ok: false, problems: [{ message: 'a run comes in with its file' }] }, { status: 422 });
+  if (body.kind === 'run.imported')
+    return json({ ok: false, problems: [{ message: 'a run comes in with its file' }] }, { status: 422 });
   const result = await append(database(), { ...body, who: locals.who });
-  return json(result.ok ? { ok: true, warnings: result.warnings } : result, { status: result.ok ? 200 : 422 });
+  return json(result.ok ? { ok: true, warnings: result.warnings } : result, {
+    status: result.ok ? 200 : 422
+  });
 }

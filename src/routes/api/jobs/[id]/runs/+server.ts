@@ -9,8 +9,16 @@ import { importRun } from '$lib/server/runs';
 
 const channelKeys = CHANNELS.map((c) => c.key);
 const useSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('time'), format: z.enum(Object.keys(TIME_FORMATS) as [TimeFormat, ...TimeFormat[]]) }),
-  z.object({ kind: z.literal('channel'), channel: z.enum(channelKeys), unit: z.string() }).refine((u) => findUnit(CHANNELS.find((c) => c.key === u.channel)!.kind, u.unit), 'the unit does not fit the quantity'),
+  z.object({
+    kind: z.literal('time'),
+    format: z.enum(Object.keys(TIME_FORMATS) as [TimeFormat, ...TimeFormat[]])
+  }),
+  z
+    .object({ kind: z.literal('channel'), channel: z.enum(channelKeys), unit: z.string() })
+    .refine(
+      (u) => findUnit(CHANNELS.find((c) => c.key === u.channel)!.kind, u.unit),
+      'the unit does not fit the quantity'
+    ),
   z.object({ kind: z.literal('event') }),
   z.object({ kind: z.literal('ignore') })
 ]);
@@ -24,14 +32,20 @@ const requestSchema = z.object({
     decimal: z.enum(['.', ',']),
     headerLine: z.number().int().min(0),
     dataLine: z.number().int().min(1),
-    columns: z.array(z.object({ header: z.string().max(500), use: useSchema, why: z.string(), doubtful: z.boolean() })).max(500)
+    columns: z
+      .array(
+        z.object({ header: z.string().max(500), use: useSchema, why: z.string(), doubtful: z.boolean() })
+      )
+      .max(500)
   })
 });
 
 /** A log file with the columns as the user confirmed them; judged and saved, or refused with every problem named. */
 export async function POST({ request, params, locals }) {
-  const refuse = (status: number, message: string) => json({ ok: false, problems: [{ message }] }, { status });
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_LOG_BYTES + 1_000_000) return refuse(413, `the file is over the limit of ${MAX_LOG_BYTES / 1048576} MiB; cut it into parts`);
+  const refuse = (status: number, message: string) =>
+    json({ ok: false, problems: [{ message }] }, { status });
+  if (Number(request.headers.get('content-length') ?? 0) > MAX_LOG_BYTES + 1_000_000)
+    return refuse(413, `the file is over the limit of ${MAX_LOG_BYTES / 1048576} MiB; cut it into parts`);
   if (!z.uuid().safeParse(params.id).success) return refuse(404, 'no such job');
   let form: FormData;
   try {
@@ -42,7 +56,14 @@ export async function POST({ request, params, locals }) {
   const file = form.get('file');
   if (!(file instanceof File)) return refuse(400, 'no file came with the request');
   const meta = requestSchema.safeParse(parsed(form.get('meta')));
-  if (!meta.success) return json({ ok: false, problems: meta.error.issues.map((i) => ({ field: i.path.join('.'), message: i.message })) }, { status: 422 });
+  if (!meta.success)
+    return json(
+      {
+        ok: false,
+        problems: meta.error.issues.map((i) => ({ field: i.path.join('.'), message: i.message }))
+      },
+      { status: 422 }
+    );
   const { layout, skipBrokenRows, ...ids } = meta.data;
   const result = await importRun(database(), {
     ...ids,
@@ -53,7 +74,9 @@ export async function POST({ request, params, locals }) {
     layout: { ...layout, preview: [] } satisfies Layout,
     options: { skipBrokenRows }
   });
-  return json(result.ok ? { ok: true, runId: result.value.runId, warnings: result.warnings } : result, { status: result.ok ? 200 : 422 });
+  return json(result.ok ? { ok: true, runId: result.value.runId, warnings: result.warnings } : result, {
+    status: result.ok ? 200 : 422
+  });
 }
 
 function parsed(text: FormDataEntryValue | null): unknown {

@@ -7,5 +7,10 @@ import { samplesOf } from '$lib/server/runs';
 export async function GET({ params }) {
   const run = await runOr404(params.id);
   const name = run.fileName.replace(/\.[^.]*$/, '').replace(/[^\w.-]+/g, '-');
-  return new Response(writeLog(await samplesOf(database(), run)), { headers: { 'Content-Type': 'text/csv; charset=utf-8', 'Content-Disposition': `attachment; filename="${name}.csv"` } });
+  return new Response(writeLog(await samplesOf(database(), run)), {
+    headers: {
+      'Content-Type': 'text/csv; charset=utf-8',
+      'Content-Disposition': `attachment; filename="${name}.csv"`
+    }
+  });
 }

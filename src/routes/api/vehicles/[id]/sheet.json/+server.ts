@@ -7,5 +7,10 @@ import { vehicleLines } from '$lib/server/views';
 export async function GET({ params }) {
   const [vehicle] = z.uuid().safeParse(params.id).success ? await vehicleLines(database(), params.id) : [];
   if (!vehicle?.sheet) error(404, 'This vehicle has no spec sheet');
-  return new Response(`${JSON.stringify(vehicle.sheet, null, 2)}\n`, { headers: { 'Content-Type': 'application/json', 'Content-Disposition': `attachment; filename="${vehicle.fleetNo.toLowerCase()}.spec.json"` } });
+  return new Response(`${JSON.stringify(vehicle.sheet, null, 2)}\n`, {
+    headers: {
+      'Content-Type': 'application/json',
+      'Content-Disposition': `attachment; filename="${vehicle.fleetNo.toLowerCase()}.spec.json"`
+    }
+  });
 }

@@ -1,0 +1,72 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer } from 'node:net';
+import { loadDemo } from '../../src/lib/server/demo';
+import { testDatabase } from '../../src/lib/server/test-database';
+import type { Database } from '../../src/lib/server/database';
+
+export interface TestServer {
+  readonly address: string;
+  readonly db: Database;
+  stop(): Promise<void>;
+  start(): Promise<void>;
+  end(): Promise<void>;
+}
+
+const freePort = (): Promise<number> =>
+  new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => resolve(port));
+    });
+  });
+
+/** The built app on a port and a demo database of its own; it can be stopped and started like the real one. */
+export async function testServer(): Promise<TestServer> {
+  const { db, url, drop } = await testDatabase();
+  await loadDemo(db, 'demo', new Date());
+  const port = await freePort();
+  const address = `http://127.0.0.1:${port}`;
+  let process_: ChildProcess | undefined;
+
+  async function start(): Promise<void> {
+    process_ = spawn('node', ['build/index.js'], {
+      env: {
+        ...process.env,
+        DATABASE_URL: url,
+        HOST: '127.0.0.1',
+        PORT: String(port),
+        ORIGIN: address,
+        BODY_SIZE_LIMIT: '140M',
+        PYRETHOS_LOG: 'warn'
+      },
+      stdio: 'inherit'
+    });
+    const deadline = Date.now() + 20_000;
+    while (Date.now() < deadline) {
+      const response = await fetch(`${address}/health`).catch(() => null);
+      if (response?.ok) return;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    throw new Error('the server did not come up');
+  }
+
+  async function stop(): Promise<void> {
+    if (!process_) return;
+    const gone = new Promise((resolve) => process_!.once('exit', resolve));
+    process_.kill('SIGTERM');
+    await gone;
+    process_ = undefined;
+  }
+
+  await start();
+  return {
+    address,
+    db,
+    start,
+    stop,
+    async end() {
+      await stop();
+      await drop();
+    }
+  };
+}
