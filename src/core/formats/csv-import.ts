@@ -1,9 +1,10 @@
 import { bad, good, type Problem, type Result } from '../result';
-import { findUnit, fromBase } from '../units/units';
-import { channel, CHANNELS, type Channel, type ChannelKey, type Log, type LogEvent } from './channels';
-import { rowReader, type RowReader } from './csv-rows';
+import { CHANNELS, type ChannelKey, type Log, type LogEvent } from './channels';
+import { asShare, readCells, targetsOf, wrongWidth } from './csv-cells';
+import { clockReader, expectedTime, findGaps, pick, settleRepeats } from './csv-clock';
+import { rowReader } from './csv-rows';
 import { asText, decodeCell, sniff, type Column, type Layout } from './csv-sniff';
-import { isoOf, readTime, timeFactor, timeFormatOf, type TimeFormat } from './csv-time';
+import { isoOf, timeFormatOf, type TimeFormat } from './csv-time';
 
 export interface ImportOptions {
   /** Leave rows out that cannot be read, instead of refusing the file. */
@@ -27,35 +28,12 @@ export interface ImportedLog {
 
 export const MAX_LOG_ROWS = 2_000_000;
 const MOST_NAMED = 5;
-const BLANK_WORDS = /^(-+|n\/?a|#n\/a|nan|null|none|no ?data|\?+|\.+|inf|-inf)$/i;
-const SWITCH_WORDS: Readonly<Record<string, number>> = {
-  on: 1,
-  true: 1,
-  yes: 1,
-  active: 1,
-  off: 0,
-  false: 0,
-  no: 0,
-  inactive: 0
-};
-
 /** Reads a file end to end with its own guess of the columns: the way of the command line. */
 export function readLog(file: Uint8Array, options: ImportOptions = {}): Result<ImportedLog> {
   const text = asText(file);
   if (!text.ok) return text;
   const layout = sniff(text.value);
   return layout.ok ? importLog(text.value, layout.value, options) : layout;
-}
-
-interface Target {
-  readonly cell: number;
-  readonly channel: Channel;
-  readonly header: string;
-  readonly factor: number;
-  readonly offset: number;
-  readonly unit: string;
-  readonly unitKnown: boolean;
-  values: Float32Array;
 }
 
 /**
@@ -258,154 +236,14 @@ export function checkColumns(layout: Layout): Problem[] {
   return problems;
 }
 
-function targetsOf(columns: readonly Column[], capacity: number): Target[] {
-  return columns.flatMap((column, cell) => {
-    if (column.use.kind !== 'channel') return [];
-    const wanted = channel(column.use.channel);
-    const unit = findUnit(wanted.kind, column.use.unit)!;
-    return [
-      {
-        cell,
-        channel: wanted,
-        header: column.header,
-        factor: unit.factor,
-        offset: unit.offset,
-        unit: unit.symbol,
-        unitKnown: /%|pct|percent/i.test(column.header),
-        values: new Float32Array(capacity)
-      }
-    ];
-  });
-}
-
-function wrongWidth(reader: RowReader, width: number): Problem | undefined {
-  if (reader.width === width) return undefined;
-  const surplusBlank =
-    reader.width > width &&
-    Array.from({ length: reader.width - width }, (_, i) => reader.text(width + i)).every((c) => c === '');
-  if (surplusBlank) return undefined;
-  return {
-    line: reader.line,
-    message: `has ${reader.width} cell${reader.width === 1 ? '' : 's'}; expected ${width} as in the header`
-  };
-}
-
-/** Reads the mapped cells of a row into the next place of each column; returns the first cell that is no reading. */
-function readCells(
-  reader: RowReader,
-  targets: readonly Target[],
-  count: { rows: number; blank: number }
-): Problem | undefined {
-  for (const target of targets) {
-    let value = reader.number(target.cell);
-    if (value === undefined) {
-      const text = reader.text(target.cell);
-      value = SWITCH_WORDS[text.toLowerCase()] ?? (BLANK_WORDS.test(text) ? NaN : undefined);
-      if (value === undefined)
-        return {
-          line: reader.line,
-          field: target.header,
-          message: `“${text.slice(0, 30)}” is not a reading; expected a number in ${target.unit || 'plain figures'}, or nothing`
-        };
-    }
-    if (Number.isNaN(value)) count.blank++;
-    const base = value * target.factor + target.offset;
-    if (base < target.channel.min || base > target.channel.max) return outOfRange(reader.line, target, value);
-    target.values[count.rows] = base;
-  }
-  return undefined;
-}
-
-function outOfRange(line: number, target: Target, value: number): Problem {
-  const { min, max, kind } = target.channel;
-  const unit = findUnit(kind, target.unit)!;
-  const limit = (x: number) => Number(fromBase(x, unit).toFixed(0));
-  return {
-    line,
-    field: target.header,
-    message: `${value} ${target.unit} is outside ${limit(min)} … ${limit(max)} ${target.unit}; another unit, or another column?`
-  };
-}
-
-/** One reader a format, chosen once: a plain number, or text with midnight taken into account. */
-function clockReader(format: TimeFormat): (reader: RowReader, cell: number) => number | undefined {
-  const factor = timeFactor(format);
-  if (factor !== undefined) {
-    return (reader, cell) => {
-      const value = reader.number(cell);
-      return value === undefined || Number.isNaN(value) ? undefined : value * factor;
-    };
-  }
-  let days = 0;
-  let before = -Infinity;
-  return (reader, cell) => {
-    const text = reader.text(cell);
-    const seconds = readTime(text, format);
-    if (seconds === undefined) return undefined;
-    if (format === 'clock' && seconds + days < before - 43_200) days += 86_400;
-    before = seconds + days;
-    return before;
-  };
-}
-
-const expectedTime = (format: TimeFormat) =>
-  timeFactor(format) === undefined ? 'a clock time such as 08:12:30' : 'a number';
-
-/** Repeated stamps: a coarse clock (many repeats) is spread evenly; a few repeats keep the last of each. */
-function settleRepeats(t: Float64Array): { keep: Uint8Array | undefined; spread: boolean } {
-  let repeats = 0;
-  for (let i = 1; i < t.length; i++) if (t[i] === t[i - 1]) repeats++;
-  if (repeats === 0) return { keep: undefined, spread: false };
-  if (repeats > t.length * 0.2) {
-    for (let i = 0; i < t.length;) {
-      let j = i;
-      while (j < t.length && t[j] === t[i]) j++;
-      const step = (j < t.length ? t[j] - t[i] : 1) / (j - i);
-      for (let k = i + 1; k < j; k++) t[k] = t[i] + (k - i) * step;
-      i = j;
-    }
-    return { keep: undefined, spread: true };
-  }
-  const keep = new Uint8Array(t.length).fill(1);
-  for (let i = 1; i < t.length; i++) if (t[i] === t[i - 1]) keep[i - 1] = 0;
-  return { keep, spread: false };
-}
-
-function pick<T extends Float32Array | Float64Array>(values: T, keep: Uint8Array | undefined): T {
-  return (keep ? values.filter((_, i) => keep[i] === 1) : values.slice()) as T;
-}
-
-/** A share without a % sign that never passes 1 is a ratio or a switch: shown in percent like the others. */
-function asShare(target: Target, values: Float32Array, warnings: Problem[]): Float32Array {
-  if (target.channel.kind !== 'share' || target.unitKnown || target.factor !== 1) return values;
-  const canonical = target.header === target.channel.key;
-  if (canonical || values.some((v) => v > 1)) return values;
-  if (values.some((v) => v > 0))
-    warnings.push({
-      field: target.header,
-      message: 'never passes 1, so it was read as a switch or a ratio: 1 is 100 %'
-    });
-  return values.map((v) => v * 100);
-}
-
-function findGaps(t: Float64Array): { fromS: number; toS: number }[] {
-  const steps: number[] = [];
-  for (let i = 1; i < t.length; i += Math.ceil(t.length / 2000)) steps.push(t[i] - t[i - 1]);
-  const usual = steps.sort((a, b) => a - b)[steps.length >> 1] ?? 1;
-  const limit = Math.max(10, usual * 5);
-  const gaps: { fromS: number; toS: number }[] = [];
-  for (let i = 1; i < t.length; i++) if (t[i] - t[i - 1] > limit) gaps.push({ fromS: t[i - 1], toS: t[i] });
-  return gaps;
-}
+/** Re-reads the time format of a column after the user has made it the time column. */
+export const timeUseOf = (header: string, sample: string): Column['use'] => ({
+  kind: 'time',
+  format: timeFormatOf(sample, /[([](.*?)[)\]]/.exec(header)?.[1]) ?? 'seconds'
+});
 
 function grown<T extends Float32Array | Float64Array>(values: T, capacity: number): T {
   const next = new (values.constructor as new (n: number) => T)(capacity);
   next.set(values as never);
   return next;
 }
-
-/** Re-reads the time format of a column after the user has made it the time column. */
-export const timeUseOf = (header: string, sample: string): Column['use'] => ({
-  kind: 'time',
-  format: timeFormatOf(sample, /[([](.*?)[)\]]/.exec(header)?.[1]) ?? 'seconds'
-});

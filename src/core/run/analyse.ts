@@ -8,7 +8,9 @@ import { alikeOn } from './candidates';
 import { departureEvidence, evidenceOf, type Evidence } from './evidence';
 import { measure, type Features } from './features';
 import { driveOf, toGrid, type Grid, type RunDrive } from './grid';
-import { benchFor, departureOf, heatTimeOf, rank, rankingStride, type Ranked } from './rank';
+import { benchFor, rankingStride } from './bench';
+import { departureOf, heatTimeOf } from './fit';
+import { rank, type Ranked } from './rank';
 
 /** Raised whenever the model changes enough to judge an old run anew. */
 export const MODEL_VERSION = 1;

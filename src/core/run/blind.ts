@@ -3,7 +3,8 @@ import { NOT_IN_A_LOG, SUSPECTS } from '../suspects/catalogue';
 import { midSentence } from './words';
 import { ELECTRICAL } from './candidates';
 import { binned, distance2 } from './likelihood';
-import { fit, type Bench, type Fitted } from './rank';
+import type { Bench } from './bench';
+import { fit, type Fitted } from './fit';
 
 /** A fault this run could not have shown, why, and what would. */
 export interface BlindSpot {

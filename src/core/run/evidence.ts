@@ -1,7 +1,7 @@
 import type { SpecSheet } from '../formats/spec-sheet';
 import type { Features } from './features';
 import type { Grid, RunDrive } from './grid';
-import type { Departure } from './rank';
+import type { Departure } from './fit';
 
 /** One finding in words and numbers, against which limit, and whether it is as it should be. */
 export interface Evidence {

@@ -28,6 +28,24 @@ export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'coul
   return `${means}: ${sureness(first?.probability ?? 0)}.${rival}`;
 }
 
+export interface BlindGroup {
+  readonly because: string;
+  readonly toShow: string;
+  readonly titles: readonly string[];
+}
+
+/** Blind spots that one and the same drive would show, told together. */
+export function groupedBlindSpots(spots: Analysis['couldNotShow']): BlindGroup[] {
+  const groups = new Map<string, { because: string; toShow: string; titles: string[] }>();
+  for (const { fault, because, toShow } of spots) {
+    const key = `${because}|${toShow}`;
+    const group = groups.get(key) ?? { because, toShow, titles: [] };
+    group.titles.push(SUSPECTS[fault].title);
+    groups.set(key, group);
+  }
+  return [...groups.values()];
+}
+
 /** A title inside a sentence: lower case, but for abbreviations. */
 export const midSentence = (title: string): string =>
   /^[A-Z]{2}/.test(title) ? title : title.charAt(0).toLowerCase() + title.slice(1);

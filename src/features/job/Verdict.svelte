@@ -6,7 +6,7 @@
   import Dot from '@lucide/svelte/icons/dot';
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import { Accordion } from 'bits-ui';
-  import { midSentence, verdictSentence, verdictTitle } from '$core/run/words';
+  import { groupedBlindSpots, midSentence, verdictSentence, verdictTitle } from '$core/run/words';
   import { SUSPECTS } from '$core/suspects/catalogue';
   import type { Analysis } from '$core/run/analyse';
 
@@ -20,17 +20,7 @@
   );
   const shown = $derived(analysis.suspects.slice(0, 5));
 
-  /** Blind spots that one and the same drive would show are told together. */
-  const blind = $derived.by(() => {
-    const groups = new Map<string, { because: string; toShow: string; titles: string[] }>();
-    for (const b of analysis.couldNotShow) {
-      const key = `${b.because}|${b.toShow}`;
-      const group = groups.get(key) ?? { because: b.because, toShow: b.toShow, titles: [] };
-      group.titles.push(SUSPECTS[b.fault].title);
-      groups.set(key, group);
-    }
-    return [...groups.values()];
-  });
+  const blind = $derived(groupedBlindSpots(analysis.couldNotShow));
   const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 </script>
 

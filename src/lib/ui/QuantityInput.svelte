@@ -28,7 +28,6 @@
   const id = $props.id();
   const written = (v: number | null | undefined) =>
     v == null ? '' : String(Number(fromBase(v, unit).toPrecision(7)));
-  // svelte-ignore state_referenced_locally
   let text = $state(written(value));
   let ours = $state<string | null>(null);
   const units = $derived(UNITS[kind].map((u: Unit) => u.symbol).filter(Boolean));

@@ -276,7 +276,7 @@
   <canvas bind:this={canvas} aria-hidden="true"></canvas>
   {#each labels as { y, threshold } (threshold.label)}
     <span
-      class="reading pointer-events-none absolute right-0 truncate text-xs {threshold.kind === 'limit'
+      class="pointer-events-none absolute right-0 truncate text-sm tabular-nums {threshold.kind === 'limit'
         ? 'text-off font-semibold'
         : 'text-ink-2'}"
       style="top: {y - 9}px; width: {RIGHT_PX - 8}px">{threshold.label}</span

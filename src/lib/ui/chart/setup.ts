@@ -17,7 +17,7 @@ export { Chart };
 
 /** Room left of every plot for its scale and right of it for labels: the same for all, so that they line up. */
 export const LEFT_PX = 56;
-export const RIGHT_PX = 108;
+export const RIGHT_PX = 116;
 
 export interface Palette {
   readonly ink: string;
