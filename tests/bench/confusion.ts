@@ -1,77 +1,103 @@
-import { analyse } from '../../src/core/run/analyse';
 import type { SpecSheet } from '../../src/core/formats/spec-sheet';
+import type { DriveName } from '../../src/core/plant/drive';
 import { PLANT_FAULTS, type FaultId } from '../../src/core/plant/faults';
-import { ALIKE } from '../../src/core/run/candidates';
 import { plantFor } from '../../src/core/plant/params';
 import { seeded } from '../../src/core/random';
+import { analyse } from '../../src/core/run/analyse';
+import { ALIKE } from '../../src/core/run/candidates';
 import { makeLog, type MadeRun } from './world';
-import type { DriveName } from '../../src/core/plant/drive';
 
 const GRADED = [0.45, 0.75, 1];
+/** Faults that are there or not: a half-dead fan motor is another fault of the catalogue. */
 const WHOLE = new Set<FaultId>(['fan-motor-dead', 'thermostat-stuck-closed']);
 const stands = (id: FaultId): FaultId =>
-  (Object.entries(ALIKE).find(([, ids]) => ids?.includes(id))?.[0] as FaultId) ?? id;
+  (Object.entries(ALIKE).find(([, ids]) => ids?.includes(id))?.[0] as FaultId | undefined) ?? id;
 
 export interface Outcome extends MadeRun {
   readonly verdict: string;
   readonly topTwo: boolean;
   readonly blind: boolean;
-  readonly probability: number;
 }
 
-/** Runs the whole grid of faults, severities, drives, ambients and columns on one spec sheet. */
-export function confusion(
-  spec: SpecSheet,
-  options: { drives: DriveName[]; ambients: number[]; columns: MadeRun['columns'][] }
-): Outcome[] {
+export interface ConfusionOptions {
+  readonly drives: readonly DriveName[];
+  readonly ambients: readonly number[];
+  readonly columns: MadeRun['columns'];
+}
+
+/** Every fault at three severities, on every drive and day, each on another strange vehicle. */
+export function confusion(spec: SpecSheet, { drives, ambients, columns }: ConfusionOptions): Outcome[] {
   const plant = plantFor(spec);
   const outcomes: Outcome[] = [];
   let seed = 1;
-  for (const fault of PLANT_FAULTS) {
-    if (
-      (fault.applies && !fault.applies(plant)) ||
-      stands(fault.id) !== fault.id ||
-      fault.id === 'fan-command-missing'
-    )
-      continue;
-    for (const drive of options.drives)
-      for (const ambientC of options.ambients)
-        for (const columns of options.columns)
-          for (const graded of GRADED) {
-            const severity = WHOLE.has(fault.id) ? 0.9 + graded / 10 : graded;
-            const run: MadeRun = { spec, fault: fault.id, severity, drive, ambientC, columns, seed: ++seed };
-            const names = Object.keys(fault.variants);
-            const a = analyse(makeLog(run, seeded(seed), names[seed % names.length]), spec);
-            const blind = a.couldNotShow.some((b) => b.fault === fault.id);
-            outcomes.push({
-              ...run,
-              verdict: a.verdict,
-              topTwo: a.suspects.slice(0, 2).some((s) => s.fault === fault.id),
-              blind,
-              probability: a.suspects[0].probability
-            });
-          }
+  const faults = PLANT_FAULTS.filter(
+    (f) => (!f.applies || f.applies(plant)) && stands(f.id) === f.id && f.id !== 'fan-command-missing'
+  );
+  for (const { id: fault, variants } of faults) {
+    for (const drive of drives) {
+      for (const ambientC of ambients) {
+        for (const graded of GRADED) {
+          const severity = WHOLE.has(fault) ? 0.9 + graded / 10 : graded;
+          const run: MadeRun = { spec, fault, severity, drive, ambientC, columns, seed: ++seed };
+          const names = Object.keys(variants);
+          const a = analyse(makeLog(run, seeded(seed), names[seed % names.length]), spec);
+          outcomes.push({
+            ...run,
+            verdict: a.verdict,
+            topTwo: a.suspects.slice(0, 2).some((s) => s.fault === fault),
+            blind: a.couldNotShow.some((b) => b.fault === fault)
+          });
+        }
+      }
+    }
   }
   return outcomes;
 }
 
-export function table(outcomes: Outcome[]): string {
+const share = (n: number, of: number) =>
+  of === 0 ? '   –' : `${String(Math.round((100 * n) / of)).padStart(3)}%`;
+
+/** One line a fault: named right, named right where the run could show it, in the first two, and taken for what. */
+export function table(outcomes: readonly Outcome[]): string {
   const faults = [...new Set(outcomes.map((o) => o.fault))];
-  return faults
-    .map((fault) => {
-      const rows = outcomes.filter((o) => o.fault === fault);
-      const seen = rows.filter((o) => !o.blind);
-      const right = (list: Outcome[]) => list.filter((o) => o.verdict === fault).length;
-      const counts = new Map<string, number>();
-      for (const r of rows) if (r.verdict !== fault) counts.set(r.verdict, (counts.get(r.verdict) ?? 0) + 1);
-      const taken = [...counts]
-        .sort((a, b) => b[1] - a[1])
-        .slice(0, 4)
-        .map(([v, n]) => `${v} ${n}`)
-        .join(', ');
-      const share = (n: number, of: number) =>
-        of === 0 ? '  – ' : `${String(Math.round((100 * n) / of)).padStart(3)}%`;
-      return `${fault.padEnd(26)} ${share(right(rows), rows.length)} all  ${share(right(seen), seen.length)} where it could show  top two ${share(rows.filter((o) => o.topTwo).length, rows.length)}   taken for: ${taken}`;
-    })
-    .join('\n');
+  const rows = faults.map((fault) => {
+    const all = outcomes.filter((o) => o.fault === fault);
+    const shown = all.filter((o) => !o.blind);
+    const right = (list: readonly Outcome[]) => list.filter((o) => o.verdict === fault).length;
+    const counts = new Map<string, number>();
+    for (const { verdict } of all) if (verdict !== fault) counts.set(verdict, (counts.get(verdict) ?? 0) + 1);
+    const taken = [...counts]
+      .sort((a, b) => b[1] - a[1])
+      .slice(0, 4)
+      .map(([v, n]) => `${v} ${n}`);
+    const cells = [
+      share(right(all), all.length),
+      share(right(shown), shown.length),
+      String(shown.length).padStart(4),
+      share(all.filter((o) => o.topTwo).length, all.length)
+    ];
+    return `${fault.padEnd(26)} ${cells.join('   ')}   ${taken.join(', ')}`;
+  });
+  return [`${'made'.padEnd(26)}  all   could show (runs)  top two   taken for`, ...rows].join('\n');
+}
+
+/** Share of healthy runs that a fault was named for. */
+export function healthyAlarms(outcomes: readonly Outcome[]): string {
+  const healthy = outcomes.filter((o) => o.fault === 'none');
+  const alarms = healthy.filter((o) => o.verdict !== 'none' && o.verdict !== 'not-enough');
+  return `${alarms.length} of ${healthy.length}`;
+}
+
+/** Pairs of faults mixed up in more than one in ten of the runs that should have shown the first. */
+export function pairs(outcomes: readonly Outcome[]): string {
+  const found: string[] = [];
+  for (const fault of new Set(outcomes.map((o) => o.fault))) {
+    const shown = outcomes.filter((o) => o.fault === fault && !o.blind);
+    for (const verdict of new Set(shown.map((o) => o.verdict))) {
+      const n = shown.filter((o) => o.verdict === verdict).length;
+      if (verdict !== fault && verdict !== 'not-enough' && shown.length > 4 && n / shown.length > 0.1)
+        found.push(`${fault} → ${verdict} (${n} of ${shown.length})`);
+    }
+  }
+  return found.join('; ') || 'none';
 }

@@ -97,13 +97,15 @@ export function rowReader(
     for (; i < stop; i++) {
       const d = bytes[i] - ZERO;
       if (d >= 0 && d <= 9) {
-        mantissa = mantissa * 10 + d;
         digits++;
+        // A double holds fifteen digits: further decimals change nothing and cost exactness.
+        if (digits > 15 && decimals >= 0) continue;
+        mantissa = mantissa * 10 + d;
         if (decimals >= 0) decimals++;
       } else if (bytes[i] === point && decimals < 0) decimals = 0;
       else return slowNumber(first, stop);
     }
-    if (digits === 0 || digits > 15) return slowNumber(first, stop);
+    if (digits === 0 || (digits > 15 && decimals < 0)) return slowNumber(first, stop);
     if (decimals > 0) mantissa /= POW10[decimals];
     return negative ? -mantissa : mantissa;
   }
