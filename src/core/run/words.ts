@@ -17,7 +17,9 @@ export function sureness(probability: number): string {
 export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'couldNotShow'>): string {
   const [first, second] = a.suspects;
   if (a.verdict === 'not-enough') {
-    const what = a.couldNotShow.find((b) => b.fault.startsWith('thermostat'));
+    const what =
+      a.couldNotShow.find((b) => b.fault === 'thermostat-stuck-closed') ??
+      a.couldNotShow.find((b) => b.fault.startsWith('thermostat'));
     return what ? `${sentence(what.because)}. ${what.toShow}.` : 'The run is too short or too mild to judge.';
   }
   const rival =
