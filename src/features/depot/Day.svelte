@@ -4,10 +4,10 @@
   import { useShortcuts } from '$lib/ui/shortcuts.svelte';
   import { day } from '$lib/ui/when';
   import JobRow from './JobRow.svelte';
-  import type { JobCard } from './types';
+  import type { JobLine } from '$lib/view-types';
 
   interface Props {
-    jobs: readonly JobCard[];
+    jobs: readonly JobLine[];
     zone: string;
     now: string;
   }

@@ -5,10 +5,10 @@
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import Spark from '$lib/ui/Spark.svelte';
   import { when } from '$lib/ui/when';
-  import type { JobCard } from './types';
+  import type { JobLine } from '$lib/view-types';
 
   interface Props {
-    job: JobCard;
+    job: JobLine;
     zone: string;
     showVehicle?: boolean;
   }

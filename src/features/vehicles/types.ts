@@ -1,14 +1,6 @@
 import type { SpecSheet } from '$core/formats/spec-sheet';
 
-export interface Vehicle {
-  readonly id: string;
-  readonly fleetNo: string;
-  readonly name: string;
-  readonly note: string;
-  readonly sheet: SpecSheet | null;
-  readonly jobs: number;
-  readonly openJobs: number;
-}
+export type { VehicleLine as Vehicle } from '$lib/view-types';
 
 /** How the fan is driven, in words. */
 export function fanWords(sheet: SpecSheet): string {

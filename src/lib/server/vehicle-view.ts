@@ -1,7 +1,8 @@
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import { database } from './database';
-import { vehicleLines, type VehicleLine } from './views';
+import type { VehicleLine } from '../view-types';
+import { vehicleLines } from './views';
 
 /** The vehicle of a route, or a 404 in words. */
 export async function vehicleOr404(id: string): Promise<VehicleLine> {

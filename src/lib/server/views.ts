@@ -1,47 +1,10 @@
 import { QueryTypes } from 'sequelize';
-import type { SpecSheet } from '../../core/formats/spec-sheet';
 import type { Analysis } from '../../core/run/analyse';
 import { verdictSentence, verdictTitle } from '../../core/run/words';
 import type { Band } from '../../core/plant/band';
+import type { Finding, JobLine, Spark, VehicleLine } from '../view-types';
 import type { Database } from './database';
 import type { RunRow } from './models';
-
-/** One line of the depot's day. */
-export interface JobLine {
-  readonly number: number;
-  readonly complaint: string;
-  readonly state: 'open' | 'closed';
-  readonly outcome: string | null;
-  readonly openedAt: string;
-  readonly lastAt: string;
-  readonly fleetNo: string;
-  readonly vehicleName: string;
-  readonly vehicleId: string;
-  readonly runs: number;
-  readonly finding: Finding | null;
-  readonly spark: Spark | null;
-}
-
-/** The last run in miniature: its coolant curve over the band it should have followed. */
-export interface Spark {
-  readonly t: number[];
-  readonly ect: (number | null)[];
-  readonly band: {
-    readonly t: readonly number[];
-    readonly low: readonly number[];
-    readonly high: readonly number[];
-  } | null;
-}
-
-export interface Finding {
-  readonly verdict: Analysis['verdict'];
-  readonly title: string;
-  readonly sentence: string;
-  readonly probability: number;
-  readonly maxC: number | null;
-  readonly plateauC: number | null;
-  readonly at: string;
-}
 
 interface Line extends Omit<JobLine, 'finding' | 'spark' | 'openedAt' | 'lastAt'> {
   readonly openedAt: Date;
@@ -90,16 +53,6 @@ export const findingOf = (a: Analysis, at: Date): Finding => ({
   plateauC: a.features.plateauC,
   at: at.toISOString()
 });
-
-export interface VehicleLine {
-  readonly id: string;
-  readonly fleetNo: string;
-  readonly name: string;
-  readonly note: string;
-  readonly sheet: SpecSheet | null;
-  readonly jobs: number;
-  readonly openJobs: number;
-}
 
 /** All vehicles, or one, with how many jobs they have had. */
 export async function vehicleLines(db: Database, id: string | null = null): Promise<VehicleLine[]> {

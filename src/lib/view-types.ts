@@ -1,0 +1,50 @@
+import type { SpecSheet } from '../core/formats/spec-sheet';
+import type { Analysis } from '../core/run/analyse';
+
+/** One line of the depot's day. */
+export interface JobLine {
+  readonly number: number;
+  readonly complaint: string;
+  readonly state: 'open' | 'closed';
+  readonly outcome: string | null;
+  readonly openedAt: string;
+  readonly lastAt: string;
+  readonly fleetNo: string;
+  readonly vehicleName: string;
+  readonly vehicleId: string;
+  readonly runs: number;
+  readonly finding: Finding | null;
+  readonly spark: Spark | null;
+}
+
+/** The last run in miniature: its coolant curve over the band it should have followed. */
+export interface Spark {
+  readonly t: number[];
+  readonly ect: (number | null)[];
+  readonly band: {
+    readonly t: readonly number[];
+    readonly low: readonly number[];
+    readonly high: readonly number[];
+  } | null;
+}
+
+export interface Finding {
+  readonly verdict: Analysis['verdict'];
+  readonly title: string;
+  readonly sentence: string;
+  readonly probability: number;
+  readonly maxC: number | null;
+  readonly plateauC: number | null;
+  readonly at: string;
+}
+
+/** One line of the vehicle list. */
+export interface VehicleLine {
+  readonly id: string;
+  readonly fleetNo: string;
+  readonly name: string;
+  readonly note: string;
+  readonly sheet: SpecSheet | null;
+  readonly jobs: number;
+  readonly openJobs: number;
+}
