@@ -23,9 +23,13 @@ const thermostatSchema = z.looseObject({
   heaterOhm: positive.nullish()
 });
 
+/** Movement at the blade tip above which there is too much play. */
+const tipPlayMaxMm = positive.max(100).nullish();
+
 const clutchSchema = z.discriminatedUnion('kind', [
   z.looseObject({
     kind: z.literal('thermal'),
+    tipPlayMaxMm,
     engageAirC: celsius.nullish(),
     releaseAirC: celsius.nullish(),
     maxRpm: positive.nullish(),
@@ -34,11 +38,13 @@ const clutchSchema = z.discriminatedUnion('kind', [
   }),
   z.looseObject({
     kind: z.literal('fixed'),
+    tipPlayMaxMm,
     ratioLow: positive.max(2).nullish(),
     ratioHigh: positive.max(2).nullish()
   }),
   z.looseObject({
     kind: z.literal('electronic'),
+    tipPlayMaxMm,
     pulsesPerRev: positive.nullish(),
     speedTable: z.array(z.array(z.number())).nullish()
   })

@@ -1,0 +1,316 @@
+import { z } from 'zod';
+import type { SpecSheet } from '../formats/spec-sheet';
+import type { FaultId } from '../plant/faults';
+import type { CautionId } from './cautions';
+import { defineCheck, outcome, withoutClutch, type Check, type CheckPhase, type Gate } from './check';
+
+const readings = z.object({
+  judged: z.enum(['pass', 'fail', 'unclear'], 'Say how you judge it'),
+  found: z.string().trim().min(1, 'Write down what was measured, with its limit').max(1000)
+});
+export type ByHandReadings = z.infer<typeof readings>;
+
+interface Row {
+  readonly title: string;
+  readonly phases: readonly CheckPhase[];
+  readonly minutes: number;
+  readonly decides: string;
+  readonly tools: readonly string[];
+  readonly cautions: readonly CautionId[];
+  readonly speaksTo: readonly FaultId[];
+  readonly gate?: Gate;
+  readonly always?: boolean;
+  readonly lacks?: (sheet: SpecSheet) => string | null;
+}
+
+/** A check whose readings are judged by the technician: written down with its verdict, not computed. */
+function byHand(row: Row): Check {
+  return defineCheck<ByHandReadings>({
+    gate: 'none',
+    ...row,
+    readings,
+    judge: (r) => outcome(r.judged, `Judged by hand: ${r.found}`),
+    words: (r) => `${r.judged}: ${r.found}`
+  });
+}
+
+const withoutRelay = (sheet: SpecSheet) =>
+  sheet.fan?.drive === 'relay' || !sheet.fan ? null : 'no fan relay';
+const withoutController = (sheet: SpecSheet) =>
+  sheet.fan?.drive === 'controller' || !sheet.fan ? null : 'no fan controller';
+const withoutFan = (sheet: SpecSheet) => (sheet.fan && sheet.fan.drive === 'none' ? 'no electric fan' : null);
+const withoutElectronicClutch = (sheet: SpecSheet) =>
+  sheet.clutch?.kind === 'electronic' ? null : 'no electronic fan clutch';
+
+const SENSOR: readonly FaultId[] = [
+  'ect-reads-hot',
+  'ect-reads-cold',
+  'ect-wrong-part',
+  'ect-open-circuit',
+  'ect-short-circuit',
+  'ect-intermittent',
+  'ect-wiring'
+];
+const THERMOSTAT: readonly FaultId[] = [
+  'thermostat-stuck-open',
+  'thermostat-stuck-closed',
+  'thermostat-low-rating',
+  'thermostat-sluggish'
+];
+const FAN: readonly FaultId[] = ['fan-motor-dead', 'fan-motor-weak', 'fan-feed-open', 'fan-command-missing'];
+const RELAY: readonly FaultId[] = ['fan-relay-contacts', 'fan-relay-coil', 'fan-relay-welded'];
+const FLOW: readonly FaultId[] = ['radiator-clogged', 'pump-flow-low', 'sensor-branch-restricted'];
+const RUNNING: readonly CautionId[] = ['indoor-running', 'belts', 'fan-blades'];
+
+/** Checks that stand on the plan and are judged by hand until they have a sheet of their own. */
+export const BY_HAND = {
+  'ect-ladder': byHand({
+    title: 'ECT ladder',
+    phases: ['C', 'W', 'R'],
+    minutes: 10,
+    decides: 'Which error of the sensor fits pairs of temperature and resistance over the warm-up.',
+    tools: ['Meter', 'Thermometer'],
+    cautions: ['hot-parts', 'fan-starts'],
+    speaksTo: SENSOR
+  }),
+  'ect-circuit': byHand({
+    title: 'ECT circuit',
+    phases: ['X'],
+    minutes: 8,
+    decides: 'Both extremes reached unplugged and bridged: wiring and control unit sound, so the sensor.',
+    tools: ['Meter', 'Scan tool'],
+    cautions: ['fan-starts'],
+    speaksTo: SENSOR
+  }),
+  'ect-substitute': byHand({
+    title: 'ECT substitution',
+    phases: ['X'],
+    minutes: 6,
+    decides:
+      'A known good sensor in air: agrees with ambient, so the old sensor; off by the same, so the circuit.',
+    tools: ['Known good sensor', 'Scan tool'],
+    cautions: ['fan-starts'],
+    speaksTo: SENSOR
+  }),
+  wiggle: byHand({
+    title: 'Wiggle',
+    phases: ['X'],
+    minutes: 5,
+    decides: 'A reading or fan that follows a moved plug or loom names the connection.',
+    tools: ['Scan tool'],
+    cautions: ['fan-starts'],
+    speaksTo: ['ect-intermittent', 'ect-wiring', 'fan-controller-shorted']
+  }),
+  'gauge-compare': byHand({
+    title: 'Gauge against scan',
+    phases: ['R'],
+    minutes: 3,
+    decides: 'Whether the needle or the engine is wrong.',
+    tools: ['Scan tool', 'Thermometer'],
+    cautions: ['indoor-running'],
+    speaksTo: ['gauge-fault', 'sensor-branch-restricted']
+  }),
+  'warm-up-run': byHand({
+    title: 'Warm-up run',
+    phases: ['C', 'W', 'R'],
+    minutes: 25,
+    decides: 'The run against the warm-up this engine should show today.',
+    tools: ['Logger'],
+    cautions: ['indoor-running', 'stop-limit', 'belts'],
+    speaksTo: [...THERMOSTAT, ...SENSOR, ...FLOW, 'coolant-low'],
+    always: true
+  }),
+  'hose-rush': byHand({
+    title: 'Hose rush',
+    phases: ['W'],
+    minutes: 8,
+    decides: 'Cold and then suddenly hot: the thermostat works. Warm all along: open. Never: closed.',
+    tools: ['Hand or probe'],
+    cautions: ['hot-parts', 'belts'],
+    speaksTo: THERMOSTAT
+  }),
+  'road-run': byHand({
+    title: 'Road run',
+    phases: ['R'],
+    minutes: 20,
+    decides: 'How the temperature depends on speed and load.',
+    tools: ['Logger'],
+    cautions: ['stop-limit'],
+    speaksTo: [...THERMOSTAT, ...FLOW, 'airflow-restricted', 'clutch-slipping']
+  }),
+  'fan-switching': byHand({
+    title: 'Fan switching',
+    phases: ['R'],
+    minutes: 12,
+    decides: 'On and off temperatures of each stage against the sheet.',
+    tools: ['Scan tool'],
+    cautions: RUNNING,
+    speaksTo: [...FAN, ...RELAY, 'fan-setpoint-modified', 'ect-reads-cold', 'ect-reads-hot'],
+    lacks: withoutFan
+  }),
+  'fan-direct-feed': byHand({
+    title: 'Fan direct feed',
+    phases: ['X'],
+    minutes: 6,
+    decides: 'Motor and its wiring good or not.',
+    tools: ['Fused feed', 'Clamp meter'],
+    cautions: ['fused-feed', 'fan-blades'],
+    speaksTo: FAN,
+    lacks: withoutFan
+  }),
+  'relay-bench': byHand({
+    title: 'Relay on the bench',
+    phases: ['B'],
+    minutes: 5,
+    decides: 'Coil and contacts.',
+    tools: ['Meter', 'Fused feed'],
+    cautions: ['fused-feed'],
+    speaksTo: RELAY,
+    lacks: withoutRelay
+  }),
+  'relay-swap': byHand({
+    title: 'Relay swap',
+    phases: ['X'],
+    minutes: 3,
+    decides: 'Relay against the rest, with an identical part from a circuit not needed to run safely.',
+    tools: ['Identical relay'],
+    cautions: ['fan-starts'],
+    speaksTo: RELAY,
+    lacks: withoutRelay
+  }),
+  'relay-socket': byHand({
+    title: 'Relay socket',
+    phases: ['X'],
+    minutes: 8,
+    decides: 'Which of supply, control, load and ground is missing.',
+    tools: ['Meter'],
+    cautions: ['fan-starts'],
+    speaksTo: [...RELAY, 'fan-command-missing', 'fan-feed-open'],
+    lacks: withoutRelay
+  }),
+  'fan-command': byHand({
+    title: 'Commanded fan',
+    phases: ['X'],
+    minutes: 4,
+    decides: 'Command path against power path.',
+    tools: ['Scan tool'],
+    cautions: ['fan-blades'],
+    speaksTo: [...FAN, ...RELAY, 'fan-controller-dead', 'fan-command-missing'],
+    lacks: withoutFan
+  }),
+  'controller-in-out': byHand({
+    title: 'Fan controller, in and out',
+    phases: ['X'],
+    minutes: 8,
+    decides: 'Shorted, dead, or not commanded.',
+    tools: ['Meter'],
+    cautions: ['fan-starts', 'battery'],
+    speaksTo: ['fan-controller-shorted', 'fan-controller-dead', 'fan-command-missing', 'fan-feed-open'],
+    lacks: withoutController
+  }),
+  'clutch-hot-speed': byHand({
+    title: 'Clutch speed, hot',
+    phases: ['R', 'H'],
+    minutes: 10,
+    decides: 'Slip against the sheet’s table: disengaged, engaged, limited.',
+    tools: ['Optical tachometer'],
+    cautions: RUNNING,
+    speaksTo: ['clutch-slipping', 'clutch-engages-late', 'clutch-seized', 'airflow-restricted'],
+    lacks: withoutClutch
+  }),
+  'clutch-electronic': byHand({
+    title: 'Electronic clutch',
+    phases: ['R'],
+    minutes: 6,
+    decides: 'Follows the command, ignores it, or is locked.',
+    tools: ['Scan tool', 'Optical tachometer'],
+    cautions: RUNNING,
+    speaksTo: ['clutch-circuit-open', 'clutch-seized', 'clutch-slipping'],
+    lacks: withoutElectronicClutch
+  }),
+  'temperature-map': byHand({
+    title: 'Temperature map',
+    phases: ['R'],
+    minutes: 8,
+    decides: 'What should equal what on the loop, and where flow is held up.',
+    tools: ['Thermometer'],
+    cautions: ['hot-parts', 'belts'],
+    speaksTo: [...FLOW, 'ect-reads-cold', 'ect-reads-hot']
+  }),
+  'radiator-face': byHand({
+    title: 'Radiator face',
+    phases: ['R'],
+    minutes: 6,
+    decides: 'Cold tubes and effectiveness.',
+    tools: ['Infrared thermometer'],
+    cautions: ['hot-parts', 'fan-blades'],
+    speaksTo: ['radiator-clogged', 'airflow-restricted']
+  }),
+  'air-rise': byHand({
+    title: 'Air temperature rise',
+    phases: ['R'],
+    minutes: 5,
+    decides: 'Airflow against heat.',
+    tools: ['Thermometer'],
+    cautions: ['fan-blades'],
+    speaksTo: ['airflow-restricted', 'radiator-clogged', 'clutch-slipping', 'clutch-engages-late']
+  }),
+  'pressure-hold': byHand({
+    title: 'Pressure hold',
+    phases: ['C'],
+    minutes: 12,
+    decides: 'How fast the system loses pressure.',
+    tools: ['Pressure tester'],
+    cautions: ['hot-cap', 'test-pressure'],
+    gate: 'cap-cool',
+    speaksTo: ['coolant-low', 'combustion-leak', 'pressure-cap-weak']
+  }),
+  'cap-test': byHand({
+    title: 'Cap test',
+    phases: ['C'],
+    minutes: 4,
+    decides: 'Opening pressure against the sheet.',
+    tools: ['Pressure tester'],
+    cautions: ['hot-cap', 'test-pressure'],
+    gate: 'cap-cool',
+    speaksTo: ['pressure-cap-weak']
+  }),
+  'combustion-gas': byHand({
+    title: 'Combustion gas',
+    phases: ['R'],
+    minutes: 10,
+    decides: 'Gas in the coolant: refer on.',
+    tools: ['Chemical gas test'],
+    cautions: ['hot-cap', 'indoor-running'],
+    speaksTo: ['combustion-leak']
+  }),
+  'thermostat-bath': byHand({
+    title: 'Thermostat in a bath',
+    phases: ['B'],
+    minutes: 20,
+    decides: 'Start, full open, lift, closing and hysteresis.',
+    tools: ['Heated bath', 'Thermometer', 'Lift gauge'],
+    cautions: ['heated-bath'],
+    speaksTo: THERMOSTAT
+  }),
+  'thermostat-heater': byHand({
+    title: 'Thermostat heater',
+    phases: ['B'],
+    minutes: 8,
+    decides: 'Element resistance; opens when powered.',
+    tools: ['Meter', 'Fused feed'],
+    cautions: ['heated-bath', 'fused-feed'],
+    speaksTo: ['thermostat-heater-failed'],
+    lacks: (sheet) => (sheet.thermostat.heaterOhm == null ? 'no heated thermostat' : null)
+  }),
+  'key-off-fan': byHand({
+    title: 'Fan after key-off',
+    phases: ['H'],
+    minutes: 6,
+    decides: 'After-run by rule, or a fault; and what it costs the battery.',
+    tools: ['Clock'],
+    cautions: ['fan-starts', 'hot-parts'],
+    speaksTo: ['fan-relay-welded', 'fan-controller-shorted', 'ect-intermittent'],
+    lacks: withoutFan
+  })
+} as const satisfies Readonly<Record<string, Check>>;

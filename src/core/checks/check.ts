@@ -1,0 +1,142 @@
+import type { z } from 'zod';
+import type { SpecSheet } from '../formats/spec-sheet';
+import type { FaultId } from '../plant/faults';
+import type { Problem } from '../result';
+import type { ThermalFact, ThermalState } from '../thermal/state';
+import type { CautionId } from './cautions';
+
+/** Where on the heat line a check can be done: cold-soaked, warming, regulating, hot and stopped, any time, bench. */
+export type CheckPhase = 'C' | 'W' | 'R' | 'H' | 'X' | 'B';
+
+export type CheckResult = 'pass' | 'fail' | 'unclear' | 'void';
+
+/** What a finding says about a suspect. */
+export interface Point {
+  readonly fault: FaultId;
+  readonly way: 'for' | 'against';
+}
+
+/** What a check makes of its readings: always with the numbers and the limit they were held against. */
+export interface Outcome {
+  readonly result: CheckResult;
+  /** One sentence: what was found, against which limit. Units as `say.ts` writes them. */
+  readonly says: string;
+  /** The numbers, each with its limit where there is one. */
+  readonly numbers: readonly { readonly name: string; readonly value: string; readonly limit?: string }[];
+  readonly points: readonly Point[];
+  /** Contradictions with what else the record says. Pointed out, never blocking. */
+  readonly doubts: readonly string[];
+  /** Why it carries no weight, where it is void, and from when it would (ISO 8601) where that is known. */
+  readonly voidBecause: string | null;
+  readonly countsFrom: string | null;
+}
+
+/** What was known when the readings were taken. */
+export interface CheckContext {
+  /** ISO 8601. */
+  readonly at: string;
+  readonly sheet: SpecSheet | null;
+  readonly thermal: ThermalState;
+  /** Earlier readings of the same check in this job that stand, oldest first. */
+  readonly earlier: readonly { readonly at: string; readonly readings: unknown }[];
+}
+
+/** What must be true of the engine before hands or instruments go in. */
+export type Gate = 'none' | 'stopped' | 'cap-cool';
+
+interface CheckWords {
+  readonly title: string;
+  readonly phases: readonly CheckPhase[];
+  /** Hands-on minutes, a default. */
+  readonly minutes: number;
+  /** What the result decides, in a sentence. */
+  readonly decides: string;
+  readonly tools: readonly string[];
+  readonly cautions: readonly CautionId[];
+  readonly gate: Gate;
+  /** Suspects it can speak for or against: the complaint's suspects bring it onto the plan. */
+  readonly speaksTo: readonly FaultId[];
+  /** Part of every job, whatever the complaint. */
+  readonly always?: boolean;
+  /** Counts only on a soaked engine. */
+  readonly needsSoak?: boolean;
+  /** Why this vehicle cannot have it; null where it can. Without a sheet every check suits. */
+  readonly lacks?: (sheet: SpecSheet) => string | null;
+}
+
+interface CheckRule<R> {
+  /** The readings, as they are kept and exported: field names carry their unit. */
+  readonly readings: z.ZodType<R>;
+  judge(readings: R, context: CheckContext): Outcome;
+  /** Readings that cannot be: refused, each naming its field and the limit. */
+  refuse?(readings: R, sheet: SpecSheet | null): Problem[];
+  /** Readings that are possible and unlikely: asked about once, kept if confirmed. */
+  unlikely?(readings: R, context: CheckContext): string[];
+  /** What the readings tell about the engine's heat. */
+  facts?(readings: R, at: string): ThermalFact[];
+  /** The readings in a line of the history. */
+  words(readings: R): string;
+}
+
+/** A check of the registry, whatever its readings are. */
+export type Check = CheckWords & Required<CheckRule<unknown>>;
+
+/** Makes a check of its words and its rule. Readings are parsed by its own schema wherever they come from. */
+export function defineCheck<R>(check: CheckWords & CheckRule<R>): Check {
+  const read = (readings: unknown): R => check.readings.parse(readings);
+  return {
+    ...check,
+    judge: (readings, context) => withSoak(check, check.judge(read(readings), context), context),
+    refuse: (readings, sheet) => check.refuse?.(read(readings), sheet) ?? [],
+    unlikely: (readings, context) => check.unlikely?.(read(readings), context) ?? [],
+    facts: (readings, at) => check.facts?.(read(readings), at) ?? [],
+    words: (readings) => check.words(read(readings))
+  };
+}
+
+/** A cold check done on an engine that was not cold is kept and carries no weight. */
+function withSoak(check: CheckWords, outcome: Outcome, { thermal }: CheckContext): Outcome {
+  if (!check.needsSoak || outcome.result === 'void' || thermal.soaked === true) return outcome;
+  return {
+    ...outcome,
+    ...voidOutcome(
+      thermal.running
+        ? 'The engine was running; this counts on a soaked engine only'
+        : thermal.soaked === null
+          ? 'It is not known when the engine last ran; record the soak and it is judged again'
+          : 'The engine had not stood long enough: by the cooling law it was still above ambient',
+      thermal.soakedFrom
+    )
+  };
+}
+
+export const voidOutcome = (
+  voidBecause: string,
+  countsFrom: string | null
+): Pick<Outcome, 'result' | 'points' | 'voidBecause' | 'countsFrom'> => ({
+  result: 'void',
+  points: [],
+  voidBecause,
+  countsFrom
+});
+
+export const outcome = (
+  result: Exclude<CheckResult, 'void'>,
+  says: string,
+  more: Partial<Omit<Outcome, 'result' | 'says'>> = {}
+): Outcome => ({
+  result,
+  says,
+  numbers: [],
+  points: [],
+  doubts: [],
+  voidBecause: null,
+  countsFrom: null,
+  ...more
+});
+
+export const speaksFor = (...faults: FaultId[]): Point[] => faults.map((fault) => ({ fault, way: 'for' }));
+export const speaksAgainst = (...faults: FaultId[]): Point[] =>
+  faults.map((fault) => ({ fault, way: 'against' }));
+
+export const withoutClutch = (sheet: SpecSheet): string | null => (sheet.clutch ? null : 'no fan clutch');

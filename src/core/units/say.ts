@@ -1,0 +1,91 @@
+import { formatQuantity } from './quantity';
+import { findUnit, fromBase, UNITS, type QuantityKind, type Unit } from './units';
+
+/**
+ * Quantities inside sentences. The core writes them in its own units; a temperature or any other reading stands
+ * with a no-break space before its unit, a difference of temperatures with a narrow one. So a whole sentence can
+ * be shown in the units a person chose (`inUnits`) without being taken apart, and a file or a log that knows
+ * nothing of this reads well too.
+ */
+const READING = '\u00a0';
+const DIFFERENCE = '\u202f';
+
+const plain = (value: number, digits: number) => {
+  const text = value.toFixed(digits).replace(/^-(?=0(\.0*)?$)/, '');
+  return text.replace('-', '−');
+};
+
+/** The fewest decimals that lose nothing at the resolution wanted. */
+const trimmed = (value: number, digits: number) =>
+  plain(value, Number.isInteger(Number(value.toFixed(digits))) ? 0 : digits);
+
+/** A temperature: `86 °C`, `12.3 °C`. */
+export const sayC = (celsius: number, digits = 1): string => `${trimmed(celsius, digits)}${READING}°C`;
+
+/** A difference of two temperatures. */
+export const sayDeltaC = (celsius: number, digits = 1): string =>
+  `${trimmed(celsius, digits)}${DIFFERENCE}°C`;
+
+/** Any other quantity in the core's unit. */
+export const say = (value: number, kind: QuantityKind): string =>
+  formatQuantity(value, kind).replace(/ /g, READING);
+
+/** The unit a person reads each kind of quantity in, by symbol; the core's where none is chosen. */
+export type UnitChoice = Partial<Record<QuantityKind, string>>;
+
+/** Kinds for which there is a choice that workshops really make. */
+export const CHOOSABLE = [
+  'temperature',
+  'pressure',
+  'speed',
+  'length',
+  'volume',
+  'torque'
+] as const satisfies readonly QuantityKind[];
+
+export const chosenUnit = (choice: UnitChoice, kind: QuantityKind): Unit =>
+  findUnit(kind, choice[kind] ?? '') ?? UNITS[kind][0];
+
+/** Reads a choice from outside (a cookie): unknown kinds and units are left out. */
+export function readUnitChoice(text: string): UnitChoice {
+  const choice: UnitChoice = {};
+  for (const pair of text.split(',')) {
+    const [kind, symbol] = pair.split('=');
+    const known = CHOOSABLE.find((k) => k === kind);
+    const unit = known && symbol ? findUnit(known, symbol) : undefined;
+    if (known && unit) choice[known] = unit.symbol;
+  }
+  return choice;
+}
+
+export const writeUnitChoice = (choice: UnitChoice): string =>
+  Object.entries(choice)
+    .map(([kind, symbol]) => `${kind}=${symbol}`)
+    .join(',');
+
+const NUMBER = String.raw`([-−]?\d+(?:\.\d+)?)(?:( to )([-−]?\d+(?:\.\d+)?))?`;
+const escaped = (symbol: string) => symbol.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
+/** A sentence of the core in a person's units. Without a choice it comes back as it is. */
+export function inUnits(text: string, choice: UnitChoice): string {
+  let shown = text;
+  for (const kind of CHOOSABLE) {
+    const to = chosenUnit(choice, kind);
+    const base: Unit = UNITS[kind][0];
+    if (to === base) continue;
+    for (const space of kind === 'temperature' ? [READING, DIFFERENCE] : [READING]) {
+      const offset = space === DIFFERENCE ? 0 : to.offset;
+      const convert = (digits: string) => {
+        const value = Number(digits.replace('−', '-'));
+        const decimals = (digits.split('.')[1]?.length ?? 0) + (to.factor > 1.5 * base.factor ? 1 : 0);
+        return plain(fromBase(value, { ...to, offset }), decimals);
+      };
+      shown = shown.replace(
+        new RegExp(`${NUMBER}${space}${escaped(base.symbol)}`, 'g'),
+        (_, first: string, between?: string, second?: string) =>
+          `${convert(first)}${between ? `${between}${convert(second!)}` : ''}${space}${to.symbol}`
+      );
+    }
+  }
+  return shown;
+}
