@@ -1,12 +1,18 @@
+import type { UnitChoice } from '$core/units/say';
+
 declare global {
   namespace App {
     interface Locals {
-      /** Who is at the bench: picked once, kept in a cookie. */
-      who: string;
+      /** As chosen with the switch; `system` until then. */
       theme: 'system' | 'day' | 'night';
+      /** Who is at the bench: picked once at the top of the window and kept in a cookie, until there are accounts. */
+      who: string;
+      /** The units this person reads in. */
+      units: UnitChoice;
     }
-    interface Error {
-      message: string;
+    interface PageState {
+      /** The check whose sheet is open on the job; null once it was closed. */
+      check?: string | null;
     }
   }
 }

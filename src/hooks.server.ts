@@ -1,4 +1,5 @@
 import type { Handle, HandleServerError } from '@sveltejs/kit';
+import { readUnitChoice } from '$core/units/say';
 import { log } from '$lib/server/log';
 
 const THEMES = ['system', 'day', 'night'] as const;
@@ -8,6 +9,7 @@ export const handle: Handle = async ({ event, resolve }) => {
   const theme = event.cookies.get('theme');
   event.locals.theme = THEMES.find((t) => t === theme) ?? 'system';
   event.locals.who = decodeURIComponent(event.cookies.get('who') ?? '').slice(0, 60) || 'Unsigned';
+  event.locals.units = readUnitChoice(decodeURIComponent(event.cookies.get('units') ?? ''));
   const response = await resolve(event, {
     transformPageChunk: ({ html }) => html.replace('%pyrethos.theme%', event.locals.theme)
   });

@@ -1,5 +1,8 @@
+import type { CheckResult } from '../core/checks/check';
+import type { CheckId } from '../core/checks/registry';
 import type { SpecSheet } from '../core/formats/spec-sheet';
 import type { Analysis } from '../core/run/analyse';
+import type { ThermalState } from '../core/thermal/state';
 
 /** One line of the depot's day. */
 export interface JobLine {
@@ -15,6 +18,9 @@ export interface JobLine {
   readonly runs: number;
   readonly finding: Finding | null;
   readonly spark: Spark | null;
+  /** The last result of each check. */
+  readonly results: readonly { readonly check: CheckId; readonly result: CheckResult }[];
+  readonly heat: ThermalState;
 }
 
 /** The last run in miniature: its coolant curve over the band it should have followed. */
@@ -47,4 +53,19 @@ export interface VehicleLine {
   readonly sheet: SpecSheet | null;
   readonly jobs: number;
   readonly openJobs: number;
+}
+
+/** What a search finds. */
+export interface FoundJob {
+  readonly number: number;
+  readonly complaint: string;
+  readonly state: 'open' | 'closed';
+  readonly fleetNo: string;
+  readonly vehicleName: string;
+}
+export interface FoundVehicle {
+  readonly id: string;
+  readonly fleetNo: string;
+  readonly name: string;
+  readonly note: string;
 }

@@ -1,4 +1,7 @@
 import { database } from '$lib/server/database';
 import { jobLines } from '$lib/server/views';
 
-export const load = async () => ({ jobs: await jobLines(database()), now: new Date().toISOString() });
+export const load = async ({ depends }) => {
+  depends('record:any');
+  return { jobs: await jobLines(database()), now: new Date().toISOString() };
+};

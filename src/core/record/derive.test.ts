@@ -1,15 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { deriveJob, deriveVehicle, standing } from './derive';
-import type { EventBody, RecordEvent } from './events';
+import { readEvent, type EventInput, type RecordEvent } from './events';
 
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
-const event = (n: number, body: EventBody): RecordEvent => ({
-  id: uuid(n),
-  stream: `job:${uuid(900)}`,
-  who: 'Maren Oake',
-  at: new Date(Date.UTC(2026, 10, 24, 8, n)).toISOString(),
-  ...body
-});
+const event = (n: number, body: EventInput): RecordEvent => {
+  const read = readEvent({
+    id: uuid(n),
+    stream: `job:${uuid(900)}`,
+    who: 'Maren Oake',
+    at: new Date(Date.UTC(2026, 10, 24, 8, n)).toISOString(),
+    ...body
+  });
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  return read.value;
+};
 const opened = event(1, { kind: 'job.opened', payload: { vehicleId: uuid(500), complaint: 'Slow to warm' } });
 const run = (n: number) =>
   event(n, {

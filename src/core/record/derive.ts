@@ -1,5 +1,9 @@
+import type { CautionId } from '../checks/cautions';
+import type { CheckId } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
+import type { KnownFact } from '../thermal/facts';
 import type { RecordEvent } from './events';
+import type { Intake } from './intake';
 
 /** Events that stand: those undone are left out, and an undo that was itself undone no longer counts. */
 export function standing(events: readonly RecordEvent[]): RecordEvent[] {
@@ -28,33 +32,101 @@ export function deriveVehicle(events: readonly RecordEvent[]): VehicleState | nu
   return state;
 }
 
+/** Readings of one check as they were entered. */
+export interface RecordedCheck {
+  readonly id: string;
+  readonly check: CheckId;
+  readonly at: string;
+  readonly who: string;
+  readonly readings: unknown;
+  readonly confirmed: readonly string[];
+}
+
+export interface PhotoLine {
+  readonly id: string;
+  readonly caption: string;
+  readonly at: string;
+  readonly who: string;
+}
+
 export interface JobState {
   readonly vehicleId: string;
-  readonly complaint: string;
+  readonly intake: Intake;
   readonly openedAt: string;
   readonly lastAt: string;
   readonly state: 'open' | 'closed';
   readonly outcome: string | null;
   readonly runIds: readonly string[];
+  /** Readings that stand and were not corrected, oldest first. */
+  readonly checks: readonly RecordedCheck[];
+  readonly acknowledged: readonly CautionId[];
+  /** What people stated about the engine's heat; checks and runs tell more (record/judged.ts). */
+  readonly stated: readonly KnownFact[];
+  readonly photos: readonly PhotoLine[];
 }
 
 /** A job as its standing events make it; null before it is opened or once that is undone. */
 export function deriveJob(events: readonly RecordEvent[]): JobState | null {
+  const stands = standing(events);
+  const corrected = new Set(
+    stands.map((e) => (e.kind === 'check.recorded' ? e.payload.replaces : null)).filter((id) => id !== null)
+  );
   let state = null as JobState | null;
-  for (const event of standing(events)) {
-    if (event.kind === 'job.opened')
-      state = {
-        ...event.payload,
-        openedAt: event.at,
-        lastAt: event.at,
-        state: 'open',
-        outcome: null,
-        runIds: []
-      };
-    if (!state) continue;
-    state = { ...state, lastAt: event.at };
-    if (event.kind === 'run.imported') state = { ...state, runIds: [...state.runIds, event.payload.runId] };
-    if (event.kind === 'job.closed') state = { ...state, state: 'closed', outcome: event.payload.outcome };
+  for (const event of stands) {
+    if (event.kind === 'job.opened') state = opened(event, event.payload);
+    if (state && !corrected.has(event.id)) state = { ...next(state, event), lastAt: event.at };
   }
   return state;
+}
+
+const opened = (event: RecordEvent, { vehicleId, ...intake }: Intake & { vehicleId: string }): JobState => ({
+  vehicleId,
+  intake: withDefaults(intake),
+  openedAt: event.at,
+  lastAt: event.at,
+  state: 'open',
+  outcome: null,
+  runIds: [],
+  checks: [],
+  acknowledged: [],
+  stated: [],
+  photos: []
+});
+
+/** Jobs opened before there was a structured intake have words only. */
+const withDefaults = (intake: Partial<Intake> & Pick<Intake, 'complaint'>): Intake => ({
+  symptoms: [],
+  changedBefore: '',
+  coolantChanged: null,
+  ...intake
+});
+
+function next(state: JobState, event: RecordEvent): JobState {
+  const { id, at, who } = event;
+  switch (event.kind) {
+    case 'job.amended':
+      return { ...state, intake: event.payload };
+    case 'job.closed':
+      return { ...state, state: 'closed', outcome: event.payload.outcome };
+    case 'run.imported':
+      return { ...state, runIds: [...state.runIds, event.payload.runId] };
+    case 'check.recorded': {
+      const { check, readings, confirmed } = event.payload;
+      return { ...state, checks: [...state.checks, { id, check, at, who, readings, confirmed }] };
+    }
+    case 'engine.noted':
+      return {
+        ...state,
+        stated: [...state.stated, { fact: event.payload, source: id, enteredAt: at, soft: false }]
+      };
+    case 'caution.acknowledged':
+      return { ...state, acknowledged: [...new Set([...state.acknowledged, ...event.payload.cautions])] };
+    case 'photo.attached':
+      return {
+        ...state,
+        photos: [...state.photos, { id: event.payload.photoId, caption: event.payload.caption, at, who }]
+      };
+    default:
+      return state;
+  }
 }

@@ -1,5 +1,10 @@
 import { z } from 'zod';
+import { CAUTION_IDS } from '../checks/cautions';
+import { CHECK_IDS, checkOf } from '../checks/registry';
+import { airC, coolantC } from '../checks/temperature';
 import { specSheetSchema } from '../formats/spec-sheet';
+import { bad, good, type Result } from '../result';
+import { intakeSchema } from './intake';
 
 /**
  * The record: everything a person enters is an event, appended and never changed. The state of a vehicle or a
@@ -15,6 +20,29 @@ const columnUse = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ignore') })
 ]);
 
+/** Readings are what their check's own schema makes of them. */
+const checkRecorded = z
+  .object({
+    check: z.enum(CHECK_IDS),
+    readings: z.unknown(),
+    /** Unlikely readings that were asked about and stand. */
+    confirmed: z.array(z.string().max(300)).max(20).default([]),
+    /** The entry this one corrects; that one stays in the record and no longer counts. */
+    replaces: z.uuid().nullable().default(null)
+  })
+  .transform((payload, context) => {
+    const parsed = checkOf(payload.check).readings.safeParse(payload.readings);
+    if (!parsed.success) {
+      for (const { path, message } of parsed.error.issues)
+        context.addIssue({ code: 'custom', path: ['readings', ...path], message });
+      return z.NEVER;
+    }
+    return { ...payload, readings: parsed.data };
+  });
+
+export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;
+export const PHOTO_MAX_BYTES = 6 * 1024 * 1024;
+
 const bodies = [
   z.object({
     kind: z.literal('vehicle.entered'),
@@ -25,15 +53,45 @@ const bodies = [
     })
   }),
   z.object({ kind: z.literal('spec.saved'), payload: z.object({ sheet: specSheetSchema }) }),
-  z.object({
-    kind: z.literal('job.opened'),
-    payload: z.object({ vehicleId: z.uuid(), complaint: words.min(1, 'Say what the driver noticed') })
-  }),
+  z.object({ kind: z.literal('job.opened'), payload: intakeSchema.safeExtend({ vehicleId: z.uuid() }) }),
+  z.object({ kind: z.literal('job.amended'), payload: intakeSchema }),
   z.object({ kind: z.literal('job.noted'), payload: z.object({ text: words.min(1, 'Write a note') }) }),
   z.object({
     kind: z.literal('job.closed'),
     payload: z.object({
       outcome: z.enum(['fixed and proven', 'fixed, unproven', 'no fault found', 'referred on', 'declined'])
+    })
+  }),
+  z.object({
+    kind: z.literal('engine.noted'),
+    payload: z.discriminatedUnion('kind', [
+      z.object({
+        kind: z.literal('ran-until'),
+        at: z.iso.datetime({ offset: true }),
+        coolantC: coolantC.nullable(),
+        ambientC: airC.nullable()
+      }),
+      z.object({ kind: z.literal('started'), at: z.iso.datetime({ offset: true }) }),
+      z.object({
+        kind: z.literal('measured'),
+        at: z.iso.datetime({ offset: true }),
+        coolantC,
+        ambientC: airC.nullable()
+      })
+    ])
+  }),
+  z.object({ kind: z.literal('check.recorded'), payload: checkRecorded }),
+  z.object({
+    kind: z.literal('caution.acknowledged'),
+    payload: z.object({ cautions: z.array(z.enum(CAUTION_IDS)).min(1) })
+  }),
+  z.object({
+    kind: z.literal('photo.attached'),
+    payload: z.object({
+      photoId: z.uuid(),
+      caption: z.string().trim().max(200).default(''),
+      mime: z.enum(PHOTO_TYPES),
+      sizeBytes: z.number().int().positive().max(PHOTO_MAX_BYTES)
     })
   }),
   z.object({
@@ -62,7 +120,21 @@ export const recordEventSchema = z.intersection(
 );
 
 export type EventBody = z.infer<typeof eventBodySchema>;
+/** An event as it may be written, before defaults are filled in. */
+export type EventInput = z.input<typeof eventBodySchema>;
 export type RecordEvent = z.infer<typeof recordEventSchema>;
 export type EventKind = EventBody['kind'];
+
+/** Reads one entry from outside: what is wrong with it by field, or the entry with its readings in their own form. */
+export function readEvent(input: unknown): Result<RecordEvent> {
+  const parsed = recordEventSchema.safeParse(input);
+  if (parsed.success) return good(parsed.data);
+  const field = (path: readonly PropertyKey[]) =>
+    path
+      .filter((p) => p !== 'payload' && p !== 'readings')
+      .map(String)
+      .join('.');
+  return bad(...parsed.error.issues.map((i) => ({ field: field(i.path), message: i.message })));
+}
 
 export const streamOf = (kind: 'vehicle' | 'job', id: string): string => `${kind}:${id}`;

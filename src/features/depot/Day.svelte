@@ -1,9 +1,11 @@
 <script lang="ts">
   import Plus from '@lucide/svelte/icons/plus';
   import { goto } from '$app/navigation';
+  import { useNow } from '$lib/ui/now.svelte';
   import { useShortcuts } from '$lib/ui/shortcuts.svelte';
   import { day } from '$lib/ui/when';
   import JobRow from './JobRow.svelte';
+  import Standing from './Standing.svelte';
   import type { JobLine } from '$lib/view-types';
 
   interface Props {
@@ -13,6 +15,8 @@
   }
   let { jobs, zone, now }: Props = $props();
 
+  // svelte-ignore state_referenced_locally
+  const clock = useNow(now);
   let wanted = $state('');
   let filter = $state<HTMLInputElement>();
   const words = $derived(wanted.toLowerCase().split(/\s+/).filter(Boolean));
@@ -30,7 +34,7 @@
 
   $effect(() =>
     useShortcuts([
-      { key: '/', label: 'Find a job', run: () => filter?.focus() },
+      { key: 'f', label: 'Narrow this list', run: () => filter?.focus() },
       { key: 'n', label: 'Open a new job', run: () => void goto('/jobs/new') }
     ])
   );
@@ -43,10 +47,10 @@
   </div>
   {#if jobs.length > 0}
     <label class="w-64"
-      ><span class="sr-only">Find a job</span><input
+      ><span class="sr-only">Narrow this list</span><input
         class="field"
         type="search"
-        placeholder="Find a job   /"
+        placeholder="Narrow this list   F"
         bind:value={wanted}
         bind:this={filter}
       /></label
@@ -73,6 +77,8 @@
     <button class="quiet-link" onclick={() => (wanted = '')}>Show all</button>
   </p>
 {/if}
+
+{#if open.length > 0}<Standing jobs={open} now={clock.iso} {zone} />{/if}
 
 <ul class="space-y-2.5">
   {#each open as job (job.number)}<li><JobRow {job} {zone} /></li>{/each}

@@ -3,7 +3,9 @@
   import CircleDashed from '@lucide/svelte/icons/circle-dashed';
   import CircleHelp from '@lucide/svelte/icons/circle-question-mark';
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+  import { RESULT_LOOK } from '$lib/ui/results';
   import Spark from '$lib/ui/Spark.svelte';
+  import { told } from '$lib/ui/units';
   import { when } from '$lib/ui/when';
   import type { JobLine } from '$lib/view-types';
 
@@ -13,6 +15,12 @@
     showVehicle?: boolean;
   }
   let { job, zone, showVehicle = true }: Props = $props();
+  const RESULTS = ['fail', 'unclear', 'pass', 'void'] as const;
+  const counts = $derived(
+    RESULTS.map((result) => ({ result, n: job.results.filter((r) => r.result === result).length })).filter(
+      ({ n }) => n > 0
+    )
+  );
   const verdict = $derived(job.finding?.verdict);
 </script>
 
@@ -54,10 +62,20 @@
             >{Math.round(job.finding.probability * 100)} %</span
           >{/if}
       </p>
-      <p class="text-ink-2 mt-0.5 line-clamp-2 text-sm">{job.finding.sentence}</p>
+      <p class="text-ink-2 mt-0.5 line-clamp-2 text-sm">{told(job.finding.sentence)}</p>
     {:else}
       <p class="text-ink-2 flex items-center gap-2">
-        <CircleDashed size={20} aria-hidden="true" />No run yet: import a log to judge it
+        <CircleDashed size={20} aria-hidden="true" />No run yet
+      </p>
+    {/if}
+    {#if job.results.length > 0}
+      <p class="mt-1 flex flex-wrap gap-x-3 text-sm">
+        {#each counts as { result, n } (result)}
+          {@const look = RESULT_LOOK[result]}
+          <span class="flex items-center gap-1 {look.text}"
+            ><look.icon size={16} aria-hidden="true" />{n} {look.word.toLowerCase()}</span
+          >
+        {/each}
       </p>
     {/if}
     {#if job.outcome}<p class="mt-1 text-sm font-semibold">Closed: {job.outcome}</p>{/if}

@@ -1,11 +1,16 @@
 <script lang="ts">
   import Keyboard from '@lucide/svelte/icons/keyboard';
-  import { goto } from '$app/navigation';
+  import { beforeNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
   import { Dialog } from 'bits-ui';
-  import { Toaster } from 'svelte-sonner';
+  import { toast, Toaster } from 'svelte-sonner';
   import { onShortcut, shortcuts, useShortcuts } from '$lib/ui/shortcuts.svelte';
+  import Search from '@lucide/svelte/icons/search';
+  import { serverAway, stayLive } from '$lib/ui/live.svelte';
+  import Find from './Find.svelte';
   import ThemeSwitch from './ThemeSwitch.svelte';
+  import UnitsMenu from './UnitsMenu.svelte';
+  import WaitingSign from './WaitingSign.svelte';
   import WhoPicker from './WhoPicker.svelte';
 
   interface Props {
@@ -15,6 +20,7 @@
   }
   let { who, theme, children }: Props = $props();
   let help = $state(false);
+  let finding = $state(false);
 
   const links = [
     { href: '/', label: 'Day' },
@@ -29,8 +35,16 @@
   $effect(() => {
     document.documentElement.dataset.alive = 'yes';
   });
+  $effect(stayLive);
+  // Leaving would end at an error page; what is open goes on working without the server.
+  beforeNavigate((navigation) => {
+    if (!serverAway() || navigation.willUnload) return;
+    navigation.cancel();
+    toast('The server does not answer. Stay here: entries are kept and go out when it is back.');
+  });
   $effect(() =>
     useShortcuts([
+      { key: '/', label: 'Find a job, vehicle, sheet, code or check', run: () => (finding = true) },
       { key: '?', label: 'Show the keys of this view', run: () => (help = true) },
       { key: 'd', label: 'Go to the day', run: () => void goto('/') },
       { key: 'v', label: 'Go to the vehicles', run: () => void goto('/vehicles') }
@@ -62,7 +76,14 @@
       {/each}
     </nav>
     <div class="ml-auto flex items-center gap-2">
+      <WaitingSign />
+      <button
+        class="btn px-3"
+        onclick={() => (finding = true)}
+        aria-label="Find a job, vehicle, sheet, code or check"><Search size={20} aria-hidden="true" /></button
+      >
       <WhoPicker {who} />
+      <UnitsMenu />
       <ThemeSwitch {theme} />
       <button class="btn px-3" onclick={() => (help = true)} aria-label="Keys of this view"
         ><Keyboard size={20} aria-hidden="true" /></button
@@ -73,6 +94,7 @@
 
 <main id="main" class="mx-auto max-w-[1760px] px-4 py-5 lg:px-6">{@render children()}</main>
 
+<Find bind:open={finding} />
 <Toaster position="bottom-center" toastOptions={{ class: 'pyrethos-toast' }} />
 
 <Dialog.Root bind:open={help}>

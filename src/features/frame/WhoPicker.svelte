@@ -1,15 +1,19 @@
 <script lang="ts">
   import UserRound from '@lucide/svelte/icons/user-round';
+  import { keepWho, UNSIGNED } from '$lib/ui/who';
 
   interface Props {
     who: string;
   }
   let { who }: Props = $props();
   // svelte-ignore state_referenced_locally
-  let name = $state(who === 'Unsigned' ? '' : who);
+  let name = $state(who === UNSIGNED ? '' : who);
+  let names = $state<readonly string[]>([]);
 
-  function keep() {
-    document.cookie = `who=${encodeURIComponent(name.trim())}; path=/; max-age=31536000; samesite=lax`;
+  async function offer() {
+    if (names.length > 0) return;
+    const response = await fetch('/api/names').catch(() => null);
+    if (response?.ok) names = await response.json();
   }
 </script>
 
@@ -19,10 +23,15 @@
   <UserRound size={18} aria-hidden="true" />
   <span class="sr-only">Who is at the bench</span>
   <input
-    class="w-28 bg-transparent py-2 outline-none lg:w-36"
+    class="w-28 bg-transparent py-2 outline-none lg:w-32"
     placeholder="Your name"
     maxlength="60"
+    list="known-names"
     bind:value={name}
-    onchange={keep}
+    onfocus={offer}
+    onchange={() => keepWho(name)}
   />
+  <datalist id="known-names"
+    >{#each names as n (n)}<option value={n}></option>{/each}</datalist
+  >
 </label>

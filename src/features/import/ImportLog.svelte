@@ -6,7 +6,7 @@
   import { asText, MAX_LOG_BYTES, sniff, type Column, type Layout } from '$core/formats/csv-sniff';
   import type { Problem } from '$core/result';
   import Problems from '$lib/ui/Problems.svelte';
-  import { record } from '$lib/ui/record';
+  import { record } from '$lib/ui/record.svelte';
   import ColumnRow from './ColumnRow.svelte';
   import { recall, remember } from './mapping-memory';
   import { sendLog } from './send';

@@ -1,33 +1,49 @@
 <script lang="ts">
+  import Redo2 from '@lucide/svelte/icons/redo-2';
   import Undo2 from '@lucide/svelte/icons/undo-2';
+  import { standing } from '$core/record/derive';
+  import type { RecordEvent } from '$core/record/events';
+  import { spoken } from '$core/record/spoken';
+  import { told } from '$lib/ui/units';
   import { when } from '$lib/ui/when';
-  import type { HistoryLine } from './types';
 
   interface Props {
-    history: readonly HistoryLine[];
+    events: readonly RecordEvent[];
+    /** Ids that the server does not have yet. */
+    waiting: ReadonlySet<string>;
     zone: string;
-    onundo: (id: string, what: string) => void;
+    onundo: (id: string) => void;
   }
-  let { history, zone, onundo }: Props = $props();
-  const last = $derived(
-    history.findLast((h) => h.stands && (h.kind === 'run.imported' || h.kind === 'job.noted'))
+  let { events, waiting, zone, onundo }: Props = $props();
+
+  const stands = $derived(new Set(standing(events).map((e) => e.id)));
+  /** The undo that took an entry out, so that undoing it brings the entry back. */
+  const undoneBy = $derived(
+    new Map(events.flatMap((e) => (e.kind === 'undo' ? [[e.payload.of, e.id] as const] : [])))
   );
+  const shownEvents = $derived(events.filter((e) => e.kind !== 'undo').toReversed());
 </script>
 
 <details class="card px-4">
   <summary class="flex min-h-14 items-center gap-2 font-bold"
-    >Record <span class="text-ink-2 reading font-normal">{history.length}</span></summary
+    >Record <span class="text-ink-2 reading font-normal">{shownEvents.length}</span></summary
   >
   <ol class="pb-3">
-    {#each history.toReversed() as line (line.id)}
-      <li class="border-line flex flex-wrap items-center gap-x-4 border-t py-2">
-        <span class="text-ink-2 w-44 text-sm">{when(line.at, zone)}<br />{line.who}</span>
-        <span class="min-w-0 flex-1 {line.stands || line.kind === 'undo' ? '' : 'text-ink-2 line-through'}"
-          >{line.text}</span
+    {#each shownEvents as e (e.id)}
+      <li class="border-line flex flex-wrap items-center gap-x-4 border-t py-2" data-entry={e.kind}>
+        <span class="text-ink-2 w-44 text-sm">{when(e.at, zone)}<br />{e.who}</span>
+        <span class="min-w-0 flex-1 {stands.has(e.id) ? '' : 'text-ink-2 line-through'}"
+          >{told(spoken(e))}{#if waiting.has(e.id)}<span class="text-ink-2">
+              · waits for the server</span
+            >{/if}</span
         >
-        {#if line.id === last?.id}<button class="btn" onclick={() => onundo(line.id, line.text)}
-            ><Undo2 size={18} aria-hidden="true" />Undo</button
-          >{/if}
+        {#if e.kind !== 'job.opened'}
+          {#if stands.has(e.id)}<button class="btn" onclick={() => onundo(e.id)}
+              ><Undo2 size={18} aria-hidden="true" />Undo</button
+            >{:else}<button class="btn" onclick={() => onundo(undoneBy.get(e.id)!)}
+              ><Redo2 size={18} aria-hidden="true" />Redo</button
+            >{/if}
+        {/if}
       </li>
     {/each}
   </ol>

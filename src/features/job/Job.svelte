@@ -2,40 +2,125 @@
   import Download from '@lucide/svelte/icons/download';
   import FileUp from '@lucide/svelte/icons/file-up';
   import { toast } from 'svelte-sonner';
-  import { goto, invalidateAll } from '$app/navigation';
-  import { answerOf, record } from '$lib/ui/record';
-  import Problems from '$lib/ui/Problems.svelte';
-  import { useShortcuts } from '$lib/ui/shortcuts.svelte';
-  import { when } from '$lib/ui/when';
-  import History from './History.svelte';
-  import RunFacts from './RunFacts.svelte';
-  import RunTrace from './RunTrace.svelte';
-  import type { HistoryLine, RunTab, RunView, Sheet } from './types';
-  import Verdict from './Verdict.svelte';
+  import { goto, invalidateAll, pushState } from '$app/navigation';
+  import { page } from '$app/state';
+  import CheckPage from '$features/checks/CheckPage.svelte';
+  import { checkOf, isCheckId, type CheckId } from '$core/checks/registry';
+  import { symptomText } from '$core/intake/symptoms';
+  import { deriveJob, standing } from '$core/record/derive';
+  import type { EventInput, RecordEvent } from '$core/record/events';
+  import { coolingOf, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
+  import { complaintText, spoken } from '$core/record/spoken';
+  import { holding, type KnownFact } from '$core/thermal/facts';
+  import { planOf } from '$core/thermal/plan';
+  import { thermalAt } from '$core/thermal/state';
   import type { Problem } from '$core/result';
+  import { useNow } from '$lib/ui/now.svelte';
+  import Problems from '$lib/ui/Problems.svelte';
+  import { answerOf, record, waiting, withWaiting, type Answer } from '$lib/ui/record.svelte';
+  import { useShortcuts } from '$lib/ui/shortcuts.svelte';
+  import { told } from '$lib/ui/units';
+  import { when } from '$lib/ui/when';
+  import EngineNow from './EngineNow.svelte';
+  import HeatLine from './HeatLine.svelte';
+  import History from './History.svelte';
+  import NextCheck from './NextCheck.svelte';
+  import Note from './Note.svelte';
+  import Photos from './Photos.svelte';
+  import RunFacts from './RunFacts.svelte';
+  import RunTabs from './RunTabs.svelte';
+  import RunTrace from './RunTrace.svelte';
+  import type { RunTab, RunView, Sheet } from './types';
+  import Verdict from './Verdict.svelte';
 
   interface Props {
-    job: {
-      id: string;
-      number: number;
-      complaint: string;
-      state: string;
-      outcome: string | null;
-      openedAt: string;
-    };
+    job: { id: string; number: number };
     vehicle: { id: string; fleetNo: string; name: string; note: string };
     sheet: Sheet;
-    runs: readonly RunTab[];
+    events: readonly RecordEvent[];
+    otherHeat: readonly KnownFact[];
+    runs: readonly (RunTab & { heat: RunHeat })[];
     run: RunView | null;
-    history: readonly HistoryLine[];
+    now: string;
     zone: string;
   }
-  let { job, vehicle, sheet, runs, run, history, zone }: Props = $props();
+  let { job, vehicle, sheet, events: known, otherHeat, runs, run, now: serverNow, zone }: Props = $props();
   let problems = $state<readonly Problem[]>([]);
   let judging = $state(false);
+  // svelte-ignore state_referenced_locally
+  const clock = useNow(serverNow);
 
-  const importHref = $derived(`/jobs/${job.number}/import`);
-  $effect(() => useShortcuts([{ key: 'i', label: 'Import a log', run: () => void goto(importHref) }]));
+  const stream = $derived(`job:${job.id}`);
+  const events = $derived(withWaiting(stream, known));
+  const waits = $derived(new Set(waiting().map((w) => w.id)));
+  // The opening itself cannot be undone from here, so there is always a state.
+  const state_ = $derived(deriveJob(events)!);
+  const runHeats = $derived(runs.filter((r) => state_.runIds.includes(r.id)).map((r) => r.heat));
+  const facts = $derived([...otherHeat, ...factsOf(state_, runHeats)]);
+  const firm = $derived(holding(facts));
+  const heat = $derived(thermalAt(firm, clock.iso, sheet, coolingOf(firm)));
+  const judged = $derived(judgeChecks(state_, facts, sheet));
+  const plan = $derived(planOf({ sheet, symptoms: state_.intake.symptoms, done: judged, state: heat }));
+  const closed = $derived(state_.state === 'closed');
+
+  const asked = $derived(
+    page.state.check === undefined ? page.url.searchParams.get('check') : page.state.check
+  );
+  const open = $derived(isCheckId(asked) ? asked : null);
+  const base = $derived(`/jobs/${job.number}`);
+
+  /** Sheets open without the server, so that readings can be taken while it is away. */
+  function openCheck(id: CheckId | null) {
+    problems = [];
+    pushState(id ? `${base}?check=${id}` : base, { check: id });
+    window.scrollTo(0, 0);
+  }
+
+  const importHref = $derived(`${base}/import`);
+  $effect(() =>
+    useShortcuts([
+      { key: 'i', label: 'Import a log', run: () => void goto(importHref) },
+      ...(plan.next && !open
+        ? [{ key: 'n', label: `Next check: ${plan.next.check.title}`, run: () => openCheck(plan.next!.id) }]
+        : []),
+      { key: 'u', label: 'Undo the last entry', run: undoLast }
+    ])
+  );
+
+  const write = (body: EventInput, id?: string): Promise<Answer> => record(stream, body, id);
+
+  async function note(payload: Extract<EventInput, { kind: 'engine.noted' }>['payload']): Promise<boolean> {
+    const id = crypto.randomUUID();
+    const answer = await write({ kind: 'engine.noted', payload }, id);
+    problems = answer.ok ? [] : answer.problems;
+    return answer.ok;
+  }
+
+  async function undo(of: string) {
+    const target = events.find((e) => e.id === of);
+    const what = target && target.kind !== 'undo' ? told(spoken(target)) : '';
+    const id = crypto.randomUUID();
+    const answer = await write({ kind: 'undo', payload: { of } }, id);
+    problems = answer.ok ? [] : answer.problems;
+    if (!answer.ok) return;
+    if (target?.kind === 'run.imported') await goto(base, { invalidateAll: true });
+    toast(what ? `Undone: ${what}` : 'Brought back', {
+      action: { label: what ? 'Redo' : 'Undo', onClick: () => void undo(id) }
+    });
+  }
+
+  function undoLast() {
+    const last = standing(events).findLast((e) => e.kind !== 'job.opened');
+    if (last) void undo(last.id);
+  }
+
+  function recorded(eventId: string, id: CheckId) {
+    openCheck(null);
+    const done = judged.findLast((j) => j.id === eventId);
+    toast(`${checkOf(id).title}: ${done ? told(done.outcome.says) : 'written down'}`, {
+      action: { label: 'Undo', onClick: () => void undo(eventId) }
+    });
+  }
 
   async function judgeAgain() {
     judging = true;
@@ -44,94 +129,116 @@
     problems = answer.ok ? [] : answer.problems;
     if (answer.ok) await invalidateAll();
   }
-
-  async function undo(of: string, what: string) {
-    const id = crypto.randomUUID();
-    const answer = await record(`job:${job.id}`, { kind: 'undo', payload: { of } }, id);
-    problems = answer.ok ? [] : answer.problems;
-    if (!answer.ok) return;
-    await goto(`/jobs/${job.number}`, { invalidateAll: true });
-    toast(`Undone: ${what}`, { action: { label: 'Redo', onClick: () => void undo(id, 'the undo') } });
-  }
 </script>
 
-<header class="mb-4 flex flex-wrap items-start gap-x-6 gap-y-3">
+<header class="mb-3 flex flex-wrap items-start gap-x-6 gap-y-2">
   <div class="min-w-0 flex-1 basis-96">
-    <p class="text-ink-2">{vehicle.note} · job {job.number}, opened {when(job.openedAt, zone)}</p>
+    <p class="text-ink-2">{vehicle.note} · job {job.number}, opened {when(state_.openedAt, zone)}</p>
     <h1 class="mt-0.5">
       <a class="quiet-link" href="/vehicles/{vehicle.id}"
         ><span class="reading">{vehicle.fleetNo}</span> {vehicle.name}</a
       >
     </h1>
-    <p class="mt-1 max-w-3xl text-lg leading-snug">{job.complaint}</p>
-    {#if job.outcome}<p class="mt-1 font-semibold">Closed: {job.outcome}</p>{/if}
+    {#if !open}
+      <p class="mt-1 max-w-3xl text-lg leading-snug">{complaintText(state_.intake)}</p>
+      {#if state_.intake.complaint && state_.intake.symptoms.length > 0}
+        <p class="text-ink-2 max-w-3xl">{state_.intake.symptoms.map(symptomText).join('; ')}</p>
+      {/if}
+      {#if state_.intake.changedBefore}<p class="text-ink-2 max-w-3xl">
+          Before: {state_.intake.changedBefore}
+        </p>{/if}
+      {#if state_.outcome}<p class="mt-1 font-semibold">Closed: {state_.outcome}</p>{/if}
+    {/if}
   </div>
-  <div class="no-print flex gap-2">
-    {#if run}<a class="btn" href="/api/runs/{run.id}/log.csv" download
-        ><Download size={18} aria-hidden="true" />CSV</a
-      >{/if}
-    <a class="btn btn-main" href={importHref}><FileUp size={18} aria-hidden="true" />Import a log</a>
-  </div>
+  {#if !open}
+    <div class="no-print flex flex-wrap gap-2">
+      <a class="btn" href="{base}/intake">Intake</a>
+      <a class="btn" href="/api/jobs/{job.id}/job.json" download
+        ><Download size={18} aria-hidden="true" />Job file</a
+      >
+      {#if run}<a class="btn" href="/api/runs/{run.id}/log.csv" download
+          ><Download size={18} aria-hidden="true" />CSV</a
+        >{/if}
+      <a class="btn {run ? '' : 'btn-main'}" href={importHref}
+        ><FileUp size={18} aria-hidden="true" />Import a log</a
+      >
+    </div>
+  {/if}
 </header>
 
 <Problems {problems} title="That did not work" />
 
-{#if runs.length > 1}
-  <nav class="mb-3 flex flex-wrap gap-2" aria-label="Runs of this job">
-    {#each runs as r, i (r.id)}
-      <a
-        href="/jobs/{job.number}?run={r.id}"
-        aria-current={r.id === run?.id ? 'page' : undefined}
-        class="min-h-11 rounded-lg border px-3.5 py-1.5 leading-tight {r.id === run?.id
-          ? 'border-act bg-card border-2'
-          : 'border-line-strong'}"
-      >
-        <span class="block font-semibold">Run {i + 1}: {r.title}</span><span class="text-ink-2 text-xs"
-          >{r.fileName} · {when(r.importedAt, zone)}</span
-        >
-      </a>
-    {/each}
-  </nav>
-{/if}
-
-{#if run}
-  {#if run.outdated}
-    <div class="card mb-3 flex flex-wrap items-center gap-3 px-4 py-2">
-      <p class="mr-auto">
-        {run.outdated === 'sheet'
-          ? 'The spec sheet has changed since this run was judged. The levels and verdict below are by the sheet of that time.'
-          : 'The model has changed since this run was judged.'}
-      </p>
-      <button class="btn" onclick={judgeAgain} disabled={judging}
-        >{judging ? 'Judging…' : 'Judge again'}</button
-      >
-    </div>
-  {/if}
-  <div class="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_370px] 2xl:grid-cols-[minmax(0,1fr)_460px]">
-    <div class="space-y-4">
-      {#key run.id}<RunTrace {run} {sheet} />{/key}
-      <RunFacts {run} />
-      <History {history} {zone} onundo={undo} />
-    </div>
-    <Verdict analysis={run.analysis} />
-  </div>
+{#if open}
+  {#key open}
+    <CheckPage
+      id={open}
+      jobId={job.id}
+      {sheet}
+      {heat}
+      earlier={judged.filter((j) => j.check === open)}
+      acknowledged={state_.acknowledged}
+      now={clock.iso}
+      {zone}
+      {write}
+      onclose={() => openCheck(null)}
+      onrecorded={recorded}
+    />
+  {/key}
 {:else}
-  <div class="card mb-4 p-10 text-center">
-    <h2>No run yet</h2>
-    {#if sheet}
-      <p class="text-ink-2 mx-auto mt-2 max-w-lg">
-        Import a temperature log, a CSV file from any logger. A cold start that runs until the fan has
-        switched says the most.
-      </p>
-      <a class="btn btn-main mt-5" href={importHref}><FileUp size={18} aria-hidden="true" />Import a log</a>
-    {:else}
+  {#if !closed || judged.length > 0}
+    <HeatLine {plan} state={heat} now={clock.iso} {zone} {closed} onopen={openCheck}>
+      {#snippet engine()}<EngineNow state={heat} onnote={note} />{/snippet}
+    </HeatLine>
+  {/if}
+  {#if !closed && plan.next}<NextCheck next={plan.next} {heat} onopen={openCheck} />{/if}
+
+  <RunTabs {runs} current={run?.id ?? null} {base} {zone} />
+
+  {#if run}
+    {#if run.outdated}
+      <div class="card mb-3 flex flex-wrap items-center gap-3 px-4 py-2">
+        <p class="mr-auto">
+          {run.outdated === 'sheet'
+            ? 'The spec sheet has changed since this run was judged. The levels and verdict below are by the sheet of that time.'
+            : 'The model has changed since this run was judged.'}
+        </p>
+        <button class="btn" onclick={judgeAgain} disabled={judging}
+          >{judging ? 'Judging…' : 'Judge again'}</button
+        >
+      </div>
+    {/if}
+    <div
+      class="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_370px] 2xl:grid-cols-[minmax(0,1fr)_460px]"
+    >
+      <div class="space-y-4">
+        {#key run.id}<RunTrace {run} sheet={run.sheet} />{/key}
+        <RunFacts {run} />
+      </div>
+      <Verdict analysis={run.analysis} />
+    </div>
+  {:else if !sheet}
+    <div class="card p-8 text-center">
+      <h2>No spec sheet</h2>
       <p class="text-ink-2 mx-auto mt-2 max-w-lg">
         This vehicle has no spec sheet, so there is nothing to judge a run against.
       </p>
       <a class="btn btn-main mt-5" href="/vehicles/{vehicle.id}/sheet">Write its spec sheet</a>
-    {/if}
+    </div>
+  {:else}
+    <div class="card flex flex-wrap items-center gap-x-6 gap-y-2 px-4 py-3">
+      <h2>No run yet</h2>
+      <p class="text-ink-2 flex-1 basis-80">
+        After the cold checks: log a cold start until the fan has switched, and import it, a CSV file from any
+        logger.
+      </p>
+    </div>
+  {/if}
+
+  <div class="mt-4 space-y-4">
+    <Note {write} />
+    <Photos jobId={job.id} photos={state_.photos} {zone} />
+    <History {events} waiting={waits} {zone} onundo={undo} />
   </div>
-  <History {history} {zone} onundo={undo} />
 {/if}
 
 <p class="text-ink-2 mt-6 text-sm">

@@ -17,6 +17,8 @@ export interface RunView {
   readonly analysis: Analysis;
   readonly band: Band | null;
   readonly outdated: 'model' | 'sheet' | null;
+  /** The sheet it was judged against. */
+  readonly sheet: SpecSheet | null;
   readonly samples: Thinned;
 }
 
@@ -25,16 +27,6 @@ export interface RunTab {
   readonly fileName: string;
   readonly importedAt: string;
   readonly title: string;
-}
-
-export interface HistoryLine {
-  readonly id: string;
-  readonly kind: string;
-  /** False once it has been undone. */
-  readonly stands: boolean;
-  readonly who: string;
-  readonly at: string;
-  readonly text: string;
 }
 
 export type Sheet = SpecSheet | null;

@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import type { Problem } from '$core/result';
   import Problems from '$lib/ui/Problems.svelte';
-  import { record } from '$lib/ui/record';
+  import { record } from '$lib/ui/record.svelte';
 
   let fleetNo = $state('');
   let name = $state('');

@@ -5,7 +5,7 @@
   import { readSpecSheet, type SpecSheet } from '$core/formats/spec-sheet';
   import type { Problem } from '$core/result';
   import Problems from '$lib/ui/Problems.svelte';
-  import { record } from '$lib/ui/record';
+  import { record } from '$lib/ui/record.svelte';
   import { draftOf, sheetOf } from './draft';
   import SheetForm from './SheetForm.svelte';
   import type { Vehicle } from './types';

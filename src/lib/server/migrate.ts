@@ -2,14 +2,18 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import type { Database } from './database';
 import { log } from './log';
 import { ground } from './migrations/0001-ground';
+import { intake } from './migrations/0002-intake';
+import { deriveAnew } from './record';
 
 /** One step forward of the database; there is no way back but a backup. */
 export interface Migration {
   readonly name: string;
   readonly sql: string;
+  /** Whether what is derived from the record must be written anew afterwards. */
+  readonly derivedAnew?: boolean;
 }
 
-const MIGRATIONS: readonly Migration[] = [ground];
+const MIGRATIONS: readonly Migration[] = [ground, intake];
 const LOCK = 7_309_001;
 
 /** Brings the database up to date, or up to `to`. Safe to call from several processes at once. Returns what was run. */
@@ -27,6 +31,8 @@ export async function migrate(db: Database, to?: string): Promise<string[]> {
       logger: undefined
     });
     const done = await umzug.up(to ? { to } : {});
+    if (MIGRATIONS.some((m) => m.derivedAnew && done.some((d) => d.name === m.name)))
+      await deriveAnew(db, transaction);
     if (done.length > 0) log.info({ migrations: done.map((m) => m.name) }, 'database migrated');
     return done.map((m) => m.name);
   });

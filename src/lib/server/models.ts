@@ -8,9 +8,12 @@ import {
 } from 'sequelize';
 import type { SpecSheet } from '../../core/formats/spec-sheet';
 import type { ImportReport } from '../../core/formats/csv-import';
+import type { CheckResult } from '../../core/checks/check';
+import type { CheckId } from '../../core/checks/registry';
 import type { Band } from '../../core/plant/band';
 import type { EventBody } from '../../core/record/events';
 import type { Analysis } from '../../core/run/analyse';
+import type { KnownFact } from '../../core/thermal/facts';
 
 type Row<T extends Model> = ModelStatic<T>;
 type Own<T extends Model> = InferAttributes<T>;
@@ -53,6 +56,21 @@ export interface JobRow extends Model<Own<JobRow>, New<JobRow>> {
   outcome: string | null;
   openedAt: Date;
   lastAt: Date;
+  /** What is known about the engine's heat from this job. */
+  facts: KnownFact[];
+  /** The last result of each check. */
+  results: { check: CheckId; result: CheckResult }[];
+  /** Everything searchable: complaint, symptoms, codes, readings, notes. */
+  words: string;
+  standing: boolean;
+}
+
+export interface PhotoRow extends Model<Own<PhotoRow>, New<PhotoRow>> {
+  id: string;
+  jobId: string;
+  mime: string;
+  caption: string;
+  data: Buffer;
   standing: boolean;
 }
 
@@ -94,6 +112,7 @@ export interface Models {
   readonly jobs: Row<JobRow>;
   readonly runs: Row<RunRow>;
   readonly runChunks: Row<RunChunkRow>;
+  readonly photos: Row<PhotoRow>;
 }
 
 export function defineModels(sequelize: Sequelize): Models {
@@ -140,6 +159,9 @@ export function defineModels(sequelize: Sequelize): Models {
         outcome: { type: DataTypes.TEXT },
         openedAt: moment(),
         lastAt: moment(),
+        facts: json(),
+        results: json(),
+        words: text(),
         standing: flag()
       },
       { tableName: 'jobs' }
@@ -177,6 +199,18 @@ export function defineModels(sequelize: Sequelize): Models {
         data: { type: DataTypes.BLOB, allowNull: false }
       },
       { tableName: 'run_chunks' }
+    ),
+    photos: sequelize.define<PhotoRow>(
+      'photo',
+      {
+        id: id(),
+        jobId: ref(),
+        mime: text(),
+        caption: text(),
+        data: { type: DataTypes.BLOB, allowNull: false },
+        standing: flag()
+      },
+      { tableName: 'photos' }
     )
   };
 }

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { asText, sniff, type Layout } from '../../core/formats/csv-sniff';
-import type { EventBody } from '../../core/record/events';
+import type { EventInput } from '../../core/record/events';
 import type { Database } from './database';
 import { loadDemo } from './demo';
 import { jobView } from './job-view';
@@ -21,7 +21,7 @@ const at = '2026-11-24T08:00:00.000Z';
 beforeAll(async () => ({ db, drop } = await testDatabase()));
 afterAll(() => drop());
 
-const write = (stream: string, body: EventBody, id: string = randomUUID()) =>
+const write = (stream: string, body: EventInput, id: string = randomUUID()) =>
   append(db, { id, stream, who: 'Maren Oake', at, ...body });
 
 async function vehicleWithJob(

@@ -1,8 +1,9 @@
 import { QueryTypes, type Transaction, UniqueConstraintError } from 'sequelize';
-import { deriveJob, deriveVehicle } from '../../core/record/derive';
-import { recordEventSchema, type RecordEvent } from '../../core/record/events';
-import { bad, good, type Result } from '../../core/result';
+import { checkOf } from '../../core/checks/registry';
+import { readEvent, type RecordEvent } from '../../core/record/events';
+import { bad, good, type Problem, type Result } from '../../core/result';
 import type { Database } from './database';
+import { projectJob, projectVehicle } from './project';
 
 /** Events of one stream, oldest first. */
 export async function eventsOf(
@@ -26,15 +27,9 @@ export async function append(
   input: unknown,
   before?: (transaction: Transaction) => Promise<void>
 ): Promise<Result<{ event: RecordEvent; isNew: boolean }>> {
-  const parsed = recordEventSchema.safeParse(input);
-  if (!parsed.success)
-    return bad(
-      ...parsed.error.issues.map((i) => ({
-        field: i.path.filter((p) => p !== 'payload').join('.'),
-        message: i.message
-      }))
-    );
-  const event = parsed.data;
+  const read = readEvent(input);
+  if (!read.ok) return read;
+  const event = read.value;
   try {
     return await db.sequelize.transaction(async (transaction) => {
       await db.sequelize.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', {
@@ -48,6 +43,8 @@ export async function append(
         if (!target || target.stream !== event.stream)
           return bad({ field: 'of', message: 'there is no such entry in this record to undo' });
       }
+      const refused = await refusedReadings(db, event, transaction);
+      if (refused.length > 0) return bad(...refused);
       await before?.(transaction);
       await db.events.create(
         {
@@ -71,6 +68,21 @@ export async function append(
   }
 }
 
+/** Readings that this vehicle's own sheet rules out. */
+async function refusedReadings(
+  db: Database,
+  event: RecordEvent,
+  transaction: Transaction
+): Promise<Problem[]> {
+  if (event.kind !== 'check.recorded') return [];
+  const job = await db.jobs.findByPk(event.stream.slice('job:'.length), { transaction });
+  const vehicle = job && (await db.vehicles.findByPk(job.vehicleId, { transaction }));
+  const sheet = vehicle?.specSheetId
+    ? await db.specSheets.findByPk(vehicle.specSheetId, { transaction })
+    : null;
+  return checkOf(event.payload.check).refuse(event.payload.readings, sheet?.sheet ?? null);
+}
+
 /** Writes what the events of a stream amount to into the tables that views read. */
 async function project(db: Database, stream: string, transaction: Transaction): Promise<void> {
   const [kind, id] = stream.split(':');
@@ -79,70 +91,11 @@ async function project(db: Database, stream: string, transaction: Transaction): 
   else await projectJob(db, id, events, transaction);
 }
 
-async function projectVehicle(
-  db: Database,
-  id: string,
-  events: readonly RecordEvent[],
-  transaction: Transaction
-): Promise<void> {
-  const state = deriveVehicle(events);
-  if (!state) {
-    await db.vehicles.update({ standing: false }, { where: { id }, transaction });
-    return;
-  }
-  await db.vehicles.upsert(
-    { id, fleetNo: state.fleetNo, name: state.name, note: state.note, specSheetId: null, standing: true },
-    { transaction }
+/** Derives every job anew, as after a migration that keeps more of what the record says. */
+export async function deriveAnew(db: Database, transaction: Transaction): Promise<void> {
+  const rows = await db.sequelize.query<{ stream: string }>(
+    "SELECT DISTINCT stream FROM events WHERE stream LIKE 'job:%'",
+    { type: QueryTypes.SELECT, transaction }
   );
-  for (const event of events) {
-    if (event.kind === 'spec.saved')
-      await db.specSheets.upsert(
-        { id: event.id, vehicleId: id, sheet: event.payload.sheet },
-        { transaction }
-      );
-  }
-  await db.vehicles.update({ specSheetId: state.sheet?.eventId ?? null }, { where: { id }, transaction });
-}
-
-async function projectJob(
-  db: Database,
-  id: string,
-  events: readonly RecordEvent[],
-  transaction: Transaction
-): Promise<void> {
-  const state = deriveJob(events);
-  if (!state) {
-    await db.jobs.update({ standing: false }, { where: { id }, transaction });
-    return;
-  }
-  const values = {
-    vehicleId: state.vehicleId,
-    complaint: state.complaint,
-    state: state.state,
-    outcome: state.outcome,
-    openedAt: new Date(state.openedAt),
-    lastAt: new Date(state.lastAt),
-    standing: true
-  };
-  const [changed] = await db.jobs.update(values, { where: { id }, transaction });
-  if (changed === 0) {
-    await db.sequelize.query(
-      'INSERT INTO jobs (id, vehicle_id, complaint, state, outcome, opened_at, last_at) VALUES ($1, $2, $3, $4, $5, $6, $7)',
-      {
-        bind: [
-          id,
-          values.vehicleId,
-          values.complaint,
-          values.state,
-          values.outcome,
-          values.openedAt,
-          values.lastAt
-        ],
-        transaction
-      }
-    );
-  }
-  await db.runs.update({ standing: false }, { where: { jobId: id }, transaction });
-  if (state.runIds.length > 0)
-    await db.runs.update({ standing: true }, { where: { jobId: id, id: [...state.runIds] }, transaction });
+  for (const { stream } of rows) await project(db, stream, transaction);
 }

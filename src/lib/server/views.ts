@@ -1,24 +1,30 @@
 import { QueryTypes } from 'sequelize';
+import type { SpecSheet } from '../../core/formats/spec-sheet';
+import { coolingOf } from '../../core/record/judged';
 import type { Analysis } from '../../core/run/analyse';
 import { verdictSentence, verdictTitle } from '../../core/run/words';
+import { holding, type KnownFact } from '../../core/thermal/facts';
+import { thermalAt, type ThermalState } from '../../core/thermal/state';
 import type { Band } from '../../core/plant/band';
 import type { Finding, JobLine, Spark, VehicleLine } from '../view-types';
 import type { Database } from './database';
 import type { RunRow } from './models';
+import { heatByVehicle } from './vehicle-heat';
 
-interface Line extends Omit<JobLine, 'finding' | 'spark' | 'openedAt' | 'lastAt'> {
+interface Line extends Omit<JobLine, 'finding' | 'spark' | 'openedAt' | 'lastAt' | 'heat'> {
   readonly openedAt: Date;
   readonly lastAt: Date;
   readonly analysis: Analysis | null;
   readonly importedAt: Date | null;
   readonly preview: RunRow['preview'] | null;
   readonly band: Band | null;
+  readonly sheet: SpecSheet | null;
 }
 
 const LINES = `
-  SELECT j.number, j.complaint, j.state, j.outcome, j.opened_at AS "openedAt", j.last_at AS "lastAt", v.fleet_no AS "fleetNo", v.name AS "vehicleName", v.id AS "vehicleId",
+  SELECT j.number, j.complaint, j.state, j.outcome, j.opened_at AS "openedAt", j.last_at AS "lastAt", v.fleet_no AS "fleetNo", v.name AS "vehicleName", v.id AS "vehicleId", j.results, s.sheet,
          (SELECT count(*)::int FROM runs r WHERE r.job_id = j.id AND r.standing) AS runs, last.analysis, last.imported_at AS "importedAt", last.preview, last.band
-  FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
+  FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id
   LEFT JOIN LATERAL (SELECT analysis, imported_at, preview, band FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY imported_at DESC LIMIT 1) last ON true
   WHERE j.standing AND v.standing AND ($1::uuid IS NULL OR v.id = $1)
   ORDER BY j.state = 'closed', j.last_at DESC LIMIT 500`;
@@ -26,13 +32,21 @@ const LINES = `
 /** Jobs with their state and last finding: open ones first, the latest on top. */
 export async function jobLines(db: Database, vehicleId: string | null = null): Promise<JobLine[]> {
   const lines = await db.sequelize.query<Line>(LINES, { bind: [vehicleId], type: QueryTypes.SELECT });
-  return lines.map(({ analysis, importedAt, preview, band, ...line }) => ({
+  const heat = await heatByVehicle(db, [...new Set(lines.map((l) => l.vehicleId))]);
+  const now = new Date().toISOString();
+  return lines.map(({ analysis, importedAt, preview, band, sheet, ...line }) => ({
     ...line,
+    heat: heatNow(heat.get(line.vehicleId) ?? [], now, sheet),
     openedAt: line.openedAt.toISOString(),
     lastAt: line.lastAt.toISOString(),
     finding: analysis && importedAt ? findingOf(analysis, importedAt) : null,
     spark: preview ? { ...preview, band: sparse(band) } : null
   }));
+}
+
+function heatNow(known: readonly KnownFact[], now: string, sheet: SpecSheet | null): ThermalState {
+  const facts = holding(known);
+  return thermalAt(facts, now, sheet, coolingOf(facts));
 }
 
 /** A band in some forty points: enough for a picture a thumb wide. */

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { formatQuantity, parseQuantity } from '$core/units/quantity';
-  import { baseUnit, fromBase, UNITS, type QuantityKind, type Unit } from '$core/units/units';
+  import { fromBase, UNITS, type QuantityKind, type Unit } from '$core/units/units';
+  import { unitOf } from './units';
 
   interface Props {
     label: string;
@@ -12,16 +13,19 @@
     /** What is wrong with it in its context; what cannot be read at all is said by itself. */
     problem?: string;
     required?: boolean;
+    /** Tells its value when the field is left, not at every key. */
+    lazy?: boolean;
     onvalue?: (value: number | null) => void;
   }
   let {
     label,
     kind,
     value = $bindable(),
-    unit = baseUnit(kind),
+    unit = unitOf(kind),
     hint,
     problem,
     required = false,
+    lazy = false,
     onvalue
   }: Props = $props();
 
@@ -65,7 +69,8 @@
       inputmode="text"
       autocomplete="off"
       bind:value={text}
-      oninput={read}
+      oninput={lazy ? undefined : read}
+      onchange={lazy ? read : undefined}
       aria-invalid={wrong ? 'true' : undefined}
       aria-describedby="{id}-help"
       title={units.length > 1 ? `Any of ${units.join(', ')} may be typed` : undefined}

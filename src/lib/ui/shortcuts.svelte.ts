@@ -26,10 +26,12 @@ export function useShortcuts(keys: readonly Shortcut[]): () => void {
 
 const TYPING = 'input, textarea, select, [contenteditable="true"]';
 
-/** Runs the shortcut of a key press, unless someone is typing. The latest registration wins. */
+/** Runs the shortcut of a key press, unless someone is typing or a dialog is open. The latest registration wins. */
 export function onShortcut(event: KeyboardEvent): void {
   if (event.ctrlKey || event.metaKey || event.altKey) return;
-  if (event.target instanceof Element && event.target.closest(TYPING)) return;
+  if (event.defaultPrevented || !(event.target instanceof Element)) return;
+  if (event.target.closest('[role="dialog"]')) return;
+  if (event.key !== 'Escape' && event.target.closest(TYPING)) return;
   const hit = list.findLast((k) => k.key.toLowerCase() === event.key.toLowerCase());
   if (!hit) return;
   event.preventDefault();

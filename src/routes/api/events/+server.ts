@@ -20,9 +20,10 @@ export async function POST({ request, locals }) {
     const sheet = readSpecSheet((body.payload as { sheet?: unknown } | undefined)?.sheet);
     if (!sheet.ok) return json({ ok: false, problems: sheet.problems }, { status: 422 });
   }
-  if (body.kind === 'run.imported')
-    return json({ ok: false, problems: [{ message: 'a run comes in with its file' }] }, { status: 422 });
-  const result = await append(database(), { ...body, who: locals.who });
+  if (body.kind === 'run.imported' || body.kind === 'photo.attached')
+    return json({ ok: false, problems: [{ message: 'this entry comes in with its file' }] }, { status: 422 });
+  // Entries name who made them when they were made; they may have waited in the browser since.
+  const result = await append(database(), { ...body, who: body.who || locals.who });
   return json(result.ok ? { ok: true, warnings: result.warnings } : result, {
     status: result.ok ? 200 : 422
   });

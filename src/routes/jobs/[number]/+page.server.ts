@@ -1,4 +1,8 @@
 import { database } from '$lib/server/database';
 import { jobView } from '$lib/server/job-view';
 
-export const load = ({ params, url }) => jobView(database(), params.number, url.searchParams.get('run'));
+export const load = async ({ params, url, depends }) => {
+  const view = await jobView(database(), params.number, url.searchParams.get('run'));
+  depends(`record:job:${view.job.id}`);
+  return view;
+};

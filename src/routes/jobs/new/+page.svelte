@@ -1,8 +1,8 @@
 <script lang="ts">
-  import OpenJob from '$features/job/OpenJob.svelte';
+  import Intake from '$features/intake/Intake.svelte';
 
   let { data } = $props();
 </script>
 
 <svelte:head><title>Open a job · Pyrethos</title></svelte:head>
-<OpenJob vehicles={data.vehicles} chosen={data.chosen} jobs={data.jobs} zone={data.zone} />
+<Intake vehicles={data.vehicles} chosen={data.chosen} jobs={data.jobs} amends={null} zone={data.zone} />

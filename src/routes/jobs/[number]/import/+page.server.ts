@@ -1,7 +1,12 @@
 import { database } from '$lib/server/database';
-import { jobView } from '$lib/server/job-view';
+import { jobOr404 } from '$lib/server/job-view';
 
 export const load = async ({ params }) => {
-  const { job, vehicle, sheet } = await jobView(database(), params.number, null);
-  return { job, vehicle, hasSheet: sheet !== null };
+  const { id, number, complaint, vehicleId } = await jobOr404(database(), params.number);
+  const vehicle = await database().vehicles.findByPk(vehicleId, { rejectOnEmpty: true });
+  return {
+    job: { id, number, complaint },
+    vehicle: { id: vehicle.id, fleetNo: vehicle.fleetNo, name: vehicle.name },
+    hasSheet: vehicle.specSheetId !== null
+  };
 };

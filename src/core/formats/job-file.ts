@@ -1,0 +1,80 @@
+import { z } from 'zod';
+import { recordEventSchema, type RecordEvent } from '../record/events';
+import { judgeChecks, type JudgedCheck } from '../record/judged';
+import { deriveJob } from '../record/derive';
+import type { KnownFact } from '../thermal/facts';
+import { specSheetSchema, type SpecSheet } from './spec-sheet';
+
+const run = z.object({
+  id: z.uuid(),
+  fileName: z.string(),
+  importedAt: z.iso.datetime({ offset: true }),
+  /** The log in its canonical columns. */
+  csv: z.string()
+});
+
+const photo = z.object({ id: z.uuid(), mime: z.string(), caption: z.string(), base64: z.string() });
+
+/**
+ * Version 1 of the job file: one job complete. `events` are the record itself and carry everything; `checks` is
+ * what Pyrethos made of the readings, for a reader who has no Pyrethos.
+ */
+export const jobFileSchema = z.looseObject({
+  format: z.literal('pyrethos.job'),
+  version: z.literal(1),
+  exportedAt: z.iso.datetime({ offset: true }),
+  number: z.number().int().positive(),
+  vehicle: z.looseObject({ id: z.uuid(), fleetNo: z.string(), name: z.string(), note: z.string() }),
+  sheet: specSheetSchema.nullable(),
+  events: z.array(recordEventSchema),
+  checks: z.array(
+    z.looseObject({
+      check: z.string(),
+      at: z.iso.datetime({ offset: true }),
+      who: z.string(),
+      readings: z.unknown(),
+      result: z.enum(['pass', 'fail', 'unclear', 'void']),
+      says: z.string()
+    })
+  ),
+  runs: z.array(run),
+  photos: z.array(photo)
+});
+export type JobFile = z.infer<typeof jobFileSchema>;
+
+/** The judged checks as the job file tells them. */
+const told = ({ check, at, who, readings, outcome }: JudgedCheck): JobFile['checks'][number] => ({
+  check,
+  at,
+  who,
+  readings,
+  result: outcome.result,
+  says: [outcome.says, outcome.voidBecause].filter(Boolean).join('. '),
+  limits: outcome.numbers,
+  countsFrom: outcome.countsFrom
+});
+
+/** Puts a job file together. `facts` is what the vehicle's whole record tells about its heat. */
+export function jobFile(parts: {
+  readonly exportedAt: string;
+  readonly number: number;
+  readonly vehicle: JobFile['vehicle'];
+  readonly sheet: SpecSheet | null;
+  readonly events: readonly RecordEvent[];
+  readonly facts: readonly KnownFact[];
+  readonly runs: JobFile['runs'];
+  readonly photos: JobFile['photos'];
+}): JobFile {
+  const { facts, events, ...rest } = parts;
+  const job = deriveJob(events);
+  return {
+    format: 'pyrethos.job',
+    version: 1,
+    ...rest,
+    events: [...events],
+    checks: job ? judgeChecks(job, facts, parts.sheet).map(told) : []
+  };
+}
+
+/** The JSON Schema (draft 2020-12) of the job file, as it is written down. */
+export const jobFileJsonSchema = () => z.toJSONSchema(jobFileSchema, { io: 'input', unrepresentable: 'any' });

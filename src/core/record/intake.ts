@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import { symptomSchema } from '../intake/symptoms';
+
+/** What is taken down at the counter. Free words stand beside what was tapped. */
+export const intakeSchema = z
+  .object({
+    complaint: z.string().trim().max(2000),
+    symptoms: z.array(symptomSchema).max(20).default([]),
+    /** What was changed or tried before the vehicle came in. */
+    changedBefore: z.string().trim().max(2000).default(''),
+    /** Date of the last coolant change, YYYY-MM-DD, or null. */
+    coolantChanged: z.iso.date('A date looks like 2026-11-24').nullable().default(null)
+  })
+  .refine((i) => i.complaint !== '' || i.symptoms.length > 0, {
+    message: 'Tap what the driver noticed, or write it down',
+    path: ['complaint']
+  });
+export type Intake = z.infer<typeof intakeSchema>;

@@ -1,0 +1,85 @@
+import { outcome, voidOutcome, type Outcome } from '../checks/check';
+import { checkOf } from '../checks/registry';
+import type { SpecSheet } from '../formats/spec-sheet';
+import { coolDownsOf, holding, type KnownFact } from '../thermal/facts';
+import { fitTau } from '../coolant/cooling';
+import { DEFAULT_COOLING, thermalAt, type CoolingOf, type ThermalFact } from '../thermal/state';
+import type { JobState, RecordedCheck } from './derive';
+
+export interface JudgedCheck extends RecordedCheck {
+  readonly outcome: Outcome;
+  /** Its readings in a line. */
+  readonly words: string;
+}
+
+/** What a stored run tells about the engine's heat. */
+export interface RunHeat {
+  readonly id: string;
+  readonly importedAt: string;
+  /** When the engine was last seen running, where the log is dated. */
+  readonly endedAt: string | null;
+  readonly endC: number | null;
+  readonly ambientC: number | null;
+}
+
+/** Everything known about the engine's heat from one job: statements, checks and runs. */
+export function factsOf(job: JobState, runs: readonly RunHeat[]): KnownFact[] {
+  const fromChecks = job.checks.flatMap(({ id, at, check, readings }) =>
+    readable(check, readings)
+      ? checkOf(check)
+          .facts(readings, at)
+          .map((fact): KnownFact => ({ fact, source: id, enteredAt: at, soft: false }))
+      : []
+  );
+  const fromRuns = runs.map((run): KnownFact => ({
+    fact: {
+      kind: 'ran-until',
+      at: run.endedAt ?? run.importedAt,
+      coolantC: run.endC,
+      ambientC: run.ambientC
+    },
+    source: run.id,
+    enteredAt: run.importedAt,
+    soft: run.endedAt === null
+  }));
+  return [...job.stated, ...fromChecks, ...fromRuns];
+}
+
+/** The cooling of a vehicle: from its own cool-downs where it has any, else the default. */
+export const coolingOf = (facts: readonly ThermalFact[]): CoolingOf =>
+  fitTau(coolDownsOf(facts)) ?? DEFAULT_COOLING;
+
+/**
+ * Every check of a job judged by what was known when it was done. Because the judgement is derived, a soak
+ * recorded or corrected afterwards judges the cold checks anew. `facts` are those of the whole vehicle.
+ */
+export function judgeChecks(
+  job: JobState,
+  facts: readonly KnownFact[],
+  sheet: SpecSheet | null
+): JudgedCheck[] {
+  return job.checks.map((recorded, i) => {
+    const { id, check, at, readings } = recorded;
+    if (!readable(check, readings))
+      return {
+        ...recorded,
+        words: 'Written by another version',
+        outcome: {
+          ...outcome('unclear', 'These readings were written by another version of Pyrethos'),
+          ...voidOutcome('The readings cannot be read', null)
+        }
+      };
+    // What a check itself tells about the heat must not vouch for it.
+    const known = holding(facts.filter((f) => f.source !== id));
+    const earlier = job.checks.slice(0, i).filter((c) => c.check === check);
+    const context = { at, sheet, thermal: thermalAt(known, at, sheet, coolingOf(known)), earlier };
+    return {
+      ...recorded,
+      words: checkOf(check).words(readings),
+      outcome: checkOf(check).judge(readings, context)
+    };
+  });
+}
+
+const readable = (check: RecordedCheck['check'], readings: unknown): boolean =>
+  checkOf(check).readings.safeParse(readings).success;

@@ -1,0 +1,52 @@
+import { CAUTIONS } from '../checks/cautions';
+import { checkOf } from '../checks/registry';
+import { symptomText } from '../intake/symptoms';
+import { sayC } from '../units/say';
+import type { RecordEvent } from './events';
+import type { Intake } from './intake';
+
+/** A complaint in one line: the driver's words, or what was tapped. */
+export const complaintText = (intake: Pick<Intake, 'complaint'> & Partial<Intake>): string =>
+  intake.complaint || (intake.symptoms ?? []).map(symptomText).join('; ');
+
+/** An entry of a job's record in a line of plain words. */
+export function spoken(event: RecordEvent): string {
+  switch (event.kind) {
+    case 'job.opened':
+      return `Opened: ${complaintText(event.payload)}`;
+    case 'job.amended':
+      return `Complaint corrected: ${complaintText(event.payload)}`;
+    case 'job.noted':
+      return event.payload.text;
+    case 'job.closed':
+      return `Closed: ${event.payload.outcome}`;
+    case 'run.imported':
+      return `Imported ${event.payload.fileName}`;
+    case 'check.recorded': {
+      const { check, readings, replaces } = event.payload;
+      const parsed = checkOf(check).readings.safeParse(readings);
+      const words = parsed.success ? checkOf(check).words(readings) : 'written by another version';
+      return `${checkOf(check).title}${replaces ? ', corrected' : ''}: ${words}`;
+    }
+    case 'engine.noted':
+      switch (event.payload.kind) {
+        case 'started':
+          return 'Engine started';
+        case 'ran-until':
+          return `Engine stopped${event.payload.coolantC === null ? '' : ` at ${sayC(event.payload.coolantC)}`}`;
+        case 'measured':
+          return `Coolant measured at ${sayC(event.payload.coolantC)}`;
+      }
+      break;
+    case 'caution.acknowledged':
+      return `Understood: ${event.payload.cautions.map((c) => CAUTIONS[c].text.split('. ')[0]).join('; ')}`;
+    case 'photo.attached':
+      return `Photo${event.payload.caption ? `: ${event.payload.caption}` : ''}`;
+    case 'vehicle.entered':
+      return `Vehicle entered: ${event.payload.fleetNo} ${event.payload.name}`;
+    case 'spec.saved':
+      return 'Spec sheet saved';
+    case 'undo':
+      return 'Undid an entry';
+  }
+}

@@ -1,0 +1,247 @@
+<script lang="ts">
+  import ArrowLeft from '@lucide/svelte/icons/arrow-left';
+  import ShieldAlert from '@lucide/svelte/icons/shield-alert';
+  import { untrack } from 'svelte';
+  import { CAUTIONS, guardsInjury, type CautionId } from '$core/checks/cautions';
+  import type { CheckContext } from '$core/checks/check';
+  import { checkOf, type CheckId } from '$core/checks/registry';
+  import type { SpecSheet } from '$core/formats/spec-sheet';
+  import type { EventInput } from '$core/record/events';
+  import type { JudgedCheck } from '$core/record/judged';
+  import type { Problem } from '$core/result';
+  import { DEFAULT_OPEN_CAP_C, type ThermalState } from '$core/thermal/state';
+  import { ctrlEnter } from '$lib/ui/ctrl-enter';
+  import { dropDraft, keepDraft, readDraft } from '$lib/ui/draft';
+  import Problems from '$lib/ui/Problems.svelte';
+  import type { Answer } from '$lib/ui/record.svelte';
+  import { useShortcuts } from '$lib/ui/shortcuts.svelte';
+  import { shown, told } from '$lib/ui/units';
+  import { when } from '$lib/ui/when';
+  import Held from './Held.svelte';
+  import OutcomeCard from './OutcomeCard.svelte';
+  import { sheetOf } from './sheets';
+
+  interface Props {
+    id: CheckId;
+    jobId: string;
+    sheet: SpecSheet | null;
+    heat: ThermalState;
+    /** All readings of this check that stand, oldest first. */
+    earlier: readonly JudgedCheck[];
+    acknowledged: readonly CautionId[];
+    now: string;
+    zone: string;
+    write: (body: EventInput, id?: string) => Promise<Answer>;
+    onclose: () => void;
+    onrecorded: (eventId: string, id: CheckId) => void;
+  }
+  let { id, jobId, sheet, heat, earlier, acknowledged, now, zone, write, onclose, onrecorded }: Props =
+    $props();
+
+  const check = $derived(checkOf(id));
+  const instrument = $derived(sheetOf(id));
+  const draftKey = $derived(`${jobId}/${id}`);
+  let readings = $state(untrack(() => readDraft<object>(draftKey) ?? instrument.empty(heat)));
+  let touched = $state(untrack(() => readDraft(draftKey) !== null));
+  let correcting = $state<string | null>(null);
+  let problems = $state<readonly Problem[]>([]);
+  let asked = $state<readonly string[]>([]);
+  let busy = $state(false);
+
+  const empty = untrack(() => JSON.stringify(instrument.empty(heat)));
+  $effect(() => {
+    const text = JSON.stringify(readings);
+    if (text !== empty) {
+      touched = true;
+      keepDraft(draftKey, JSON.parse(text));
+    }
+  });
+
+  const parsed = $derived(check.readings.safeParse($state.snapshot(readings)));
+  const context = $derived<CheckContext>({
+    at: now,
+    sheet,
+    thermal: heat,
+    earlier: earlier.filter((e) => e.id !== correcting)
+  });
+  const refused = $derived(parsed.success ? check.refuse(parsed.data, sheet) : []);
+  const outcome = $derived(parsed.success && refused.length === 0 ? check.judge(parsed.data, context) : null);
+  const lacks = $derived(parsed.success ? (refused[0]?.message ?? null) : parsed.error.issues[0].message);
+  const byField = $derived(
+    Object.fromEntries(problems.filter((p) => p.field).map((p) => [p.field!, told(p.message)]))
+  );
+
+  const toUnderstand = $derived(
+    check.cautions.filter((c) => guardsInjury(c) && !acknowledged.includes(c)) as CautionId[]
+  );
+  const held = $derived(
+    (check.gate === 'stopped' && heat.running) || (check.gate === 'cap-cool' && heat.safeToOpen !== true)
+  );
+  const closed = $derived(toUnderstand.length > 0 || held);
+  const openCapText = $derived(shown(sheet?.limits?.openCapC ?? DEFAULT_OPEN_CAP_C, 'temperature', 0));
+
+  $effect(() => useShortcuts([{ key: 'Escape', label: 'Back to the plan', run: onclose }]));
+
+  function correct(entry: JudgedCheck) {
+    correcting = entry.id;
+    readings = structuredClone(entry.readings) as object;
+    problems = [];
+  }
+
+  async function save(confirmed: readonly string[] = []) {
+    if (busy || closed) return;
+    if (!parsed.success || refused.length > 0) {
+      problems = parsed.success
+        ? refused
+        : parsed.error.issues.map((i) => ({ field: i.path.map(String).join('.'), message: i.message }));
+      return;
+    }
+    problems = [];
+    const unlikely = check.unlikely(parsed.data, context);
+    if (unlikely.length > 0 && confirmed.length === 0) {
+      asked = unlikely;
+      return;
+    }
+    busy = true;
+    const eventId = crypto.randomUUID();
+    const answer = await write(
+      {
+        kind: 'check.recorded',
+        payload: { check: id, readings: parsed.data, confirmed: [...confirmed], replaces: correcting }
+      },
+      eventId
+    );
+    busy = false;
+    asked = [];
+    if (!answer.ok) {
+      problems = answer.problems;
+      return;
+    }
+    dropDraft(draftKey);
+    onrecorded(eventId, id);
+  }
+
+  function discard() {
+    dropDraft(draftKey);
+    readings = instrument.empty(heat);
+    touched = false;
+    correcting = null;
+    problems = [];
+    asked = [];
+  }
+
+  async function note(payload: Extract<EventInput, { kind: 'engine.noted' }>['payload']): Promise<boolean> {
+    const answer = await write({ kind: 'engine.noted', payload });
+    problems = answer.ok ? [] : answer.problems;
+    return answer.ok;
+  }
+</script>
+
+<div class="mb-3 flex flex-wrap items-center gap-x-4 gap-y-1">
+  <button class="btn px-3" onclick={onclose}><ArrowLeft size={18} aria-hidden="true" />Plan</button>
+  <h2 class="text-2xl">{check.title}</h2>
+  <p class="text-ink-2 min-w-0 flex-1 basis-72">
+    {check.decides}
+    <span class="whitespace-nowrap">About {check.minutes} min · {check.tools.join(', ').toLowerCase()}</span>
+  </p>
+</div>
+
+<div class="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_370px] 2xl:grid-cols-[minmax(0,1fr)_460px]">
+  <div class="space-y-4">
+    {#if toUnderstand.length > 0}
+      <section class="border-off bg-off-wash rounded-card border-2 p-4" aria-label="Cautions">
+        <ul class="space-y-2 text-lg">
+          {#each toUnderstand as c (c)}
+            <li class="flex gap-3">
+              <ShieldAlert size={24} class="text-off mt-0.5 shrink-0" aria-hidden="true" />{CAUTIONS[c].text}
+            </li>
+          {/each}
+        </ul>
+        <p class="text-ink mt-2 text-sm">The maker’s service information and local rules come first.</p>
+        <!-- svelte-ignore a11y_autofocus -->
+        <button
+          class="btn btn-main mt-3 min-h-14"
+          autofocus
+          onclick={() => write({ kind: 'caution.acknowledged', payload: { cautions: [...toUnderstand] } })}
+          >Understood</button
+        >
+      </section>
+    {:else if held}
+      <Held gate={check.gate} {heat} {openCapText} {now} {zone} onnote={note} />
+    {/if}
+    <form
+      class="card p-4 {closed ? 'opacity-45' : ''}"
+      inert={closed}
+      onsubmit={(e) => {
+        e.preventDefault();
+        void save();
+      }}
+      use:ctrlEnter
+    >
+      <div class="space-y-5">
+        {#key correcting}
+          <instrument.component
+            bind:readings={readings as never}
+            {sheet}
+            {heat}
+            {earlier}
+            {now}
+            {zone}
+            problems={byField}
+          />
+        {/key}
+        {#if asked.length > 0}
+          <section class="border-line-strong bg-well rounded-card border-2 p-4" role="alert">
+            <p class="font-bold">Is this right?</p>
+            <ul class="mt-1 space-y-1">
+              {#each asked as question (question)}<li>{told(question)}</li>{/each}
+            </ul>
+            <div class="mt-3 flex gap-3">
+              <button type="button" class="btn btn-main" onclick={() => save(asked)}>Yes, keep it</button>
+              <button type="button" class="btn" onclick={() => (asked = [])}>Let me look again</button>
+            </div>
+          </section>
+        {/if}
+        <Problems
+          problems={problems.map((p) => ({ ...p, message: told(p.message) }))}
+          title="Not written down yet"
+        />
+        <div class="flex flex-wrap items-center gap-3">
+          <button class="btn btn-main min-h-14 px-6" disabled={busy}
+            >{correcting ? 'Write the correction' : 'Write it down'}</button
+          >
+          {#if touched}<button type="button" class="btn" onclick={discard}>Clear</button>{/if}
+          <span class="text-ink-2 text-sm">Ctrl Enter writes, Esc goes back. What you typed stays here.</span>
+        </div>
+      </div>
+    </form>
+  </div>
+
+  <div class="space-y-4">
+    <OutcomeCard {outcome} {lacks} {touched} {now} {zone} />
+    {#if check.cautions.length > toUnderstand.length}
+      <section class="card p-4">
+        <h3 class="font-bold">Mind</h3>
+        <ul class="mt-1 space-y-2 text-sm">
+          {#each check.cautions.filter((c) => !toUnderstand.includes(c)) as c (c)}<li>
+              {CAUTIONS[c].text}
+            </li>{/each}
+        </ul>
+      </section>
+    {/if}
+    {#if earlier.length > 0}
+      <section class="card p-4">
+        <h3 class="font-bold">Written down before</h3>
+        <ul class="mt-1">
+          {#each earlier.toReversed() as e (e.id)}
+            <li class="border-line border-t py-2 first:border-t-0">
+              <p class="text-ink-2 text-sm">{when(e.at, zone)} · {e.who}</p>
+              <p>{told(e.words)}</p>
+              <button class="quiet-link min-h-11 text-sm" onclick={() => correct(e)}>Correct it</button>
+            </li>
+          {/each}
+        </ul>
+      </section>
+    {/if}
+  </div>
+</div>

@@ -1,0 +1,12 @@
+<script lang="ts">
+  import type { CodesReadings } from '$core/checks/codes';
+  import CodeList from './CodeList.svelte';
+  import type { SheetProps } from './types';
+
+  let { readings = $bindable(), problems }: SheetProps<CodesReadings> = $props();
+</script>
+
+<CodeList bind:codes={readings.codes} problem={problems.codes} />
+{#if readings.codes.length === 0}<p class="text-ink-2">
+    None typed: saved like this it says that no code is stored or pending.
+  </p>{/if}

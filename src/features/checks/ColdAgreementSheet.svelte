@@ -1,0 +1,164 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import {
+    APART_BEYOND_C,
+    AGREE_WITHIN_C,
+    COLD_PLACES,
+    type ColdAgreementReadings,
+    type ColdPlace
+  } from '$core/checks/cold-agreement';
+  import { INSTRUMENTS, instrumentOf, type Instrument, type InstrumentId } from '$core/checks/instruments';
+  import { heatVar } from '$lib/ui/heat';
+  import QuantityInput from '$lib/ui/QuantityInput.svelte';
+  import { inUnit, shownDifference } from '$lib/ui/units';
+  import { lastInstrument, rememberInstrument } from './instrument-memory';
+  import type { Draft, SheetProps } from './types';
+
+  let { readings = $bindable(), heat, problems }: SheetProps<Draft<ColdAgreementReadings>> = $props();
+
+  const PLACES = Object.keys(COLD_PLACES) as ColdPlace[];
+  const USUAL: Record<ColdPlace, InstrumentId> = {
+    ect: 'scan',
+    iat: 'scan',
+    housing: 'contact',
+    ambient: 'weather'
+  };
+  const CHOICES: Record<ColdPlace, readonly InstrumentId[]> = {
+    ect: ['scan'],
+    iat: ['scan'],
+    housing: ['contact', 'infrared', 'infrared-bright', 'glass'],
+    ambient: ['weather', 'glass', 'contact', 'scan']
+  };
+  let instruments = $state(
+    untrack(
+      () =>
+        Object.fromEntries(
+          PLACES.map((p) => [p, readings[p]?.instrument ?? lastInstrument(p, USUAL[p])])
+        ) as Record<ColdPlace, Instrument>
+    )
+  );
+
+  function take(place: ColdPlace, celsius: number | null) {
+    readings[place] = celsius === null ? null : { celsius, instrument: instruments[place] };
+  }
+  function change(place: ColdPlace, instrument: Instrument) {
+    instruments[place] = instrument;
+    rememberInstrument(place, instrument);
+    const now = readings[place];
+    if (now) readings[place] = { celsius: now.celsius, instrument };
+  }
+
+  const given = $derived(PLACES.filter((p) => readings[p] !== null));
+  const all = $derived(given.map((p) => readings[p]!.celsius));
+  const centre = $derived(all.length > 0 ? (Math.min(...all) + Math.max(...all)) / 2 : (heat.ambientC ?? 15));
+  const half = $derived(
+    Math.max(
+      9,
+      ...given.map((p) => Math.abs(readings[p]!.celsius - centre) + instruments[p].uncertaintyC + 3)
+    )
+  );
+  const W = 640;
+  const x = (c: number) => 130 + ((c - centre + half) / (2 * half)) * (W - 150);
+  const ticks = $derived.by(() => {
+    const step = half > 40 ? 20 : half > 15 ? 10 : 5;
+    const from = Math.ceil((centre - half) / step) * step;
+    return Array.from({ length: Math.floor((2 * half) / step) + 1 }, (_, i) => from + i * step).filter(
+      (c) => c <= centre + half
+    );
+  });
+  const reference = $derived(
+    readings.housing?.celsius ?? readings.ambient?.celsius ?? readings.iat?.celsius ?? null
+  );
+  const ROW = 42;
+</script>
+
+<div class="grid gap-x-4 gap-y-1 sm:grid-cols-2">
+  {#each PLACES as place (place)}
+    <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] items-start gap-2">
+      <QuantityInput
+        label={COLD_PLACES[place]}
+        kind="temperature"
+        value={readings[place]?.celsius ?? null}
+        onvalue={(v) => take(place, v)}
+        problem={problems[place] ?? problems[`${place}.celsius`]}
+        hint={place === 'ect' ? 'what is being judged' : 'if taken'}
+      />
+      {#if CHOICES[place].length > 1}
+        <label class="block"
+          ><span class="mb-1 block text-sm">taken with</span>
+          <select
+            class="field"
+            aria-label="Instrument for {COLD_PLACES[place]}"
+            value={instruments[place].kind}
+            onchange={(e) => change(place, instrumentOf(e.currentTarget.value as InstrumentId))}
+          >
+            {#each CHOICES[place] as kind (kind)}<option value={kind}>{INSTRUMENTS[kind].title}</option
+              >{/each}
+          </select>
+          <span class="text-ink-2 block text-xs"
+            >± {shownDifference(instruments[place].uncertaintyC)}, {INSTRUMENTS[instruments[place].kind]
+              .hint}</span
+          ></label
+        >
+      {:else}
+        <p class="text-ink-2 pt-7 text-xs">
+          {INSTRUMENTS[instruments[place].kind].title}, ± {shownDifference(instruments[place].uncertaintyC)}
+        </p>
+      {/if}
+    </div>
+  {/each}
+</div>
+
+<figure>
+  <svg viewBox="0 0 {W} {ROW * 4 + 40}" class="w-full" role="img" aria-label="The readings on one scale">
+    {#if reference !== null}
+      <rect
+        x={x(reference - APART_BEYOND_C)}
+        width={x(APART_BEYOND_C) - x(-APART_BEYOND_C)}
+        y="0"
+        height={ROW * 4}
+        fill="var(--well)"
+      />
+      <rect
+        x={x(reference - AGREE_WITHIN_C)}
+        width={x(AGREE_WITHIN_C) - x(-AGREE_WITHIN_C)}
+        y="0"
+        height={ROW * 4}
+        fill="var(--good-wash)"
+      />
+    {/if}
+    {#each ticks as c (c)}
+      <line x1={x(c)} x2={x(c)} y1="0" y2={ROW * 4} stroke="var(--line)" />
+      <text x={x(c)} y={ROW * 4 + 20} text-anchor="middle" class="reading" font-size="13" fill="var(--ink-2)"
+        >{Math.round(inUnit(c, 'temperature'))}°</text
+      >
+    {/each}
+    {#each PLACES as place, i (place)}
+      {@const reading = readings[place]}
+      <text x="0" y={i * ROW + ROW / 2 + 5} font-size="14" fill="var(--ink)">{COLD_PLACES[place]}</text>
+      {#if reading}
+        {@const u = reading.instrument.uncertaintyC}
+        <line
+          x1={x(reading.celsius - u)}
+          x2={x(reading.celsius + u)}
+          y1={i * ROW + ROW / 2}
+          y2={i * ROW + ROW / 2}
+          stroke="var(--ink-2)"
+          stroke-width="3"
+        />
+        <circle
+          cx={x(reading.celsius)}
+          cy={i * ROW + ROW / 2}
+          r="9"
+          fill={heatVar(reading.celsius)}
+          stroke="var(--ink)"
+          stroke-width="2"
+        />
+      {/if}
+    {/each}
+  </svg>
+  <figcaption class="text-ink-2 text-sm">
+    Bars are what each instrument may be off. Within {shownDifference(AGREE_WITHIN_C, 0)} they agree, beyond
+    {shownDifference(APART_BEYOND_C, 0)} they do not.
+  </figcaption>
+</figure>

@@ -1,0 +1,130 @@
+<script lang="ts">
+  import { DEFAULT_TAU_H, hoursUntil, residualC, SOAKED_BELOW_C } from '$core/coolant/cooling';
+  import { ASSUMED_LAST_C, type SoakReadings } from '$core/checks/soak';
+  import { heatVar } from '$lib/ui/heat';
+  import QuantityInput from '$lib/ui/QuantityInput.svelte';
+  import { shown, shownDifference } from '$lib/ui/units';
+  import { hour } from '$lib/ui/when';
+  import { findUnit } from '$core/units/units';
+  import type { Draft, SheetProps } from './types';
+
+  let { readings = $bindable(), now, zone, problems }: SheetProps<Draft<SoakReadings>> = $props();
+
+  const SINCE = [
+    ['Just stopped', 0],
+    ['1 h', 1],
+    ['2 h', 2],
+    ['4 h', 4],
+    ['8 h', 8],
+    ['Overnight', 13],
+    ['A day', 24]
+  ] as const;
+  const HOURS = findUnit('time', 'h')!;
+  let stoodS = $derived(readings.hoursStood === null ? null : readings.hoursStood * 3600);
+
+  const over = $derived(Math.max(0, (readings.lastC ?? ASSUMED_LAST_C) - (readings.ambientC ?? 15)));
+  const needs = $derived(hoursUntil(over, SOAKED_BELOW_C));
+  const span = $derived(Math.max(needs * 1.25, Math.min(readings.hoursStood ?? 0, 24) * 1.1, 2));
+  const W = 640;
+  const H = 220;
+  const x = (h: number) => 44 + (Math.min(h, span) / span) * (W - 60);
+  const y = (c: number) => H - 30 - (c / Math.max(over, 10)) * (H - 50);
+  const curve = $derived(
+    Array.from({ length: 61 }, (_, i) => (i / 60) * span)
+      .map((h, i) => `${i ? 'L' : 'M'}${x(h).toFixed(1)} ${y(residualC(over, h)).toFixed(1)}`)
+      .join('')
+  );
+  const stood = $derived(readings.hoursStood);
+  const ticks = $derived(
+    Array.from({ length: Math.floor(span / (span > 10 ? 4 : 2)) + 1 }, (_, i) => i * (span > 10 ? 4 : 2))
+  );
+</script>
+
+<div>
+  <p class="mb-1 text-sm font-semibold">It has stood for</p>
+  <div class="mb-3 flex flex-wrap gap-2">
+    {#each SINCE as [label, hours] (label)}
+      <button
+        type="button"
+        class="min-h-11 rounded-lg border px-3.5 {readings.hoursStood === hours
+          ? 'border-act bg-well border-2 font-semibold'
+          : 'border-line-strong bg-card hover:bg-well'}"
+        aria-pressed={readings.hoursStood === hours}
+        onclick={() => (readings.hoursStood = hours)}>{label}</button
+      >
+    {/each}
+  </div>
+  <div class="grid gap-3 sm:grid-cols-3">
+    {#key stoodS}<QuantityInput
+        label="or exactly"
+        kind="time"
+        unit={HOURS}
+        value={stoodS}
+        hint="hours, or 90 min"
+        problem={problems.hoursStood}
+        onvalue={(s) => (readings.hoursStood = s === null ? null : s / 3600)}
+        lazy
+      />{/key}
+    <QuantityInput
+      label="Coolant when it stopped"
+      kind="temperature"
+      bind:value={readings.lastC}
+      hint="empty: warmed through"
+      problem={problems.lastC}
+    />
+    <QuantityInput
+      label="Ambient"
+      kind="temperature"
+      bind:value={readings.ambientC}
+      problem={problems.ambientC}
+      hint="in the shade, where it stood"
+    />
+  </div>
+</div>
+
+<figure>
+  <svg viewBox="0 0 {W} {H}" class="w-full" role="img" aria-label="How far above ambient the engine still is">
+    <rect
+      x="44"
+      y={y(SOAKED_BELOW_C)}
+      width={W - 60}
+      height={H - 30 - y(SOAKED_BELOW_C)}
+      fill="var(--good-wash)"
+    />
+    {#each ticks as h (h)}
+      <line x1={x(h)} x2={x(h)} y1={H - 30} y2={H - 25} stroke="var(--line-strong)" />
+      <text x={x(h)} y={H - 10} text-anchor="middle" class="reading" font-size="13" fill="var(--ink-2)"
+        >{h} h</text
+      >
+    {/each}
+    <line x1="44" x2={W - 16} y1={H - 30} y2={H - 30} stroke="var(--line-strong)" />
+    <text x="40" y={y(over) + 5} text-anchor="end" class="reading" font-size="13" fill="var(--ink-2)"
+      >+{shownDifference(over, 0).replace(/ .*/, '')}</text
+    >
+    <text x="40" y={H - 26} text-anchor="end" class="reading" font-size="13" fill="var(--ink-2)">0</text>
+    <path d={curve} fill="none" stroke={heatVar(80)} stroke-width="3" />
+    <line x1={x(needs)} x2={x(needs)} y1={y(over)} y2={H - 30} stroke="var(--good)" stroke-dasharray="4 4" />
+    <text x={x(needs) - 6} y={y(over) + 12} text-anchor="end" font-size="14" fill="var(--good)"
+      >soaked after {needs.toFixed(1)} h</text
+    >
+    {#if stood !== null}
+      <circle cx={x(stood)} cy={y(residualC(over, stood))} r="8" fill="var(--ink)" />
+      <text
+        x={x(stood) + (stood > span / 2 ? -14 : 14)}
+        y={y(residualC(over, stood)) - 10}
+        text-anchor={stood > span / 2 ? 'end' : 'start'}
+        font-size="16"
+        font-weight="700"
+        fill="var(--ink)">now +{shownDifference(residualC(over, stood))}</text
+      >
+    {/if}
+  </svg>
+  <figcaption class="text-ink-2 text-sm">
+    Above ambient by the cooling law with the bonnet shut, time constant {DEFAULT_TAU_H} h.
+    {#if stood !== null && stood < needs}Cold checks count from {hour(
+        new Date(Date.parse(now) + (needs - stood) * 3_600_000).toISOString(),
+        zone,
+        now
+      )}, at about {shown((readings.ambientC ?? 15) + SOAKED_BELOW_C, 'temperature', 0)}.{/if}
+  </figcaption>
+</figure>

@@ -1,0 +1,54 @@
+import type { Component } from 'svelte';
+import type { CheckId } from '$core/checks/registry';
+import type { ThermalState } from '$core/thermal/state';
+import ByHandSheet from './ByHandSheet.svelte';
+import ClutchColdTurnSheet from './ClutchColdTurnSheet.svelte';
+import ClutchPlaySheet from './ClutchPlaySheet.svelte';
+import CodesSheet from './CodesSheet.svelte';
+import ColdAgreementSheet from './ColdAgreementSheet.svelte';
+import LevelAndLookSheet from './LevelAndLookSheet.svelte';
+import SoakSheet from './SoakSheet.svelte';
+import type { SheetProps } from './types';
+
+/** The instrument of a check, and the readings it starts from. A check without one is judged by hand. */
+export interface CheckSheet {
+  readonly component: Component<SheetProps<never>, Record<string, never>, 'readings'>;
+  readonly empty: (heat: ThermalState) => object;
+}
+
+const sheet = (component: unknown, empty: CheckSheet['empty']): CheckSheet => ({
+  component: component as CheckSheet['component'],
+  empty
+});
+
+const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
+  soak: sheet(SoakSheet, ({ basis, ambientC }) => ({
+    hoursStood: null,
+    lastC: basis?.kind === 'ran-until' ? basis.coolantC : null,
+    ambientC
+  })),
+  codes: sheet(CodesSheet, () => ({ codes: [] })),
+  'level-and-look': sheet(LevelAndLookSheet, () => ({
+    level: null,
+    leaks: null,
+    colour: null,
+    face: null,
+    belt: null,
+    hoses: null,
+    connector: null,
+    added: null,
+    note: '',
+    fixAnyway: []
+  })),
+  'cold-agreement': sheet(ColdAgreementSheet, () => ({ ect: null, housing: null, iat: null, ambient: null })),
+  'clutch-cold-turn': sheet(ClutchColdTurnSheet, () => ({
+    firstTurn: null,
+    freeTurns: null,
+    laterTurns: null
+  })),
+  'clutch-play': sheet(ClutchPlaySheet, () => ({ tipMm: null, moves: null, feels: null }))
+};
+
+const BY_HAND: CheckSheet = sheet(ByHandSheet, () => ({ judged: null, found: '' }));
+
+export const sheetOf = (id: CheckId): CheckSheet => SHEETS[id] ?? BY_HAND;

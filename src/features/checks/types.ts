@@ -1,0 +1,18 @@
+import type { SpecSheet } from '$core/formats/spec-sheet';
+import type { ThermalState } from '$core/thermal/state';
+import type { RecordedCheck } from '$core/record/derive';
+
+/** What every sheet gets. `readings` is the draft: fields may still be null; the check's own schema judges it. */
+export interface SheetProps<Draft> {
+  readings: Draft;
+  readonly sheet: SpecSheet | null;
+  readonly heat: ThermalState;
+  readonly earlier: readonly RecordedCheck[];
+  readonly now: string;
+  readonly zone: string;
+  /** What is wrong, by field. */
+  readonly problems: Readonly<Record<string, string>>;
+}
+
+/** Readings before they are complete. */
+export type Draft<R> = { [K in keyof R]: R[K] | null };

@@ -1,0 +1,39 @@
+<script lang="ts">
+  import Ruler from '@lucide/svelte/icons/ruler';
+  import { Popover } from 'bits-ui';
+  import { CHOOSABLE } from '$core/units/say';
+  import { UNITS, type Unit } from '$core/units/units';
+  import { chooseUnit, unitOf } from '$lib/ui/units';
+
+  const symbols = (kind: (typeof CHOOSABLE)[number]) => UNITS[kind].map((u: Unit) => u.symbol);
+</script>
+
+<Popover.Root>
+  <Popover.Trigger
+    class="btn px-3"
+    aria-label="Units: {unitOf('temperature').symbol} and others"
+    title="Units"
+  >
+    <Ruler size={20} aria-hidden="true" /><span class="reading hidden lg:inline"
+      >{unitOf('temperature').symbol}</span
+    >
+  </Popover.Trigger>
+  <Popover.Portal>
+    <Popover.Content class="card z-50 w-80 p-4 shadow-lg" sideOffset={6} align="end">
+      <p class="font-bold">Shown in</p>
+      <p class="text-ink-2 text-sm">Anything may be typed with its own unit.</p>
+      {#each CHOOSABLE as kind (kind)}
+        <label class="mt-2 grid grid-cols-[1fr_130px] items-center gap-3">
+          <span class="capitalize">{kind}</span>
+          <select
+            class="field"
+            value={unitOf(kind).symbol}
+            onchange={(e) => chooseUnit(kind, e.currentTarget.value)}
+          >
+            {#each symbols(kind) as symbol (symbol)}<option value={symbol}>{symbol}</option>{/each}
+          </select>
+        </label>
+      {/each}
+    </Popover.Content>
+  </Popover.Portal>
+</Popover.Root>

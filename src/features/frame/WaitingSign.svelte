@@ -1,0 +1,68 @@
+<script lang="ts">
+  import CloudOff from '@lucide/svelte/icons/cloud-off';
+  import Hourglass from '@lucide/svelte/icons/hourglass';
+  import { Dialog } from 'bits-ui';
+  import { serverAway } from '$lib/ui/live.svelte';
+  import Problems from '$lib/ui/Problems.svelte';
+  import { dropWaiting, flush, waiting } from '$lib/ui/record.svelte';
+  import { told } from '$lib/ui/units';
+
+  let open = $state(false);
+  const waits = $derived(waiting().filter((w) => !w.refused));
+  const refused = $derived(waiting().filter((w) => w.refused));
+  const words = $derived(
+    [
+      waits.length > 0 ? `${waits.length} wait${waits.length === 1 ? 's' : ''}` : '',
+      refused.length > 0 ? `${refused.length} refused` : '',
+      serverAway() && waits.length === 0 ? 'Server away' : ''
+    ]
+      .filter(Boolean)
+      .join(' · ')
+  );
+</script>
+
+<p class="sr-only" role="status">{words}</p>
+{#if words}
+  <button
+    class="btn px-3 {refused.length > 0 ? 'border-off text-off' : ''}"
+    data-waiting={waits.length}
+    onclick={() => (open = true)}
+  >
+    {#if serverAway()}<CloudOff size={18} aria-hidden="true" />{:else}<Hourglass
+        size={18}
+        aria-hidden="true"
+      />{/if}
+    {words}
+  </button>
+{/if}
+
+<Dialog.Root bind:open>
+  <Dialog.Portal>
+    <Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
+    <Dialog.Content
+      class="card fixed top-1/2 left-1/2 z-50 max-h-[85vh] w-[min(38rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto p-6"
+    >
+      <Dialog.Title class="text-xl font-bold">Kept in this browser</Dialog.Title>
+      <Dialog.Description class="text-ink-2 mt-1">
+        {serverAway()
+          ? 'The server does not answer. Go on working: entries go out by themselves, once each, when it is back.'
+          : 'On the way to the server.'}
+      </Dialog.Description>
+      <ul class="mt-4">
+        {#each waits as w (w.id)}<li class="border-line border-t py-2">{told(w.label)}</li>{/each}
+        {#each refused as w (w.id)}
+          <li class="border-line border-t py-2">
+            <p>{told(w.label)}</p>
+            <Problems problems={w.refused ?? []} title="The server would not have it">
+              <button class="btn mt-2" onclick={() => dropWaiting(w.id)}>Drop this entry</button>
+            </Problems>
+          </li>
+        {/each}
+      </ul>
+      <div class="mt-4 flex gap-3">
+        <button class="btn btn-main" onclick={() => flush()}>Send now</button>
+        <Dialog.Close class="btn">Close</Dialog.Close>
+      </div>
+    </Dialog.Content>
+  </Dialog.Portal>
+</Dialog.Root>

@@ -1,0 +1,61 @@
+<script lang="ts" module>
+  export interface EarlierJob {
+    readonly number: number;
+    readonly vehicleId: string;
+    readonly complaint: string;
+    readonly state: string;
+    readonly outcome: string | null;
+    readonly openedAt: string;
+    readonly finding: string | null;
+  }
+</script>
+
+<script lang="ts">
+  import { when } from '$lib/ui/when';
+
+  interface Props {
+    jobs: readonly EarlierJob[];
+    vehicleId: string;
+    /** As it is typed: earlier work that shares its words comes first. */
+    complaint: string;
+    except: number | null;
+    zone: string;
+  }
+  let { jobs, vehicleId, complaint, except, zone }: Props = $props();
+
+  const words = $derived(
+    complaint
+      .toLowerCase()
+      .split(/\W+/)
+      .filter((w) => w.length > 3)
+  );
+  const shared = (j: EarlierJob) =>
+    words.filter((w) => `${j.complaint} ${j.finding ?? ''}`.toLowerCase().includes(w)).length;
+  const earlier = $derived(
+    jobs
+      .filter((j) => j.vehicleId === vehicleId && j.number !== except)
+      .map((j) => ({ ...j, shares: shared(j) }))
+      .sort((a, b) => b.shares - a.shares)
+      .slice(0, 6)
+  );
+</script>
+
+<aside class="card p-5">
+  <h2>Earlier work</h2>
+  {#if !vehicleId}<p class="text-ink-2 mt-2">Pick a vehicle to see what was done on it before.</p>
+  {:else if earlier.length === 0}<p class="text-ink-2 mt-2">Nothing before on this vehicle.</p>
+  {:else}
+    <ul class="mt-2">
+      {#each earlier as j (j.number)}
+        <li class="border-line border-t py-2.5 first:border-t-0">
+          <a class="quiet-link font-semibold" href="/jobs/{j.number}">{j.complaint}</a>
+          <p class="text-ink-2 text-sm">
+            {when(j.openedAt, zone)} · {j.outcome ?? j.state}{j.finding ? ` · ${j.finding}` : ''}{j.shares > 0
+              ? ' · same words'
+              : ''}
+          </p>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</aside>

@@ -1,0 +1,226 @@
+<script lang="ts">
+  import { toast } from 'svelte-sonner';
+  import { untrack } from 'svelte';
+  import { goto } from '$app/navigation';
+  import CodeList from '$features/checks/CodeList.svelte';
+  import type { CodesReadings } from '$core/checks/codes';
+  import type { SpecSheet } from '$core/formats/spec-sheet';
+  import type { Symptom } from '$core/intake/symptoms';
+  import type { Intake } from '$core/record/intake';
+  import type { Problem } from '$core/result';
+  import { planOf } from '$core/thermal/plan';
+  import { thermalAt } from '$core/thermal/state';
+  import { ctrlEnter } from '$lib/ui/ctrl-enter';
+  import { dropDraft, keepDraft, readDraft } from '$lib/ui/draft';
+  import Problems from '$lib/ui/Problems.svelte';
+  import { record, waiting } from '$lib/ui/record.svelte';
+  import EarlierWork, { type EarlierJob } from './EarlierWork.svelte';
+  import LastRan, { type Ran } from './LastRan.svelte';
+  import PickVehicle from './PickVehicle.svelte';
+  import Symptoms from './Symptoms.svelte';
+
+  interface Props {
+    vehicles: readonly {
+      id: string;
+      fleetNo: string;
+      name: string;
+      note: string;
+      openJobs: number;
+      sheet: SpecSheet | null;
+    }[];
+    chosen: string | null;
+    jobs: readonly EarlierJob[];
+    /** The job whose intake is corrected; null for a new one. */
+    amends: { id: string; number: number; vehicleId: string; intake: Intake } | null;
+    zone: string;
+  }
+  let { vehicles, chosen, jobs, amends, zone }: Props = $props();
+
+  interface Form {
+    vehicleId: string;
+    symptoms: Symptom[];
+    complaint: string;
+    codes: CodesReadings['codes'];
+    changedBefore: string;
+    coolantChanged: string;
+    ran: Ran;
+  }
+  const DRAFT = 'intake';
+  const start = (): Form => ({
+    vehicleId: amends?.vehicleId ?? (vehicles.some((v) => v.id === chosen) ? chosen! : ''),
+    symptoms: amends?.intake.symptoms ?? [],
+    complaint: amends?.intake.complaint ?? '',
+    codes: [],
+    changedBefore: amends?.intake.changedBefore ?? '',
+    coolantChanged: amends?.intake.coolantChanged ?? '',
+    ran: null
+  });
+  let form = $state<Form>(untrack(start));
+  // A draft comes back after the page is alive: the server knows nothing of it.
+  $effect(() => {
+    const kept = amends ? null : readDraft<Form>(DRAFT);
+    if (kept) untrack(() => (form = { ...kept, vehicleId: form.vehicleId || kept.vehicleId }));
+  });
+  $effect(() => {
+    const now = JSON.stringify(form);
+    if (!amends && now !== untrack(() => JSON.stringify(start()))) keepDraft(DRAFT, JSON.parse(now));
+  });
+
+  let problems = $state<readonly Problem[]>([]);
+  let busy = $state(false);
+  let leaving = $state(false);
+  let ids = { job: crypto.randomUUID(), opened: crypto.randomUUID() };
+
+  const vehicle = $derived(vehicles.find((v) => v.id === form.vehicleId));
+  const plan = $derived(
+    planOf({
+      sheet: vehicle?.sheet ?? null,
+      symptoms: form.symptoms,
+      done: [],
+      state: thermalAt([], new Date(0).toISOString(), null)
+    })
+  );
+  const called = $derived([...plan.line, ...plan.any, ...plan.bench].filter((p) => p.suggested));
+
+  const intake = (): Intake => ({
+    complaint: form.complaint.trim(),
+    symptoms: $state.snapshot(form.symptoms),
+    changedBefore: form.changedBefore.trim(),
+    coolantChanged: form.coolantChanged || null
+  });
+
+  function lacking(): Problem[] {
+    return [
+      ...(form.vehicleId ? [] : [{ field: 'Vehicle', message: 'pick one' }]),
+      ...(form.symptoms.length > 0 || form.complaint.trim()
+        ? []
+        : [{ field: 'Complaint', message: 'tap what the driver noticed, or write it down' }])
+    ];
+  }
+
+  async function save(event: SubmitEvent) {
+    event.preventDefault();
+    problems = lacking();
+    if (problems.length > 0) return;
+    busy = true;
+    await (amends ? amend(amends) : open());
+    busy = false;
+  }
+
+  async function amend({ id, number }: { id: string; number: number }) {
+    const answer = await record(`job:${id}`, { kind: 'job.amended', payload: intake() });
+    if (!answer.ok) problems = answer.problems;
+    else await goto(`/jobs/${number}`);
+  }
+
+  /** The job, its codes and when the engine ran are entries of their own: each can be corrected by itself. */
+  async function open() {
+    const stream = `job:${ids.job}`;
+    const answer = await record(
+      stream,
+      { kind: 'job.opened', payload: { vehicleId: form.vehicleId, ...intake() } },
+      ids.opened
+    );
+    if (!answer.ok) {
+      problems = answer.problems;
+      return;
+    }
+    if (form.codes.length > 0)
+      await record(stream, {
+        kind: 'check.recorded',
+        payload: { check: 'codes', readings: { codes: $state.snapshot(form.codes) } }
+      });
+    await noteEngine(stream);
+    dropDraft(DRAFT);
+    leaving = true;
+  }
+
+  async function noteEngine(stream: string) {
+    const { ran } = form;
+    if (!ran) return;
+    const hours = ran.kind === 'stopped' ? ran.hours : 0;
+    const at = new Date(Date.now() - hours * 3_600_000).toISOString();
+    await record(stream, {
+      kind: 'engine.noted',
+      payload:
+        ran.kind === 'running'
+          ? { kind: 'started', at }
+          : { kind: 'ran-until', at, coolantC: null, ambientC: null }
+    });
+  }
+
+  // The job has a page once the server has it; until then it waits here, in plain sight.
+  const stillWaits = $derived(waiting().some((w) => w.id === ids.opened && !w.refused));
+  $effect(() => {
+    if (!leaving || stillWaits) return;
+    untrack(() => {
+      leaving = false;
+      void goto(`/jobs/by-id/${ids.job}`);
+    });
+  });
+  $effect(() => {
+    if (leaving && stillWaits)
+      toast('The server is away. The job is kept in this browser and opens when it is back.');
+  });
+</script>
+
+<h1 class="mb-4">{amends ? `Intake of job ${amends.number}` : 'Open a job'}</h1>
+<div class="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_370px]">
+  <form class="card space-y-5 p-5" onsubmit={save} use:ctrlEnter>
+    {#if !amends}<PickVehicle {vehicles} bind:vehicleId={form.vehicleId} />{/if}
+    <fieldset>
+      <legend class="mb-1 font-semibold">What the driver noticed, and when</legend>
+      <Symptoms bind:symptoms={form.symptoms} />
+    </fieldset>
+    <label class="block"
+      ><span class="mb-1 block font-semibold">In the driver’s words</span><textarea
+        class="field min-h-20"
+        bind:value={form.complaint}
+        maxlength="2000"></textarea></label
+    >
+    {#if !amends}
+      <CodeList bind:codes={form.codes} />
+      <LastRan bind:ran={form.ran} />
+    {/if}
+    <div class="grid gap-4 sm:grid-cols-[1fr_200px]">
+      <label class="block"
+        ><span class="mb-1 block text-sm font-semibold">Changed or tried before</span><input
+          class="field"
+          bind:value={form.changedBefore}
+          maxlength="2000"
+          placeholder="parts, flushes, other workshops"
+        /></label
+      >
+      <label class="block"
+        ><span class="mb-1 block text-sm font-semibold">Last coolant change</span><input
+          class="field"
+          type="date"
+          bind:value={form.coolantChanged}
+        /></label
+      >
+    </div>
+    <Problems {problems} title={amends ? 'Not corrected yet' : 'Not opened yet'} />
+    <div class="flex gap-3">
+      <button class="btn btn-main min-h-14 px-6" disabled={busy || leaving}
+        >{leaving ? 'Waits for the server' : amends ? 'Correct the intake' : 'Open the job'}</button
+      ><a class="btn min-h-14" href={amends ? `/jobs/${amends.number}` : '/'}>Leave it</a>
+    </div>
+  </form>
+  <div class="space-y-4">
+    <EarlierWork
+      {jobs}
+      vehicleId={form.vehicleId}
+      complaint={form.complaint}
+      except={amends?.number ?? null}
+      {zone}
+    />
+    <section class="card p-5">
+      <h2>This puts on the plan</h2>
+      <ul class="mt-2 space-y-1.5">
+        {#each called as p (p.id)}<li>
+            {p.check.title}<span class="text-ink-2 block text-sm">{p.why}</span>
+          </li>{/each}
+      </ul>
+    </section>
+  </div>
+</div>

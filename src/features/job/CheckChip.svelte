@@ -1,0 +1,42 @@
+<script lang="ts">
+  import ArrowRight from '@lucide/svelte/icons/arrow-right';
+  import Circle from '@lucide/svelte/icons/circle';
+  import type { Planned } from '$core/thermal/plan';
+  import { RESULT_LOOK } from '$lib/ui/results';
+
+  interface Props {
+    planned: Planned;
+    next: boolean;
+    onopen: (id: Planned['id']) => void;
+  }
+  let { planned, next, onopen }: Props = $props();
+  const result = $derived(planned.done?.outcome.result);
+  const look = $derived(result ? RESULT_LOOK[result] : null);
+  const Icon = $derived(look?.icon ?? (next ? ArrowRight : Circle));
+</script>
+
+<button
+  data-check={planned.id}
+  data-result={result}
+  class="flex min-h-11 w-full min-w-0 items-center gap-2 rounded-lg border px-2.5 py-1 text-left leading-tight {look
+    ? look.wash
+    : next
+      ? 'border-act bg-card border-2'
+      : planned.suggested
+        ? 'border-line-strong bg-card hover:bg-well'
+        : 'border-line hover:bg-well border-dashed'}"
+  title={planned.done ? planned.done.words : planned.why}
+  onclick={() => onopen(planned.id)}
+>
+  <span class="shrink-0 {look?.text ?? (next ? '' : 'text-ink-2')}"
+    ><Icon size={18} aria-hidden="true" /></span
+  >
+  <span class="min-w-0 flex-1">
+    <span class="block text-sm {planned.suggested || look ? 'font-semibold' : ''}">{planned.check.title}</span
+    >
+    {#if look}<span class="block text-xs {look.text}">{look.word}</span>{:else if next}<span
+        class="block text-xs">Next</span
+      >{/if}
+  </span>
+  {#if !look}<span class="text-ink-2 reading shrink-0 text-xs">{planned.check.minutes}′</span>{/if}
+</button>

@@ -1,0 +1,154 @@
+<script lang="ts">
+  import { PHASE_TITLES, PHASES, type ThermalState } from '$core/thermal/state';
+  import { stretchIndex, type Plan, type Planned } from '$core/thermal/plan';
+  import HeatCurve, { placeOf } from '$lib/ui/HeatCurve.svelte';
+  import { shown } from '$lib/ui/units';
+  import CheckChip from './CheckChip.svelte';
+  import { basisText, phaseTitle, waitText } from './words';
+
+  interface Props {
+    plan: Plan;
+    state: ThermalState;
+    now: string;
+    zone: string;
+    closed: boolean;
+    onopen: (id: Planned['id']) => void;
+    /** Buttons that state what the engine does. */
+    engine?: import('svelte').Snippet;
+  }
+  let { plan, state: heat, now, zone, closed, onopen, engine }: Props = $props();
+
+  let all = $state(false);
+  const shows = (p: Planned) => (closed ? p.done !== null : all || p.suggested);
+  const line = $derived(plan.line.filter(shows));
+  const any = $derived(plan.any.filter(shows));
+  const bench = $derived(plan.bench.filter(shows));
+  const hidden = $derived(
+    closed ? 0 : [...plan.line, ...plan.any, ...plan.bench].filter((p) => !p.suggested).length
+  );
+  const place = $derived(closed ? null : placeOf(heat));
+  const wait = $derived(waitText(heat, now, zone));
+  const coldLeft = $derived(
+    line.filter((p) => p.to === 'cold' && (!p.done || p.done.outcome.result === 'void')).length
+  );
+
+  /** Left and right go from stretch to stretch, up and down within one. */
+  function arrows(event: KeyboardEvent) {
+    if (!event.key.startsWith('Arrow') || !(event.target instanceof HTMLElement)) return;
+    const here = event.target.closest<HTMLElement>('[data-stretch]');
+    if (!here) return;
+    const root = event.currentTarget as HTMLElement;
+    const chips = [...root.querySelectorAll<HTMLElement>('[data-stretch]')];
+    const stretchOf = (el: HTMLElement) => Number(el.dataset.stretch);
+    const step = event.key === 'ArrowRight' || event.key === 'ArrowDown' ? 1 : -1;
+    const sideways = event.key === 'ArrowRight' || event.key === 'ArrowLeft';
+    const stretches = [...new Set(chips.map(stretchOf))].sort((a, b) => a - b);
+    const target = sideways
+      ? chips.find((c) => stretchOf(c) === stretches[stretches.indexOf(stretchOf(here)) + step])
+      : chips.filter((c) => stretchOf(c) === stretchOf(here))[
+          chips.filter((c) => stretchOf(c) === stretchOf(here)).indexOf(here) + step
+        ];
+    if (!target) return;
+    event.preventDefault();
+    target.querySelector('button')?.focus();
+  }
+</script>
+
+<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+<section class="card mb-4 p-3 lg:p-4" aria-label="Heat line" onkeydown={arrows}>
+  <div class="mb-1 flex flex-wrap items-center gap-x-4 gap-y-2">
+    {#if !closed}
+      <p
+        class="flex min-w-0 flex-1 flex-wrap items-baseline gap-x-3"
+        data-phase={heat.phase}
+        aria-live="polite"
+      >
+        <strong class="text-xl">{phaseTitle(heat)}</strong>
+        {#if heat.coolantC !== null}<span class="reading text-xl"
+            >{heat.basis?.kind === 'measured' && heat.running ? '' : 'about '}{shown(
+              heat.coolantC,
+              'temperature',
+              0
+            )}</span
+          >{/if}
+        <span class="text-ink-2">{basisText(heat, now)}{wait ? ` · ${wait}` : ''}</span>
+      </p>
+      <div class="no-print flex flex-wrap gap-2">{@render engine?.()}</div>
+    {:else}
+      <h2 class="flex-1">What was checked</h2>
+    {/if}
+  </div>
+
+  <div class="gap-3 lg:grid lg:grid-cols-[minmax(0,5fr)_minmax(0,1fr)]">
+    <div class="min-w-0">
+      <HeatCurve
+        marks={place === null ? [] : [{ at: place, label: phaseTitle(heat), strong: true }]}
+        height={64}
+      />
+      <ol class="mt-1 hidden grid-cols-5 gap-2 lg:grid" aria-hidden="true">
+        {#each PHASES as phase (phase)}
+          <li
+            class="border-line border-t pt-1 text-sm {heat.phase === phase && !closed
+              ? 'font-bold'
+              : 'text-ink-2'}"
+          >
+            {PHASE_TITLES[phase]}{#if phase === 'cold' && coldLeft > 0 && !closed}<span
+                class="text-ink-2 font-normal">&nbsp;· {coldLeft} to do</span
+              >{/if}
+          </li>
+        {/each}
+      </ol>
+      <ul class="mt-1.5 grid gap-2 sm:grid-cols-2 lg:grid-flow-row-dense lg:grid-cols-5">
+        {#each line as planned (planned.id)}
+          <li
+            data-stretch={stretchIndex(planned.from)}
+            style="--from: {stretchIndex(planned.from) + 1}; --to: {stretchIndex(planned.to) + 2}"
+            class="min-w-0 lg:[grid-column:var(--from)/var(--to)]"
+          >
+            <span class="sr-only">{PHASE_TITLES[planned.from!]}: </span>
+            <CheckChip {planned} next={!closed && plan.next?.id === planned.id} {onopen} />
+          </li>
+        {/each}
+      </ul>
+      {#if any.length > 0}
+        <p class="text-ink-2 border-line mt-3 border-t pt-1 text-sm">In any state</p>
+        <ul class="mt-1.5 grid gap-2 sm:grid-cols-2 lg:grid-cols-5">
+          {#each any as planned (planned.id)}
+            <li data-stretch="5" class="min-w-0">
+              <CheckChip {planned} next={!closed && plan.next?.id === planned.id} {onopen} />
+            </li>
+          {/each}
+        </ul>
+      {/if}
+    </div>
+    <div
+      class="border-line-strong mt-3 border-t border-dashed pt-2 lg:mt-0 lg:border-t-0 lg:border-l lg:pt-0 lg:pl-3"
+    >
+      <p class="text-ink-2 text-sm">Bench</p>
+      <ul class="mt-1.5 grid gap-2 sm:grid-cols-2 lg:grid-cols-1">
+        {#each bench as planned (planned.id)}
+          <li data-stretch="6">
+            <CheckChip {planned} next={!closed && plan.next?.id === planned.id} {onopen} />
+          </li>
+        {:else}<li class="text-ink-2 text-sm">Nothing called for yet</li>{/each}
+      </ul>
+    </div>
+  </div>
+
+  {#if hidden > 0 || plan.lacking.length > 0}
+    <div class="no-print mt-2 flex flex-wrap items-center gap-x-4">
+      {#if hidden > 0}<button
+          class="quiet-link min-h-11 text-sm"
+          aria-expanded={all}
+          onclick={() => (all = !all)}
+          >{all ? 'Only what the complaint calls for' : `${hidden} more that could be done`}</button
+        >{/if}
+      {#if plan.lacking.length > 0}
+        <details class="text-sm">
+          <summary class="flex min-h-11 items-center">{plan.lacking.length} do not apply</summary>
+          <p class="text-ink-2 pb-2">{plan.lacking.map((l) => `${l.title}: ${l.because}`).join(' · ')}</p>
+        </details>
+      {/if}
+    </div>
+  {/if}
+</section>

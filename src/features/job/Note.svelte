@@ -1,0 +1,33 @@
+<script lang="ts">
+  import type { EventInput } from '$core/record/events';
+  import type { Problem } from '$core/result';
+  import Problems from '$lib/ui/Problems.svelte';
+  import type { Answer } from '$lib/ui/record.svelte';
+
+  interface Props {
+    write: (body: EventInput) => Promise<Answer>;
+  }
+  let { write }: Props = $props();
+  let text = $state('');
+  let problems = $state<readonly Problem[]>([]);
+
+  async function add(event: SubmitEvent) {
+    event.preventDefault();
+    const answer = await write({ kind: 'job.noted', payload: { text } });
+    problems = answer.ok ? [] : answer.problems;
+    if (answer.ok) text = '';
+  }
+</script>
+
+<form class="no-print flex gap-3" onsubmit={add}>
+  <label class="flex-1"
+    ><span class="sr-only">Note</span><input
+      class="field"
+      maxlength="2000"
+      placeholder="Write a note into the record"
+      bind:value={text}
+    /></label
+  >
+  <button class="btn" disabled={!text.trim()}>Add the note</button>
+</form>
+<Problems {problems} title="Not written down yet" />

@@ -1,0 +1,151 @@
+import type { Transaction } from 'sequelize';
+import { checkOf } from '../../core/checks/registry';
+import { symptomText } from '../../core/intake/symptoms';
+import { deriveJob, deriveVehicle, standing, type JobState } from '../../core/record/derive';
+import type { RecordEvent } from '../../core/record/events';
+import { factsOf, judgeChecks, type RunHeat } from '../../core/record/judged';
+import { complaintText, spoken } from '../../core/record/spoken';
+import type { Database } from './database';
+import type { JobRow, RunRow } from './models';
+
+/** Writes what a vehicle's events amount to into its row and its sheets. */
+export async function projectVehicle(
+  db: Database,
+  id: string,
+  events: readonly RecordEvent[],
+  transaction: Transaction
+): Promise<void> {
+  const state = deriveVehicle(events);
+  if (!state) {
+    await db.vehicles.update({ standing: false }, { where: { id }, transaction });
+    return;
+  }
+  await db.vehicles.upsert(
+    { id, fleetNo: state.fleetNo, name: state.name, note: state.note, specSheetId: null, standing: true },
+    { transaction }
+  );
+  for (const event of events) {
+    if (event.kind === 'spec.saved')
+      await db.specSheets.upsert(
+        { id: event.id, vehicleId: id, sheet: event.payload.sheet },
+        { transaction }
+      );
+  }
+  await db.vehicles.update({ specSheetId: state.sheet?.eventId ?? null }, { where: { id }, transaction });
+}
+
+/** Writes what a job's events amount to into its row, and which of its runs and photos stand. */
+export async function projectJob(
+  db: Database,
+  id: string,
+  events: readonly RecordEvent[],
+  transaction: Transaction
+): Promise<void> {
+  const state = deriveJob(events);
+  if (!state) {
+    await db.jobs.update({ standing: false }, { where: { id }, transaction });
+    return;
+  }
+  const values = {
+    vehicleId: state.vehicleId,
+    complaint: complaintText(state.intake),
+    state: state.state,
+    outcome: state.outcome,
+    openedAt: new Date(state.openedAt),
+    lastAt: new Date(state.lastAt),
+    words: searchable(state, events),
+    standing: true
+  };
+  const [changed] = await db.jobs.update(values, { where: { id }, transaction });
+  if (changed === 0) {
+    await db.sequelize.query(
+      'INSERT INTO jobs (id, vehicle_id, complaint, state, outcome, opened_at, last_at, words) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)',
+      {
+        bind: [
+          id,
+          values.vehicleId,
+          values.complaint,
+          values.state,
+          values.outcome,
+          values.openedAt,
+          values.lastAt,
+          values.words
+        ],
+        transaction
+      }
+    );
+  }
+  await stands(db.runs, id, state.runIds, transaction);
+  await stands(
+    db.photos,
+    id,
+    state.photos.map((p) => p.id),
+    transaction
+  );
+  await db.jobs.update(await heatAndResults(db, id, state, transaction), { where: { id }, transaction });
+}
+
+async function stands(
+  of: Database['runs'] | Database['photos'],
+  jobId: string,
+  ids: readonly string[],
+  transaction: Transaction
+): Promise<void> {
+  const model = of as Database['photos'];
+  await model.update({ standing: false }, { where: { jobId }, transaction });
+  if (ids.length > 0) await model.update({ standing: true }, { where: { jobId, id: [...ids] }, transaction });
+}
+
+async function heatAndResults(
+  db: Database,
+  id: string,
+  state: JobState,
+  transaction: Transaction
+): Promise<Pick<JobRow, 'facts' | 'results'>> {
+  const runs = await db.runs.findAll({
+    where: { jobId: id, standing: true },
+    attributes: HEAT_COLUMNS,
+    transaction
+  });
+  const vehicle = await db.vehicles.findByPk(state.vehicleId, { transaction });
+  const sheet = vehicle?.specSheetId
+    ? await db.specSheets.findByPk(vehicle.specSheetId, { transaction })
+    : null;
+  const facts = factsOf(state, runs.map(runHeat));
+  const judged = judgeChecks(state, facts, sheet?.sheet ?? null);
+  const last = new Map(judged.map((j) => [j.check, j.outcome.result]));
+  return { facts, results: [...last].map(([check, result]) => ({ check, result })) };
+}
+
+export const HEAT_COLUMNS = ['id', 'importedAt', 'startedAt', 'durationS', 'preview', 'analysis'];
+
+/** What a run tells about the engine's heat: when and how hot it was last seen, and the air around it. */
+export function runHeat(
+  run: Pick<RunRow, 'id' | 'importedAt' | 'startedAt' | 'durationS' | 'preview' | 'analysis'>
+): RunHeat {
+  const began = run.startedAt === null ? NaN : Date.parse(run.startedAt);
+  const ended = began + run.durationS * 1000;
+  const { startC, startMinusAmbientC } = run.analysis.features;
+  return {
+    id: run.id,
+    importedAt: run.importedAt.toISOString(),
+    // A date after the import is a logger's clock that was never set.
+    endedAt: ended <= run.importedAt.getTime() ? new Date(ended).toISOString() : null,
+    endC: run.preview.ect.findLast((v) => v !== null) ?? null,
+    ambientC: startC !== null && startMinusAmbientC !== null ? startC - startMinusAmbientC : null
+  };
+}
+
+function searchable(state: JobState, events: readonly RecordEvent[]): string {
+  return [
+    state.intake.complaint,
+    ...state.intake.symptoms.map(symptomText),
+    state.intake.changedBefore,
+    ...state.checks.map((c) => checkOf(c.check).title),
+    ...standing(events)
+      .filter((e) => e.kind === 'check.recorded' || e.kind === 'job.noted' || e.kind === 'photo.attached')
+      .map(spoken)
+  ]
+    .join('\n')
+    .slice(0, 20_000);
+}

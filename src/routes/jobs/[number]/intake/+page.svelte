@@ -1,0 +1,8 @@
+<script lang="ts">
+  import Intake from '$features/intake/Intake.svelte';
+
+  let { data } = $props();
+</script>
+
+<svelte:head><title>Intake of job {data.amends.number} · Pyrethos</title></svelte:head>
+<Intake vehicles={data.vehicles} chosen={null} jobs={data.jobs} amends={data.amends} zone={data.zone} />
