@@ -1,5 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
+import { By, Key } from 'selenium-webdriver';
 import { alive, openBrowser, painted, viewport } from './browser';
 
 /**
@@ -10,7 +11,7 @@ const [address = 'http://127.0.0.1:5180', folder = 'docs/screenshots', only] = p
 const LOGGER_FILE = resolve('tests/browser/files/any-logger.csv');
 
 const jobOf = (fleetNo: string) =>
-  `[...document.querySelectorAll('a[data-job]')].find((a) => a.textContent.includes('${fleetNo}') && a.querySelector('svg polyline'))?.href`;
+  `[...document.querySelectorAll('a[data-job]')].find((a) => a.textContent.includes('${fleetNo}'))?.href`;
 
 const { driver, close } = await openBrowser();
 mkdirSync(folder, { recursive: true });
@@ -31,10 +32,22 @@ async function shoot(name: string, theme: 'day' | 'night' = 'day'): Promise<void
   writeFileSync(join(folder, `${name}.png`), Buffer.from(await driver.takeScreenshot(), 'base64'));
 }
 
-async function openJob(fleetNo: string): Promise<void> {
+async function openJob(fleetNo: string, query = ''): Promise<void> {
   await go('/');
-  await go(await driver.executeScript<string>(`return ${jobOf(fleetNo)}`));
-  await painted(driver);
+  await go((await driver.executeScript<string>(`return ${jobOf(fleetNo)}`)) + query);
+  if (!query) await painted(driver);
+}
+
+/** Both themes of a check's sheet, or only the day. */
+async function sheetOf(fleetNo: string, check: string, night = false): Promise<void> {
+  await openJob(fleetNo, `?check=${check}`);
+  // With readings in it: those that were written down last.
+  for (const b of await driver.findElements(By.xpath('//button[normalize-space(.)="Correct it"]'))) {
+    await b.click();
+    break;
+  }
+  await shoot(`check-${check}`);
+  if (night) await shoot(`check-${check}-night`, 'night');
 }
 
 const VIEWS: Record<string, () => Promise<void>> = {
@@ -48,9 +61,26 @@ const VIEWS: Record<string, () => Promise<void>> = {
     await shoot('job');
     await shoot('job-night', 'night');
   },
-  proof: async () => {
-    await openJob('QH-03');
-    await shoot('job-proof');
+  run: async () => {
+    await openJob('QH-11');
+    await driver.executeScript('document.querySelector("canvas").scrollIntoView({ block: "center" })');
+    await shoot('job-run');
+  },
+  intake: async () => {
+    await go('/jobs/new');
+    await driver.findElement(By.css('input[type=search]')).sendKeys('QH-11', Key.ENTER);
+    for (const word of ['Climbs or reads high', 'at idle', 'crawling', 'Cuts out'])
+      await driver.findElement(By.xpath(`//button[normalize-space(.)="${word}"]`)).click();
+    await driver.executeScript('scrollTo(0, 0); document.activeElement.blur()');
+    await shoot('intake');
+    await shoot('intake-night', 'night');
+    await driver.executeScript('localStorage.clear()');
+  },
+  checks: async () => {
+    await sheetOf('QH-09', 'cold-agreement', true);
+    await sheetOf('QH-22', 'level-and-look');
+    await sheetOf('QH-05', 'clutch-cold-turn');
+    await sheetOf('QH-26', 'soak');
   },
   import: async () => {
     await openJob('QH-26');

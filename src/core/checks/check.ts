@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { SpecSheet } from '../formats/spec-sheet';
 import type { FaultId } from '../plant/faults';
 import type { Problem } from '../result';
-import type { ThermalFact, ThermalState } from '../thermal/state';
+import type { CoolingOf, ThermalFact, ThermalState } from '../thermal/state';
 import type { CautionId } from './cautions';
 
 /** Where on the heat line a check can be done: cold-soaked, warming, regulating, hot and stopped, any time, bench. */
@@ -28,6 +28,8 @@ export interface Outcome {
   readonly doubts: readonly string[];
   /** Why it carries no weight, where it is void, and from when it would (ISO 8601) where that is known. */
   readonly voidBecause: string | null;
+  /** The same in two or three words, for a plan full of checks. */
+  readonly voidShort: string | null;
   readonly countsFrom: string | null;
 }
 
@@ -37,6 +39,7 @@ export interface CheckContext {
   readonly at: string;
   readonly sheet: SpecSheet | null;
   readonly thermal: ThermalState;
+  readonly cooling: CoolingOf;
   /** Earlier readings of the same check in this job that stand, oldest first. */
   readonly earlier: readonly { readonly at: string; readonly readings: unknown }[];
 }
@@ -97,26 +100,29 @@ export function defineCheck<R>(check: CheckWords & CheckRule<R>): Check {
 /** A cold check done on an engine that was not cold is kept and carries no weight. */
 function withSoak(check: CheckWords, outcome: Outcome, { thermal }: CheckContext): Outcome {
   if (!check.needsSoak || outcome.result === 'void' || thermal.soaked === true) return outcome;
-  return {
-    ...outcome,
-    ...voidOutcome(
-      thermal.running
-        ? 'The engine was running; this counts on a soaked engine only'
-        : thermal.soaked === null
-          ? 'It is not known when the engine last ran; record the soak and it is judged again'
-          : 'The engine had not stood long enough: by the cooling law it was still above ambient',
-      thermal.soakedFrom
-    )
-  };
+  const [because, short] = notSoaked(thermal);
+  return { ...outcome, ...voidOutcome(because, short, thermal.soakedFrom) };
+}
+
+function notSoaked({ running, soaked }: ThermalState): readonly [string, string] {
+  if (running) return ['The engine was running; this counts on a soaked engine only', 'engine ran'];
+  if (soaked === null)
+    return [
+      'It is not known when the engine last ran; record the soak and it is judged again',
+      'soak not known'
+    ];
+  return ['The engine had not stood long enough: by the cooling law it was still above ambient', 'too warm'];
 }
 
 export const voidOutcome = (
   voidBecause: string,
+  voidShort: string,
   countsFrom: string | null
-): Pick<Outcome, 'result' | 'points' | 'voidBecause' | 'countsFrom'> => ({
+): Pick<Outcome, 'result' | 'points' | 'voidBecause' | 'voidShort' | 'countsFrom'> => ({
   result: 'void',
   points: [],
   voidBecause,
+  voidShort,
   countsFrom
 });
 
@@ -131,6 +137,7 @@ export const outcome = (
   points: [],
   doubts: [],
   voidBecause: null,
+  voidShort: null,
   countsFrom: null,
   ...more
 });

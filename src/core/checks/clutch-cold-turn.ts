@@ -64,6 +64,7 @@ export const clutchColdTurn = defineCheck<ClutchColdTurnReadings>({
           ...judged,
           ...voidOutcome(
             'The fan was turned by hand shortly before; only the first turn after standing counts',
+            'not the first turn',
             before
           )
         }

@@ -120,7 +120,7 @@ export const levelAndLook = defineCheck<LevelAndLookReadings>({
   decides: 'Low level, leaks, restriction and connector defects, before anything is run.',
   tools: ['Lamp'],
   cautions: ['hot-cap', 'fan-starts', 'coolant'],
-  gate: 'none',
+  gate: 'stopped',
   speaksTo: [
     ...new Set(
       LOOK_IDS.flatMap((id) => Object.values<State>(LOOKS[id].states).flatMap((s) => s.points ?? []))

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { DEFAULT_TAU_H, hoursUntil, residualC, SOAKED_BELOW_C } from '../coolant/cooling';
+import { hoursUntil, residualC, SOAKED_BELOW_C } from '../coolant/cooling';
 import { sayC, sayDeltaC } from '../units/say';
 import { defineCheck, outcome } from './check';
 import { airC, coolantC, refuseHotter, unusualAir } from './temperature';
@@ -20,6 +20,10 @@ export type SoakReadings = z.infer<typeof readings>;
 export const ASSUMED_LAST_C = 95;
 
 const hours = (h: number) => (h < 1 ? `${Math.round(h * 60)} min` : `${Math.round(h * 10) / 10} h`);
+
+/** Where a time constant is from. */
+export const tauFrom = (n: number): string =>
+  n === 0 ? 'our default' : `from ${n} cool-down${n === 1 ? '' : 's'} of this vehicle`;
 
 /** Whether the engine stood long enough for cold checks: what the cooling law leaves above ambient. */
 export const soak = defineCheck<SoakReadings>({
@@ -48,17 +52,17 @@ export const soak = defineCheck<SoakReadings>({
       ambientC: r.ambientC
     }
   ],
-  judge(r, { at }) {
+  judge(r, { at, cooling: { tauH, n } }) {
     const over = Math.max(0, (r.lastC ?? ASSUMED_LAST_C) - r.ambientC);
-    const left = residualC(over, r.hoursStood);
-    const wait = hoursUntil(over, SOAKED_BELOW_C) - r.hoursStood;
+    const left = residualC(over, r.hoursStood, tauH);
+    const wait = hoursUntil(over, SOAKED_BELOW_C, tauH) - r.hoursStood;
     const soaked = left < SOAKED_BELOW_C;
     const says = `${hours(r.hoursStood)} after stopping at ${sayC(r.lastC ?? ASSUMED_LAST_C)}${r.lastC === null ? ' (assumed)' : ''} it is ${sayDeltaC(left)} above ambient by the cooling law; below ${sayDeltaC(SOAKED_BELOW_C)} counts as soaked`;
     return outcome(soaked ? 'pass' : 'fail', says, {
       numbers: [
         { name: 'Above ambient', value: sayDeltaC(left), limit: `below ${sayDeltaC(SOAKED_BELOW_C)}` },
-        { name: 'Stood', value: hours(r.hoursStood), limit: `${hours(hoursUntil(over, SOAKED_BELOW_C))}` },
-        { name: 'Time constant', value: `${DEFAULT_TAU_H} h` }
+        { name: 'Stood', value: hours(r.hoursStood), limit: hours(hoursUntil(over, SOAKED_BELOW_C, tauH)) },
+        { name: 'Time constant', value: `${hours(tauH)}, ${tauFrom(n)}` }
       ],
       countsFrom: soaked ? null : new Date(Date.parse(at) + wait * 3_600_000).toISOString()
     });

@@ -36,6 +36,7 @@ export function deriveVehicle(events: readonly RecordEvent[]): VehicleState | nu
 export interface RecordedCheck {
   readonly id: string;
   readonly check: CheckId;
+  /** When they were taken: a correction keeps the time of what it corrects. */
   readonly at: string;
   readonly who: string;
   readonly readings: unknown;
@@ -71,10 +72,16 @@ export function deriveJob(events: readonly RecordEvent[]): JobState | null {
   const corrected = new Set(
     stands.map((e) => (e.kind === 'check.recorded' ? e.payload.replaces : null)).filter((id) => id !== null)
   );
+  const takenAt = new Map<string, string>();
   let state = null as JobState | null;
   for (const event of stands) {
     if (event.kind === 'job.opened') state = opened(event, event.payload);
-    if (state && !corrected.has(event.id)) state = { ...next(state, event), lastAt: event.at };
+    if (event.kind === 'check.recorded') {
+      const first = event.payload.replaces ? takenAt.get(event.payload.replaces) : undefined;
+      takenAt.set(event.id, first ?? event.at);
+    }
+    if (state && !corrected.has(event.id))
+      state = { ...next(state, event, takenAt.get(event.id) ?? event.at), lastAt: event.at };
   }
   return state;
 }
@@ -101,7 +108,7 @@ const withDefaults = (intake: Partial<Intake> & Pick<Intake, 'complaint'>): Inta
   ...intake
 });
 
-function next(state: JobState, event: RecordEvent): JobState {
+function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
   const { id, at, who } = event;
   switch (event.kind) {
     case 'job.amended':
@@ -112,7 +119,7 @@ function next(state: JobState, event: RecordEvent): JobState {
       return { ...state, runIds: [...state.runIds, event.payload.runId] };
     case 'check.recorded': {
       const { check, readings, confirmed } = event.payload;
-      return { ...state, checks: [...state.checks, { id, check, at, who, readings, confirmed }] };
+      return { ...state, checks: [...state.checks, { id, check, at: takenAt, who, readings, confirmed }] };
     }
     case 'engine.noted':
       return {

@@ -1,4 +1,4 @@
-import { outcome, voidOutcome, type Outcome } from '../checks/check';
+import { outcome, voidOutcome, type CheckContext, type Outcome } from '../checks/check';
 import { checkOf } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { coolDownsOf, holding, type KnownFact } from '../thermal/facts';
@@ -50,15 +50,34 @@ export const coolingOf = (facts: readonly ThermalFact[]): CoolingOf =>
   fitTau(coolDownsOf(facts)) ?? DEFAULT_COOLING;
 
 /**
+ * What was known when readings were taken at a moment. What a check itself tells about the heat must not vouch for
+ * it, so `except`, the entry being judged, is left out. `facts` are those of the whole vehicle.
+ */
+export function contextOf(
+  job: JobState,
+  facts: readonly KnownFact[],
+  sheet: SpecSheet | null,
+  check: RecordedCheck['check'],
+  at: string,
+  except: string | null
+): CheckContext {
+  const known = holding(facts.filter((f) => f.source !== except));
+  const cooling = coolingOf(known);
+  const before = job.checks.findIndex((c) => c.id === except);
+  const earlier = job.checks.slice(0, before < 0 ? undefined : before).filter((c) => c.check === check);
+  return { at, sheet, thermal: thermalAt(known, at, sheet, cooling), cooling, earlier };
+}
+
+/**
  * Every check of a job judged by what was known when it was done. Because the judgement is derived, a soak
- * recorded or corrected afterwards judges the cold checks anew. `facts` are those of the whole vehicle.
+ * recorded or corrected afterwards judges the cold checks anew.
  */
 export function judgeChecks(
   job: JobState,
   facts: readonly KnownFact[],
   sheet: SpecSheet | null
 ): JudgedCheck[] {
-  return job.checks.map((recorded, i) => {
+  return job.checks.map((recorded) => {
     const { id, check, at, readings } = recorded;
     if (!readable(check, readings))
       return {
@@ -66,20 +85,25 @@ export function judgeChecks(
         words: 'Written by another version',
         outcome: {
           ...outcome('unclear', 'These readings were written by another version of Pyrethos'),
-          ...voidOutcome('The readings cannot be read', null)
+          ...voidOutcome('The readings cannot be read', 'unreadable', null)
         }
       };
-    // What a check itself tells about the heat must not vouch for it.
-    const known = holding(facts.filter((f) => f.source !== id));
-    const earlier = job.checks.slice(0, i).filter((c) => c.check === check);
-    const context = { at, sheet, thermal: thermalAt(known, at, sheet, coolingOf(known)), earlier };
     return {
       ...recorded,
       words: checkOf(check).words(readings),
-      outcome: checkOf(check).judge(readings, context)
+      outcome: checkOf(check).judge(readings, contextOf(job, facts, sheet, check, at, id))
     };
   });
 }
+
+/** What counts of a check done more than once: its last readings that are not void, else the last void ones. */
+export const counting = (
+  judged: readonly JudgedCheck[],
+  check: RecordedCheck['check']
+): JudgedCheck | null => {
+  const all = judged.filter((j) => j.check === check);
+  return all.findLast((j) => j.outcome.result !== 'void') ?? all.at(-1) ?? null;
+};
 
 const readable = (check: RecordedCheck['check'], readings: unknown): boolean =>
   checkOf(check).readings.safeParse(readings).success;

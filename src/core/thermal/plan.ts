@@ -4,7 +4,8 @@ import type { SpecSheet } from '../formats/spec-sheet';
 import { CODES } from '../intake/codes';
 import { pointsOf, type Symptom } from '../intake/symptoms';
 import type { FaultId } from '../plant/faults';
-import type { JudgedCheck } from '../record/judged';
+import { counting, type JudgedCheck } from '../record/judged';
+import { midSentence } from '../run/words';
 import { SUSPECTS } from '../suspects/catalogue';
 import { PHASES, type ThermalPhase, type ThermalState } from './state';
 
@@ -53,7 +54,7 @@ export function planOf(job: {
   const lacking: Plan['lacking'][number][] = [];
   for (const id of CHECK_IDS) {
     const check = checkOf(id);
-    const last = done.findLast((d) => d.check === id) ?? null;
+    const last = counting(done, id);
     const because = sheet && check.lacks ? check.lacks(sheet) : null;
     if (because && !last) {
       lacking.push({ id, title: check.title, because });
@@ -74,7 +75,7 @@ export function planOf(job: {
         : speaks.length > 0
           ? `Speaks to ${speaks
               .slice(0, 2)
-              .map((f) => SUSPECTS[f].title)
+              .map((f) => midSentence(SUSPECTS[f].title))
               .join(' and ')}`
           : 'Not called for by the complaint',
       done: last,
@@ -93,8 +94,7 @@ export function planOf(job: {
 /** What complaint and stored codes point at. */
 function weightsOf(symptoms: readonly Symptom[], done: readonly JudgedCheck[]): Map<FaultId, number> {
   const weights = new Map(pointsOf(symptoms));
-  const codes = done.findLast((d) => d.check === 'codes')?.readings as
-    { codes: { code: string }[] } | undefined;
+  const codes = counting(done, 'codes')?.readings as { codes: { code: string }[] } | undefined;
   for (const { code } of codes?.codes ?? [])
     (CODES[code]?.points ?? []).forEach((fault, i) =>
       weights.set(fault, (weights.get(fault) ?? 0) + 2 / (1 + i / 2))

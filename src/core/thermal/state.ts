@@ -47,11 +47,13 @@ export interface ThermalState {
   readonly basis: ThermalFact | null;
 }
 
+/** How fast a vehicle cools, and from how many of its own cool-downs that is known. */
 export interface CoolingOf {
   readonly tauH: number;
   readonly longH: number;
+  readonly n: number;
 }
-export const DEFAULT_COOLING: CoolingOf = { tauH: DEFAULT_TAU_H, longH: LONG_TAU_H };
+export const DEFAULT_COOLING: CoolingOf = { tauH: DEFAULT_TAU_H, longH: LONG_TAU_H, n: 0 };
 
 /** Where neither log nor person told the ambient: a usual day. */
 export const USUAL_AMBIENT_C = 15;
@@ -60,6 +62,10 @@ export const DEFAULT_OPEN_CAP_C = 50;
 const HOT_WITHIN_C = 20;
 /** Minutes after which an engine that nobody measured is taken to be regulating. */
 const WARM_UP_MIN = 15;
+/** Hours after which a start that nobody followed up says nothing any more: it will have been stopped since. */
+const RUN_FORGOTTEN_H = 8;
+/** Where nobody knows how hot it was when it stopped, the cap is guarded as if it had been this hot. */
+const ASSUMED_STOP_C = 118;
 const HOUR_MS = 3_600_000;
 
 const UNKNOWN: ThermalState = {
@@ -95,7 +101,10 @@ export function thermalAt(
   const turned = known.findLast((f) => f.kind !== 'measured');
   const basis = known.at(-1);
   if (!basis) return UNKNOWN;
-  if (turned?.kind === 'started') return running(turned, basis, now, ambientC, sheet);
+  if (turned?.kind === 'started')
+    return now - Date.parse(basis.at) > RUN_FORGOTTEN_H * HOUR_MS
+      ? { ...UNKNOWN, basis }
+      : running(turned, basis, now, ambientC, sheet);
   return standing(basis as Exclude<ThermalFact, { kind: 'started' }>, now, ambientC, sheet, cooling);
 }
 
@@ -141,7 +150,8 @@ function standing(
   // A temperature alone, without the air around it, cannot say whether the engine is soaked.
   const soaked = basis.kind === 'measured' && knownAmbientC === null ? null : cold;
   const moment = (h: number) => new Date(from + h * HOUR_MS).toISOString();
-  const safeFrom = from + hoursUntil(over, Math.max(1, openCapC - ambientC), longH) * HOUR_MS;
+  const overAtMost = (basis.coolantC ?? sheet?.limits?.stopC ?? ASSUMED_STOP_C) - ambientC;
+  const safeFrom = from + hoursUntil(overAtMost, Math.max(1, openCapC - ambientC), longH) * HOUR_MS;
   return {
     phase: cold ? 'cold' : ambientC + left >= openC - HOT_WITHIN_C ? 'hot' : 'cooling',
     running: false,

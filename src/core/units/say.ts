@@ -43,8 +43,9 @@ export const CHOOSABLE = [
   'torque'
 ] as const satisfies readonly QuantityKind[];
 
+/** A difference of temperatures follows the choice for temperatures. */
 export const chosenUnit = (choice: UnitChoice, kind: QuantityKind): Unit =>
-  findUnit(kind, choice[kind] ?? '') ?? UNITS[kind][0];
+  findUnit(kind, choice[kind === 'difference' ? 'temperature' : kind] ?? '') ?? UNITS[kind][0];
 
 /** Reads a choice from outside (a cookie): unknown kinds and units are left out. */
 export function readUnitChoice(text: string): UnitChoice {

@@ -36,6 +36,11 @@ export const UNITS = {
     unit('°F', 5 / 9, 1, ['f', 'degf', 'fahrenheit'], { offset: -160 / 9 }),
     unit('K', 1, 1, ['kelvin'], { offset: -273.15 })
   ],
+  /** A difference of two temperatures: the same units without their zero points. */
+  difference: [
+    unit('°C', 1, 1, ['c', 'degc', 'k', 'kelvin', 'celsius']),
+    unit('°F', 5 / 9, 1, ['f', 'degf', 'fahrenheit'])
+  ],
   resistance: [unit('Ω', 1, 1, ['ohm', 'ohms', 'r'], { prefixes: true })],
   voltage: [unit('V', 1, 3, ['volt', 'volts', 'vdc'], { prefixes: true })],
   current: [unit('A', 1, 2, ['amp', 'amps', 'ampere'], { prefixes: true })],

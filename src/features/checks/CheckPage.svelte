@@ -28,6 +28,7 @@
     heat: ThermalState;
     /** All readings of this check that stand, oldest first. */
     earlier: readonly JudgedCheck[];
+    contextAt: (at: string, except: string | null) => CheckContext;
     acknowledged: readonly CautionId[];
     now: string;
     zone: string;
@@ -35,8 +36,20 @@
     onclose: () => void;
     onrecorded: (eventId: string, id: CheckId) => void;
   }
-  let { id, jobId, sheet, heat, earlier, acknowledged, now, zone, write, onclose, onrecorded }: Props =
-    $props();
+  let {
+    id,
+    jobId,
+    sheet,
+    heat,
+    earlier,
+    contextAt,
+    acknowledged,
+    now,
+    zone,
+    write,
+    onclose,
+    onrecorded
+  }: Props = $props();
 
   const check = $derived(checkOf(id));
   const instrument = $derived(sheetOf(id));
@@ -58,12 +71,8 @@
   });
 
   const parsed = $derived(check.readings.safeParse($state.snapshot(readings)));
-  const context = $derived<CheckContext>({
-    at: now,
-    sheet,
-    thermal: heat,
-    earlier: earlier.filter((e) => e.id !== correcting)
-  });
+  // A correction is judged by what was known when its reading was taken.
+  const context = $derived(contextAt(earlier.find((e) => e.id === correcting)?.at ?? now, correcting));
   const refused = $derived(parsed.success ? check.refuse(parsed.data, sheet) : []);
   const outcome = $derived(parsed.success && refused.length === 0 ? check.judge(parsed.data, context) : null);
   const lacks = $derived(parsed.success ? (refused[0]?.message ?? null) : parsed.error.issues[0].message);
@@ -74,8 +83,10 @@
   const toUnderstand = $derived(
     check.cautions.filter((c) => guardsInjury(c) && !acknowledged.includes(c)) as CautionId[]
   );
+  // Correcting what was typed needs no hand on the engine.
   const held = $derived(
-    (check.gate === 'stopped' && heat.running) || (check.gate === 'cap-cool' && heat.safeToOpen !== true)
+    correcting === null &&
+      ((check.gate === 'stopped' && heat.running) || (check.gate === 'cap-cool' && heat.safeToOpen !== true))
   );
   const closed = $derived(toUnderstand.length > 0 || held);
   const openCapText = $derived(shown(sheet?.limits?.openCapC ?? DEFAULT_OPEN_CAP_C, 'temperature', 0));
@@ -184,6 +195,7 @@
             bind:readings={readings as never}
             {sheet}
             {heat}
+            cooling={context.cooling}
             {earlier}
             {now}
             {zone}

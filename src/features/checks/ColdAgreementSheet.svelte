@@ -7,10 +7,11 @@
     type ColdAgreementReadings,
     type ColdPlace
   } from '$core/checks/cold-agreement';
-  import { INSTRUMENTS, instrumentOf, type Instrument, type InstrumentId } from '$core/checks/instruments';
+  import type { Instrument, InstrumentId } from '$core/checks/instruments';
   import { heatVar } from '$lib/ui/heat';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
   import { inUnit, shownDifference } from '$lib/ui/units';
+  import InstrumentPick from './InstrumentPick.svelte';
   import { lastInstrument, rememberInstrument } from './instrument-memory';
   import type { Draft, SheetProps } from './types';
 
@@ -83,28 +84,12 @@
         problem={problems[place] ?? problems[`${place}.celsius`]}
         hint={place === 'ect' ? 'what is being judged' : 'if taken'}
       />
-      {#if CHOICES[place].length > 1}
-        <label class="block"
-          ><span class="mb-1 block text-sm">taken with</span>
-          <select
-            class="field"
-            aria-label="Instrument for {COLD_PLACES[place]}"
-            value={instruments[place].kind}
-            onchange={(e) => change(place, instrumentOf(e.currentTarget.value as InstrumentId))}
-          >
-            {#each CHOICES[place] as kind (kind)}<option value={kind}>{INSTRUMENTS[kind].title}</option
-              >{/each}
-          </select>
-          <span class="text-ink-2 block text-xs"
-            >± {shownDifference(instruments[place].uncertaintyC)}, {INSTRUMENTS[instruments[place].kind]
-              .hint}</span
-          ></label
-        >
-      {:else}
-        <p class="text-ink-2 pt-7 text-xs">
-          {INSTRUMENTS[instruments[place].kind].title}, ± {shownDifference(instruments[place].uncertaintyC)}
-        </p>
-      {/if}
+      <InstrumentPick
+        of={COLD_PLACES[place]}
+        instrument={instruments[place]}
+        choices={CHOICES[place]}
+        onchange={(instrument) => change(place, instrument)}
+      />
     </div>
   {/each}
 </div>

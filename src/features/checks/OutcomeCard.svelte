@@ -46,7 +46,7 @@
       </ul>
     {/if}
     {#if outcome.numbers.length > 0}
-      <dl class="border-line grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 border-t p-4 text-sm">
+      <dl class="border-line grid grid-cols-[minmax(8.5rem,1fr)_auto] gap-x-4 gap-y-1 border-t p-4 text-sm">
         {#each outcome.numbers as n (n.name)}
           <dt class="text-ink-2">{n.name}</dt>
           <dd class="text-right">

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { DEFAULT_TAU_H, hoursUntil, residualC, SOAKED_BELOW_C } from '$core/coolant/cooling';
-  import { ASSUMED_LAST_C, type SoakReadings } from '$core/checks/soak';
+  import { hoursUntil, residualC, SOAKED_BELOW_C } from '$core/coolant/cooling';
+  import { ASSUMED_LAST_C, tauFrom, type SoakReadings } from '$core/checks/soak';
   import { heatVar } from '$lib/ui/heat';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
   import { shown, shownDifference } from '$lib/ui/units';
@@ -8,7 +8,7 @@
   import { findUnit } from '$core/units/units';
   import type { Draft, SheetProps } from './types';
 
-  let { readings = $bindable(), now, zone, problems }: SheetProps<Draft<SoakReadings>> = $props();
+  let { readings = $bindable(), cooling, now, zone, problems }: SheetProps<Draft<SoakReadings>> = $props();
 
   const SINCE = [
     ['Just stopped', 0],
@@ -23,7 +23,7 @@
   let stoodS = $derived(readings.hoursStood === null ? null : readings.hoursStood * 3600);
 
   const over = $derived(Math.max(0, (readings.lastC ?? ASSUMED_LAST_C) - (readings.ambientC ?? 15)));
-  const needs = $derived(hoursUntil(over, SOAKED_BELOW_C));
+  const needs = $derived(hoursUntil(over, SOAKED_BELOW_C, cooling.tauH));
   const span = $derived(Math.max(needs * 1.25, Math.min(readings.hoursStood ?? 0, 24) * 1.1, 2));
   const W = 640;
   const H = 220;
@@ -31,7 +31,7 @@
   const y = (c: number) => H - 30 - (c / Math.max(over, 10)) * (H - 50);
   const curve = $derived(
     Array.from({ length: 61 }, (_, i) => (i / 60) * span)
-      .map((h, i) => `${i ? 'L' : 'M'}${x(h).toFixed(1)} ${y(residualC(over, h)).toFixed(1)}`)
+      .map((h, i) => `${i ? 'L' : 'M'}${x(h).toFixed(1)} ${y(residualC(over, h, cooling.tauH)).toFixed(1)}`)
       .join('')
   );
   const stood = $derived(readings.hoursStood);
@@ -108,19 +108,21 @@
       >soaked after {needs.toFixed(1)} h</text
     >
     {#if stood !== null}
-      <circle cx={x(stood)} cy={y(residualC(over, stood))} r="8" fill="var(--ink)" />
+      <circle cx={x(stood)} cy={y(residualC(over, stood, cooling.tauH))} r="8" fill="var(--ink)" />
       <text
         x={x(stood) + (stood > span / 2 ? -14 : 14)}
-        y={y(residualC(over, stood)) - 10}
+        y={y(residualC(over, stood, cooling.tauH)) - 10}
         text-anchor={stood > span / 2 ? 'end' : 'start'}
         font-size="16"
         font-weight="700"
-        fill="var(--ink)">now +{shownDifference(residualC(over, stood))}</text
+        fill="var(--ink)">now +{shownDifference(residualC(over, stood, cooling.tauH))}</text
       >
     {/if}
   </svg>
   <figcaption class="text-ink-2 text-sm">
-    Above ambient by the cooling law with the bonnet shut, time constant {DEFAULT_TAU_H} h.
+    Above ambient by the cooling law with the bonnet shut, time constant {cooling.tauH.toFixed(1)} h, {tauFrom(
+      cooling.n
+    )}.
     {#if stood !== null && stood < needs}Cold checks count from {hour(
         new Date(Date.parse(now) + (needs - stood) * 3_600_000).toISOString(),
         zone,

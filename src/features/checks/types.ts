@@ -1,5 +1,5 @@
 import type { SpecSheet } from '$core/formats/spec-sheet';
-import type { ThermalState } from '$core/thermal/state';
+import type { CoolingOf, ThermalState } from '$core/thermal/state';
 import type { RecordedCheck } from '$core/record/derive';
 
 /** What every sheet gets. `readings` is the draft: fields may still be null; the check's own schema judges it. */
@@ -7,6 +7,7 @@ export interface SheetProps<Draft> {
   readings: Draft;
   readonly sheet: SpecSheet | null;
   readonly heat: ThermalState;
+  readonly cooling: CoolingOf;
   readonly earlier: readonly RecordedCheck[];
   readonly now: string;
   readonly zone: string;

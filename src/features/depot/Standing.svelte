@@ -16,7 +16,14 @@
   const vehicles = $derived([...new Map(jobs.map((j) => [j.vehicleId, j])).values()]);
   const known = $derived(vehicles.filter((v) => v.heat.phase !== 'unknown'));
   const unknown = $derived(vehicles.filter((v) => v.heat.phase === 'unknown'));
-  const marks = $derived(known.map((v) => ({ at: placeOf(v.heat)!, label: v.fleetNo })));
+  /** Those that stand at the same place of the line are set side by side. */
+  const marks = $derived(
+    known.map((v) => {
+      const at = placeOf(v.heat)!;
+      const same = known.filter((o) => placeOf(o.heat) === at);
+      return { at: at + (same.indexOf(v) - (same.length - 1) / 2) * 0.022, label: v.fleetNo };
+    })
+  );
   const of = (phase: string) => known.filter((v) => v.heat.phase === phase);
 
   function detail({ heat }: JobLine): string {
@@ -32,7 +39,7 @@
     {#each PHASES as phase (phase)}
       <li class="border-line border-t pt-1">
         <span class="text-ink-2 text-sm">{PHASE_TITLES[phase]}</span>
-        <ul>
+        <ul class="flex flex-wrap gap-x-4">
           {#each of(phase) as v (v.vehicleId)}
             <li>
               <a class="flex min-h-11 flex-wrap items-center gap-x-2 leading-tight" href="/jobs/{v.number}"

@@ -49,7 +49,7 @@
         bind:value={wanted}
         onkeydown={enter}
       />
-      <a class="btn" href="/vehicles/new">Add a vehicle</a>
+      <a class="btn" href="/vehicles/new?for=job">Add a vehicle</a>
     </div>
     <ul class="mt-2 grid max-h-64 gap-2 overflow-y-auto sm:grid-cols-2">
       {#each found as v (v.id)}

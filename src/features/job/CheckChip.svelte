@@ -3,13 +3,16 @@
   import Circle from '@lucide/svelte/icons/circle';
   import type { Planned } from '$core/thermal/plan';
   import { RESULT_LOOK } from '$lib/ui/results';
+  import { hour } from '$lib/ui/when';
 
   interface Props {
     planned: Planned;
     next: boolean;
+    now: string;
+    zone: string;
     onopen: (id: Planned['id']) => void;
   }
-  let { planned, next, onopen }: Props = $props();
+  let { planned, next, now, zone, onopen }: Props = $props();
   const result = $derived(planned.done?.outcome.result);
   const look = $derived(result ? RESULT_LOOK[result] : null);
   const Icon = $derived(look?.icon ?? (next ? ArrowRight : Circle));
@@ -34,9 +37,11 @@
   <span class="min-w-0 flex-1">
     <span class="block text-sm {planned.suggested || look ? 'font-semibold' : ''}">{planned.check.title}</span
     >
-    {#if look}<span class="block text-xs {look.text}">{look.word}</span>{:else if next}<span
-        class="block text-xs">Next</span
-      >{/if}
+    {#if look}<span class="block text-xs {look.text}"
+        >{look.word}{#if planned.done?.outcome.result === 'void'}: {planned.done.outcome
+            .voidShort}{#if planned.done.outcome.countsFrom && planned.done.outcome.countsFrom > now}, counts
+            from {hour(planned.done.outcome.countsFrom, zone, now)}{/if}{/if}</span
+      >{:else if next}<span class="block text-xs">Next</span>{/if}
   </span>
   {#if !look}<span class="text-ink-2 reading shrink-0 text-xs">{planned.check.minutes}′</span>{/if}
 </button>

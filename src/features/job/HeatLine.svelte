@@ -2,9 +2,8 @@
   import { PHASE_TITLES, PHASES, type ThermalState } from '$core/thermal/state';
   import { stretchIndex, type Plan, type Planned } from '$core/thermal/plan';
   import HeatCurve, { placeOf } from '$lib/ui/HeatCurve.svelte';
-  import { shown } from '$lib/ui/units';
   import CheckChip from './CheckChip.svelte';
-  import { basisText, phaseTitle, waitText } from './words';
+  import { phaseTitle } from './words';
 
   interface Props {
     plan: Plan;
@@ -13,10 +12,8 @@
     zone: string;
     closed: boolean;
     onopen: (id: Planned['id']) => void;
-    /** Buttons that state what the engine does. */
-    engine?: import('svelte').Snippet;
   }
-  let { plan, state: heat, now, zone, closed, onopen, engine }: Props = $props();
+  let { plan, state: heat, now, zone, closed, onopen }: Props = $props();
 
   let all = $state(false);
   const shows = (p: Planned) => (closed ? p.done !== null : all || p.suggested);
@@ -27,7 +24,6 @@
     closed ? 0 : [...plan.line, ...plan.any, ...plan.bench].filter((p) => !p.suggested).length
   );
   const place = $derived(closed ? null : placeOf(heat));
-  const wait = $derived(waitText(heat, now, zone));
   const coldLeft = $derived(
     line.filter((p) => p.to === 'cold' && (!p.done || p.done.outcome.result === 'void')).length
   );
@@ -56,29 +52,7 @@
 
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 <section class="card mb-4 p-3 lg:p-4" aria-label="Heat line" onkeydown={arrows}>
-  <div class="mb-1 flex flex-wrap items-center gap-x-4 gap-y-2">
-    {#if !closed}
-      <p
-        class="flex min-w-0 flex-1 flex-wrap items-baseline gap-x-3"
-        data-phase={heat.phase}
-        aria-live="polite"
-      >
-        <strong class="text-xl">{phaseTitle(heat)}</strong>
-        {#if heat.coolantC !== null}<span class="reading text-xl"
-            >{heat.basis?.kind === 'measured' && heat.running ? '' : 'about '}{shown(
-              heat.coolantC,
-              'temperature',
-              0
-            )}</span
-          >{/if}
-        <span class="text-ink-2">{basisText(heat, now)}{wait ? ` · ${wait}` : ''}</span>
-      </p>
-      <div class="no-print flex flex-wrap gap-2">{@render engine?.()}</div>
-    {:else}
-      <h2 class="flex-1">What was checked</h2>
-    {/if}
-  </div>
-
+  {#if closed}<h2 class="mb-1">What was checked</h2>{/if}
   <div class="gap-3 lg:grid lg:grid-cols-[minmax(0,5fr)_minmax(0,1fr)]">
     <div class="min-w-0">
       <HeatCurve
@@ -106,7 +80,7 @@
             class="min-w-0 lg:[grid-column:var(--from)/var(--to)]"
           >
             <span class="sr-only">{PHASE_TITLES[planned.from!]}: </span>
-            <CheckChip {planned} next={!closed && plan.next?.id === planned.id} {onopen} />
+            <CheckChip {planned} next={!closed && plan.next?.id === planned.id} {now} {zone} {onopen} />
           </li>
         {/each}
       </ul>
@@ -115,7 +89,7 @@
         <ul class="mt-1.5 grid gap-2 sm:grid-cols-2 lg:grid-cols-5">
           {#each any as planned (planned.id)}
             <li data-stretch="5" class="min-w-0">
-              <CheckChip {planned} next={!closed && plan.next?.id === planned.id} {onopen} />
+              <CheckChip {planned} next={!closed && plan.next?.id === planned.id} {now} {zone} {onopen} />
             </li>
           {/each}
         </ul>
@@ -128,7 +102,7 @@
       <ul class="mt-1.5 grid gap-2 sm:grid-cols-2 lg:grid-cols-1">
         {#each bench as planned (planned.id)}
           <li data-stretch="6">
-            <CheckChip {planned} next={!closed && plan.next?.id === planned.id} {onopen} />
+            <CheckChip {planned} next={!closed && plan.next?.id === planned.id} {now} {zone} {onopen} />
           </li>
         {:else}<li class="text-ink-2 text-sm">Nothing called for yet</li>{/each}
       </ul>

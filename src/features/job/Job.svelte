@@ -8,8 +8,9 @@
   import { checkOf, isCheckId, type CheckId } from '$core/checks/registry';
   import { symptomText } from '$core/intake/symptoms';
   import { deriveJob, standing } from '$core/record/derive';
-  import type { EventInput, RecordEvent } from '$core/record/events';
-  import { coolingOf, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
+  import { eventBodySchema, type EventInput, type RecordEvent } from '$core/record/events';
+  import { contextOf, coolingOf, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
+  import { refusedBy } from '$core/record/refused';
   import { complaintText, spoken } from '$core/record/spoken';
   import { holding, type KnownFact } from '$core/thermal/facts';
   import { planOf } from '$core/thermal/plan';
@@ -21,7 +22,7 @@
   import { useShortcuts } from '$lib/ui/shortcuts.svelte';
   import { told } from '$lib/ui/units';
   import { when } from '$lib/ui/when';
-  import EngineNow from './EngineNow.svelte';
+  import EngineCard from './EngineCard.svelte';
   import HeatLine from './HeatLine.svelte';
   import History from './History.svelte';
   import NextCheck from './NextCheck.svelte';
@@ -58,7 +59,8 @@
   const runHeats = $derived(runs.filter((r) => state_.runIds.includes(r.id)).map((r) => r.heat));
   const facts = $derived([...otherHeat, ...factsOf(state_, runHeats)]);
   const firm = $derived(holding(facts));
-  const heat = $derived(thermalAt(firm, clock.iso, sheet, coolingOf(firm)));
+  const cooling = $derived(coolingOf(firm));
+  const heat = $derived(thermalAt(firm, clock.iso, sheet, cooling));
   const judged = $derived(judgeChecks(state_, facts, sheet));
   const plan = $derived(planOf({ sheet, symptoms: state_.intake.symptoms, done: judged, state: heat }));
   const closed = $derived(state_.state === 'closed');
@@ -83,15 +85,20 @@
       ...(plan.next && !open
         ? [{ key: 'n', label: `Next check: ${plan.next.check.title}`, run: () => openCheck(plan.next!.id) }]
         : []),
-      { key: 'u', label: 'Undo the last entry', run: undoLast }
+      { key: 'u', label: 'Undo the last entry', run: undoLast },
+      { key: 'r', label: 'Bring back what was undone last', run: redoLast }
     ])
   );
 
-  const write = (body: EventInput, id?: string): Promise<Answer> => record(stream, body, id);
+  /** Refused here already where the sheet rules it out, so that it need not wait for the server to be told. */
+  async function write(body: EventInput, id: string = crypto.randomUUID()): Promise<Answer> {
+    const read = eventBodySchema.safeParse(body);
+    const refused = read.success ? refusedBy(sheet, read.data) : [];
+    return refused.length > 0 ? { ok: false, problems: refused } : record(stream, body, id);
+  }
 
   async function note(payload: Extract<EventInput, { kind: 'engine.noted' }>['payload']): Promise<boolean> {
-    const id = crypto.randomUUID();
-    const answer = await write({ kind: 'engine.noted', payload }, id);
+    const answer = await write({ kind: 'engine.noted', payload });
     problems = answer.ok ? [] : answer.problems;
     return answer.ok;
   }
@@ -111,6 +118,12 @@
 
   function undoLast() {
     const last = standing(events).findLast((e) => e.kind !== 'job.opened');
+    if (last) void undo(last.id);
+  }
+
+  function redoLast() {
+    const undone = new Set(events.flatMap((e) => (e.kind === 'undo' ? [e.payload.of] : [])));
+    const last = events.findLast((e) => e.kind === 'undo' && !undone.has(e.id));
     if (last) void undo(last.id);
   }
 
@@ -176,6 +189,7 @@
       {sheet}
       {heat}
       earlier={judged.filter((j) => j.check === open)}
+      contextAt={(at, except) => contextOf(state_, facts, sheet, open, at, except)}
       acknowledged={state_.acknowledged}
       now={clock.iso}
       {zone}
@@ -185,12 +199,15 @@
     />
   {/key}
 {:else}
-  {#if !closed || judged.length > 0}
-    <HeatLine {plan} state={heat} now={clock.iso} {zone} {closed} onopen={openCheck}>
-      {#snippet engine()}<EngineNow state={heat} onnote={note} />{/snippet}
-    </HeatLine>
+  {#if !closed}
+    <div class="mb-3 grid items-start gap-3 lg:grid-cols-2">
+      <EngineCard {heat} now={clock.iso} {zone} onnote={note} />
+      {#if plan.next}<NextCheck next={plan.next} {heat} onopen={openCheck} />{/if}
+    </div>
   {/if}
-  {#if !closed && plan.next}<NextCheck next={plan.next} {heat} onopen={openCheck} />{/if}
+  {#if !closed || judged.length > 0}
+    <HeatLine {plan} state={heat} now={clock.iso} {zone} {closed} onopen={openCheck} />
+  {/if}
 
   <RunTabs {runs} current={run?.id ?? null} {base} {zone} />
 

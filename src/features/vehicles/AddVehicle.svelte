@@ -4,6 +4,11 @@
   import Problems from '$lib/ui/Problems.svelte';
   import { record } from '$lib/ui/record.svelte';
 
+  interface Props {
+    /** Came from opening a job, and goes back there. */
+    forJob: boolean;
+  }
+  let { forJob }: Props = $props();
   let fleetNo = $state('');
   let name = $state('');
   let note = $state('');
@@ -14,6 +19,7 @@
 
   async function add(event: SubmitEvent) {
     event.preventDefault();
+    const back = event.submitter?.dataset.back === 'yes';
     const lacking: Problem[] = [];
     if (!fleetNo.trim()) lacking.push({ field: 'Fleet number', message: 'give one; jobs are found by it' });
     if (!name.trim()) lacking.push({ field: 'Vehicle', message: 'give maker, model and engine' });
@@ -27,7 +33,7 @@
     );
     busy = false;
     if (!answer.ok) problems = answer.problems;
-    else await goto(`/vehicles/${id}/sheet`);
+    else await goto(back ? `/jobs/new?vehicle=${id}` : `/vehicles/${id}/sheet`);
   }
 </script>
 
@@ -58,10 +64,16 @@
       placeholder="optional"
     /></label
   >
-  <div class="flex gap-3">
-    <button class="btn btn-main" disabled={busy}>Add it and write its spec sheet</button><a
+  <div class="flex flex-wrap gap-3">
+    {#if forJob}<button class="btn btn-main" data-back="yes" disabled={busy}
+        >Add it and go on with the job</button
+      >{/if}
+    <button class="btn {forJob ? '' : 'btn-main'}" disabled={busy}>Add it and write its spec sheet</button><a
       class="btn"
-      href="/vehicles">Leave it</a
+      href={forJob ? '/jobs/new' : '/vehicles'}>Leave it</a
     >
   </div>
+  {#if forJob}<p class="text-ink-2 text-sm">
+      Without a spec sheet checks are judged by our defaults, and a run not at all. It can be written later.
+    </p>{/if}
 </form>

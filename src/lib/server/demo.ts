@@ -10,23 +10,33 @@ import { log } from './log';
 import { append } from './record';
 import { importRun } from './runs';
 
+/** What happened on a job, `h` hours after it was opened. Each line is one entry of the record. */
+const entrySchema = z.intersection(
+  z.object({ h: z.number(), who: z.string().optional() }),
+  z.union([
+    z.object({ note: z.string() }),
+    z.object({ check: z.string(), readings: z.unknown() }),
+    z.object({ engine: z.looseObject({ kind: z.string(), agoH: z.number() }) }),
+    z.object({ understood: z.array(z.string()) }),
+    z.object({ run: z.string() }),
+    z.object({ closed: z.string() })
+  ])
+);
+type Entry = z.infer<typeof entrySchema>;
+
 const workshopSchema = z.object({
   vehicles: z.array(z.object({ fleetNo: z.string(), name: z.string(), note: z.string(), spec: z.string() })),
   jobs: z.array(
-    z.object({
+    z.looseObject({
       key: z.string(),
       fleetNo: z.string(),
       who: z.string(),
-      complaint: z.string(),
-      daysAgo: z.number(),
-      notes: z.array(z.string()).default([]),
-      runs: z.array(z.object({ file: z.string(), hoursLater: z.number() })).default([]),
-      closed: z.object({ outcome: z.string(), hoursLater: z.number() }).optional()
+      openedAgoH: z.number(),
+      entries: z.array(entrySchema)
     })
   )
 });
-
-export type Workshop = z.infer<typeof workshopSchema>;
+type Job = z.infer<typeof workshopSchema>['jobs'][number];
 
 /** The same name gives the same id on every machine, so loading the demo twice adds nothing. */
 function demoId(name: string): string {
@@ -34,105 +44,88 @@ function demoId(name: string): string {
   return `${h.slice(0, 8)}-${h.slice(8, 12)}-4${h.slice(13, 16)}-8${h.slice(17, 20)}-${h.slice(20, 32)}`;
 }
 
+const HOUR_MS = 3_600_000;
+const EARLY_H = 400 * 24;
+
 /** Loads the demo workshop from its folder of open-format files. What users entered or undid stays as it is. */
 export async function loadDemo(db: Database, folder: string, now: Date): Promise<number> {
-  const workshop = workshopSchema.parse(JSON.parse(await readFile(join(folder, 'workshop.json'), 'utf8')));
+  const { vehicles, jobs } = workshopSchema.parse(
+    JSON.parse(await readFile(join(folder, 'workshop.json'), 'utf8'))
+  );
   let added = 0;
-  const count = (name: string, result: Result<{ isNew: boolean }>) => {
+  const take = (name: string, result: Result<{ isNew: boolean }>) => {
     if (!result.ok) throw new Error(`demo ${name}: ${result.problems.map((p) => problemText(p)).join('; ')}`);
     if (result.value.isNew) added++;
   };
-  const early = new Date(now.getTime() - 400 * 86_400_000).toISOString();
-  for (const v of workshop.vehicles) {
-    const stream = `vehicle:${demoId(v.fleetNo)}`;
+  const at = (agoH: number) => new Date(now.getTime() - Math.max(0, agoH) * HOUR_MS).toISOString();
+  for (const v of vehicles) {
     const sheet = readSpecSheet(JSON.parse(await readFile(join(folder, v.spec), 'utf8')));
     if (!sheet.ok) throw new Error(`${v.spec}: ${sheet.problems.map((p) => problemText(p)).join('; ')}`);
-    count(
-      v.fleetNo,
-      await append(db, {
-        id: demoId(`${v.fleetNo}/entered`),
-        stream,
-        who: 'Demo',
-        at: early,
-        kind: 'vehicle.entered',
-        payload: { fleetNo: v.fleetNo, name: v.name, note: v.note }
-      })
-    );
-    count(
-      v.spec,
-      await append(db, {
-        id: demoId(`${v.fleetNo}/sheet`),
-        stream,
-        who: 'Demo',
-        at: early,
-        kind: 'spec.saved',
-        payload: { sheet: sheet.value }
-      })
-    );
+    const event = { stream: `vehicle:${demoId(v.fleetNo)}`, who: 'Demo', at: at(EARLY_H) };
+    const { fleetNo, name, note } = v;
+    const entered = { kind: 'vehicle.entered', payload: { fleetNo, name, note } };
+    take(fleetNo, await append(db, { ...event, id: demoId(`${fleetNo}/entered`), ...entered }));
+    const saved = { kind: 'spec.saved', payload: { sheet: sheet.value } };
+    take(v.spec, await append(db, { ...event, id: demoId(`${fleetNo}/sheet`), ...saved }));
   }
-  for (const job of workshop.jobs.toSorted((a, b) => b.daysAgo - a.daysAgo)) {
-    const jobId = demoId(job.key);
-    const stream = `job:${jobId}`;
-    const opened = now.getTime() - job.daysAgo * 86_400_000;
-    const later = (hours: number) =>
-      new Date(Math.min(now.getTime(), opened + hours * 3_600_000)).toISOString();
-    count(
-      job.key,
-      await append(db, {
-        id: demoId(`${job.key}/opened`),
-        stream,
-        who: job.who,
-        at: later(0),
-        kind: 'job.opened',
-        payload: { vehicleId: demoId(job.fleetNo), complaint: job.complaint }
-      })
-    );
-    for (const [i, text] of job.notes.entries())
-      count(
-        job.key,
-        await append(db, {
-          id: demoId(`${job.key}/note${i}`),
-          stream,
-          who: job.who,
-          at: later(0.2 + i),
-          kind: 'job.noted',
-          payload: { text }
-        })
-      );
-    for (const run of job.runs) {
-      const file = await readFile(join(folder, run.file));
-      const text = asText(file);
-      const layout = text.ok ? sniff(text.value) : text;
-      if (!layout.ok)
-        throw new Error(`${run.file}: ${layout.problems.map((p) => problemText(p)).join('; ')}`);
-      count(
-        run.file,
-        await importRun(db, {
-          eventId: demoId(`${job.key}/${run.file}`),
-          runId: demoId(`run/${job.key}/${run.file}`),
-          jobId,
-          who: job.who,
-          at: later(run.hoursLater),
-          fileName: run.file.split('/').pop()!,
-          bytes: new Uint8Array(file),
-          layout: layout.value,
-          options: {}
-        })
+  for (const job of jobs.toSorted((a, b) => b.openedAgoH - a.openedAgoH)) {
+    const { key, fleetNo, who, openedAgoH, entries, ...intake } = job;
+    const event = { stream: `job:${demoId(key)}`, who, at: at(openedAgoH) };
+    const opened = { kind: 'job.opened', payload: { vehicleId: demoId(fleetNo), ...intake } };
+    take(key, await append(db, { ...event, id: demoId(`${key}/opened`), ...opened }));
+    for (const [i, entry] of entries.entries()) {
+      const name = nameOf(entry, i);
+      const agoH = openedAgoH - entry.h;
+      const line = { id: demoId(`${key}/${name}`), who: entry.who ?? who, at: at(agoH) };
+      take(
+        `${key} ${name}`,
+        'run' in entry
+          ? await importDemoRun(db, folder, job, entry.run, line)
+          : await append(db, { ...event, ...line, ...bodyOf(entry, (h) => at(agoH + h)) })
       );
     }
-    if (job.closed)
-      count(
-        job.key,
-        await append(db, {
-          id: demoId(`${job.key}/closed`),
-          stream,
-          who: job.who,
-          at: later(job.closed.hoursLater),
-          kind: 'job.closed',
-          payload: { outcome: job.closed.outcome }
-        })
-      );
   }
   if (added > 0) log.info({ added }, 'demo loaded');
   return added;
+}
+
+/** Names make ids that are in people's databases already: a job's new entries go to the end of its list. */
+function nameOf(entry: Entry, i: number): string {
+  if ('run' in entry) return entry.run;
+  if ('closed' in entry) return 'closed';
+  return `entry${i}`;
+}
+
+function bodyOf(entry: Exclude<Entry, { run: string }>, before: (agoH: number) => string) {
+  if ('note' in entry) return { kind: 'job.noted', payload: { text: entry.note } };
+  if ('check' in entry)
+    return { kind: 'check.recorded', payload: { check: entry.check, readings: entry.readings } };
+  if ('understood' in entry) return { kind: 'caution.acknowledged', payload: { cautions: entry.understood } };
+  if ('closed' in entry) return { kind: 'job.closed', payload: { outcome: entry.closed } };
+  const { agoH, ...fact } = (entry as Extract<Entry, { engine: unknown }>).engine;
+  return { kind: 'engine.noted', payload: { ...fact, at: before(agoH) } };
+}
+
+async function importDemoRun(
+  db: Database,
+  folder: string,
+  job: Job,
+  path: string,
+  line: { id: string; who: string; at: string }
+): Promise<Result<{ isNew: boolean }>> {
+  const file = await readFile(join(folder, path));
+  const text = asText(file);
+  const layout = text.ok ? sniff(text.value) : text;
+  if (!layout.ok) return layout;
+  return importRun(db, {
+    eventId: line.id,
+    runId: demoId(`run/${job.key}/${path}`),
+    jobId: demoId(job.key),
+    who: line.who,
+    at: line.at,
+    fileName: path.split('/').pop()!,
+    bytes: new Uint8Array(file),
+    layout: layout.value,
+    options: {}
+  });
 }

@@ -3,7 +3,7 @@ import { checkOf } from '../../core/checks/registry';
 import { symptomText } from '../../core/intake/symptoms';
 import { deriveJob, deriveVehicle, standing, type JobState } from '../../core/record/derive';
 import type { RecordEvent } from '../../core/record/events';
-import { factsOf, judgeChecks, type RunHeat } from '../../core/record/judged';
+import { counting, factsOf, judgeChecks, type RunHeat } from '../../core/record/judged';
 import { complaintText, spoken } from '../../core/record/spoken';
 import type { Database } from './database';
 import type { JobRow, RunRow } from './models';
@@ -113,8 +113,11 @@ async function heatAndResults(
     : null;
   const facts = factsOf(state, runs.map(runHeat));
   const judged = judgeChecks(state, facts, sheet?.sheet ?? null);
-  const last = new Map(judged.map((j) => [j.check, j.outcome.result]));
-  return { facts, results: [...last].map(([check, result]) => ({ check, result })) };
+  const results = [...new Set(judged.map((j) => j.check))].map((check) => ({
+    check,
+    result: counting(judged, check)!.outcome.result
+  }));
+  return { facts, results };
 }
 
 export const HEAT_COLUMNS = ['id', 'importedAt', 'startedAt', 'durationS', 'preview', 'analysis'];

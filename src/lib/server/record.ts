@@ -1,6 +1,6 @@
 import { QueryTypes, type Transaction, UniqueConstraintError } from 'sequelize';
-import { checkOf } from '../../core/checks/registry';
 import { readEvent, type RecordEvent } from '../../core/record/events';
+import { refusedBy } from '../../core/record/refused';
 import { bad, good, type Problem, type Result } from '../../core/result';
 import type { Database } from './database';
 import { projectJob, projectVehicle } from './project';
@@ -43,7 +43,7 @@ export async function append(
         if (!target || target.stream !== event.stream)
           return bad({ field: 'of', message: 'there is no such entry in this record to undo' });
       }
-      const refused = await refusedReadings(db, event, transaction);
+      const refused = await refusedHere(db, event, transaction);
       if (refused.length > 0) return bad(...refused);
       await before?.(transaction);
       await db.events.create(
@@ -68,19 +68,15 @@ export async function append(
   }
 }
 
-/** Readings that this vehicle's own sheet rules out. */
-async function refusedReadings(
-  db: Database,
-  event: RecordEvent,
-  transaction: Transaction
-): Promise<Problem[]> {
-  if (event.kind !== 'check.recorded') return [];
+/** What the job's vehicle rules out by its sheet. */
+async function refusedHere(db: Database, event: RecordEvent, transaction: Transaction): Promise<Problem[]> {
+  if (!event.stream.startsWith('job:') || event.kind === 'job.opened') return [];
   const job = await db.jobs.findByPk(event.stream.slice('job:'.length), { transaction });
   const vehicle = job && (await db.vehicles.findByPk(job.vehicleId, { transaction }));
   const sheet = vehicle?.specSheetId
     ? await db.specSheets.findByPk(vehicle.specSheetId, { transaction })
     : null;
-  return checkOf(event.payload.check).refuse(event.payload.readings, sheet?.sheet ?? null);
+  return refusedBy(sheet?.sheet ?? null, event);
 }
 
 /** Writes what the events of a stream amount to into the tables that views read. */

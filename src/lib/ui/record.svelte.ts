@@ -100,9 +100,13 @@ export const waiting = (): readonly Waiting[] => items;
 export const flush = (): Promise<void> => outbox().flush();
 export const dropWaiting = (id: string): Promise<void> => outbox().drop(id);
 
-/** Loads the pages anew that show a stream of the record. */
-export const refresh = (stream: string): Promise<void> =>
-  invalidate((url) => url.href === `record:${stream}` || url.href === 'record:any');
+/** Loads the pages anew that show a stream of the record, or any of it. */
+export const refresh = (stream: string | null): Promise<void> =>
+  invalidate((url) =>
+    stream === null
+      ? url.protocol === 'record:'
+      : url.href === `record:${stream}` || url.href === 'record:any'
+  );
 
 /** A record as the server gave it, with what this browser knows beyond it: entries that wait or were just taken. */
 export function withWaiting(stream: string, events: readonly RecordEvent[]): RecordEvent[] {

@@ -16,10 +16,8 @@ export const shown = (value: number | null | undefined, kind: QuantityKind, digi
 export const told = (sentence: string): string => inUnits(sentence, unitChoice());
 
 /** A difference of temperatures in the person's unit, without the zero point. */
-export function shownDifference(celsius: number | null | undefined, digits = 1): string {
-  const unit = unitOf('temperature');
-  return formatQuantity(celsius, 'temperature', { ...unit, offset: 0 }, digits);
-}
+export const shownDifference = (celsius: number | null | undefined, digits = 1): string =>
+  shown(celsius, 'difference', digits);
 
 /** A plain number in the person's unit, for scales. */
 export const inUnit = (value: number, kind: QuantityKind): number => fromBase(value, unitOf(kind));
