@@ -4,11 +4,12 @@ import { parseArgs } from 'node:util';
 import { analysisFile } from '../core/formats/analysis-file';
 import { writeLog } from '../core/formats/csv-export';
 import { readLog } from '../core/formats/csv-import';
+import { readJobFile } from '../core/formats/job-file';
 import { readSpecSheet, type SpecSheet } from '../core/formats/spec-sheet';
 import { DRIVES } from '../core/plant/drive';
 import { isFaultId, PLANT_FAULTS } from '../core/plant/faults';
 import { logFrom } from '../core/plant/log-from';
-import { problemText, type Problem } from '../core/result';
+import { problemText, type Problem, type Result } from '../core/result';
 import { analyse } from '../core/run/analyse';
 import { analysisText } from './text';
 
@@ -38,19 +39,23 @@ function readBytes(file: string): Uint8Array {
   }
 }
 
-function readSpec(file: string): SpecSheet {
-  let json: unknown;
+function readJson(file: string, what: string): unknown {
   try {
-    json = JSON.parse(new TextDecoder().decode(readBytes(file)));
+    return JSON.parse(new TextDecoder().decode(readBytes(file)));
   } catch (error) {
     if (error instanceof BadInput) throw error;
-    throw new BadInput(`${file}: not JSON (${(error as Error).message}); expected a spec sheet`);
+    throw new BadInput(`${file}: not JSON (${(error as Error).message}); expected ${what}`);
   }
-  const result = readSpecSheet(json);
+}
+
+/** The value, or the refusal; warnings go to standard error. */
+function taken<T>(result: Result<T>, file: string): T {
   if (!result.ok) return refuse(result.problems, file);
   for (const warning of result.warnings) process.stderr.write(`${problemText(warning, file)}\n`);
   return result.value;
 }
+
+const readSpec = (file: string): SpecSheet => taken(readSpecSheet(readJson(file, 'a spec sheet')), file);
 
 function runAnalyse(args: string[]): void {
   const { values, positionals } = parse(args, {
@@ -133,18 +138,21 @@ function runValidate(args: string[]): void {
   if (positionals.length === 0) throw new BadInput('validate: expected one or more files');
   for (const file of positionals) {
     if (/\.json$/i.test(file)) {
-      const spec = readSpec(file);
-      process.stdout.write(`${file}: a spec sheet for ${spec.name}\n`);
+      process.stdout.write(`${file}: ${jsonWords(readJson(file, 'a spec sheet or a job file'), file)}\n`);
       continue;
     }
-    const result = readLog(readBytes(file));
-    if (!result.ok) return refuse(result.problems, file);
-    for (const warning of result.warnings) process.stderr.write(`${problemText(warning, file)}\n`);
-    const { log, report } = result.value;
+    const { log, report } = taken(readLog(readBytes(file)), file);
     process.stdout.write(
       `${file}: a log of ${report.rows} samples over ${Math.round(log.t[log.t.length - 1])} s with ${Object.keys(log.channels).join(', ')}\n`
     );
   }
+}
+
+function jsonWords(json: unknown, file: string): string {
+  if ((json as { format?: unknown } | null)?.format !== 'pyrethos.job')
+    return `a spec sheet for ${taken(readSpecSheet(json), file).name}`;
+  const { number, vehicle, checks, runs, photos } = taken(readJobFile(json), file);
+  return `job ${number} of ${vehicle.fleetNo} with ${checks.length} checks, ${runs.length} runs, ${photos.length} photos`;
 }
 
 type Options = NonNullable<Parameters<typeof parseArgs>[0]>['options'];

@@ -2,7 +2,9 @@ import { z } from 'zod';
 import { recordEventSchema, type RecordEvent } from '../record/events';
 import { judgeChecks, type JudgedCheck } from '../record/judged';
 import { deriveJob } from '../record/derive';
+import { good, type Result } from '../result';
 import type { KnownFact } from '../thermal/facts';
+import { readFormat, unknownIn, type OpenFormat } from './open-format';
 import { specSheetSchema, type SpecSheet } from './spec-sheet';
 
 const run = z.object({
@@ -41,6 +43,14 @@ export const jobFileSchema = z.looseObject({
   photos: z.array(photo)
 });
 export type JobFile = z.infer<typeof jobFileSchema>;
+
+const FORMAT: OpenFormat = { format: 'pyrethos.job', version: 1, what: 'a job file' };
+
+/** Reads a job file from parsed JSON: what is wrong with it by field, or the job with a warning for each unknown field. */
+export function readJobFile(input: unknown): Result<JobFile> {
+  const read = readFormat(FORMAT, jobFileSchema, input);
+  return read.ok ? good(read.value, unknownIn(read.value, jobFileSchema.shape)) : read;
+}
 
 /** The judged checks as the job file tells them. */
 const told = ({ check, at, who, readings, outcome }: JudgedCheck): JobFile['checks'][number] => ({

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { bad, good, type Problem, type Result } from '../result';
+import { readFormat, unknownIn, type OpenFormat } from './open-format';
 
 const celsius = z.number().min(-60).max(250);
 const positive = z.number().positive();
@@ -96,65 +97,17 @@ export const specSheetSchema = z.looseObject({
 
 export type SpecSheet = z.infer<typeof specSheetSchema>;
 
-const SUPPORTED = 1;
+const FORMAT: OpenFormat = { format: 'pyrethos.spec-sheet', version: 1, what: 'a spec sheet' };
 
 /**
  * Reads a spec sheet from parsed JSON. Refuses with one problem a field, each saying what would be right;
  * keeps unknown fields and warns about them; refuses a newer version naming both numbers.
  */
 export function readSpecSheet(input: unknown): Result<SpecSheet> {
-  if (typeof input !== 'object' || input === null || Array.isArray(input))
-    return bad({
-      message: 'a spec sheet is a JSON object, starting with {"format": "pyrethos.spec-sheet", …}'
-    });
-  const { format, version } = input as Record<string, unknown>;
-  if (format !== 'pyrethos.spec-sheet')
-    return bad({
-      field: 'format',
-      message: `is ${JSON.stringify(format) ?? 'missing'}; expected "pyrethos.spec-sheet"`
-    });
-  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
-    return bad({
-      field: 'version',
-      message: `is ${JSON.stringify(version) ?? 'missing'}; expected ${SUPPORTED}`
-    });
-  if (version > SUPPORTED)
-    return bad({
-      field: 'version',
-      message: `is ${version}; this Pyrethos reads up to version ${SUPPORTED}. Update Pyrethos or export the sheet as version ${SUPPORTED}`
-    });
-
-  const parsed = specSheetSchema.safeParse(input);
-  if (!parsed.success)
-    return bad(
-      ...parsed.error.issues.map((issue) => ({ field: fieldName(issue.path), message: said(issue, input) }))
-    );
-  const problems = contradictions(parsed.data);
-  return problems.length > 0 ? bad(...problems) : good(parsed.data, unknownFields(parsed.data));
-}
-
-const fieldName = (path: readonly PropertyKey[]): string => path.map(String).join('.') || 'sheet';
-
-function said(issue: z.core.$ZodIssue, input: unknown): string {
-  const found = issue.path.reduce<unknown>(
-    (at, key) => (at as Record<PropertyKey, unknown> | undefined)?.[key],
-    input
-  );
-  const shown = found === undefined ? 'missing' : JSON.stringify(found).slice(0, 40);
-  switch (issue.code) {
-    case 'too_small':
-      return `is ${shown}; expected ${issue.inclusive ? 'at least' : 'more than'} ${issue.minimum}`;
-    case 'too_big':
-      return `is ${shown}; expected at most ${issue.maximum}`;
-    case 'invalid_value':
-      return `is ${shown}; expected one of ${issue.values.map((v) => JSON.stringify(v)).join(', ')}`;
-    case 'invalid_type':
-      return found === undefined
-        ? `is missing; expected a ${issue.expected}`
-        : `is ${shown}; expected a ${issue.expected}`;
-    default:
-      return `is ${shown}; ${issue.message}`;
-  }
+  const read = readFormat(FORMAT, specSheetSchema, input);
+  if (!read.ok) return read;
+  const problems = contradictions(read.value);
+  return problems.length > 0 ? bad(...problems) : good(read.value, unknownFields(read.value));
 }
 
 /** Values that are each possible and together are not. */
@@ -224,13 +177,7 @@ function unknownFields(sheet: SpecSheet): Problem[] {
   };
   return Object.entries(known).flatMap(([path, shape]) => {
     const part = (path ? sheet[path] : sheet) as Record<string, unknown> | null | undefined;
-    if (!shape || !part) return [];
-    return Object.keys(part)
-      .filter((key) => !(key in shape))
-      .map((key) => ({
-        field: path ? `${path}.${key}` : key,
-        message: 'is not a field Pyrethos knows; kept as it is'
-      }));
+    return shape && part ? unknownIn(part, shape, path) : [];
   });
 }
 

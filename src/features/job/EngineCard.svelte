@@ -34,12 +34,11 @@
   aria-label="The engine now"
 >
   <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
-    <p class="min-w-0 flex-1 basis-64" data-phase={heat.phase} aria-live="polite">
+    <p class="min-w-0 flex-1" data-phase={heat.phase} aria-live="polite">
       <strong class="text-2xl leading-tight">{phaseTitle(heat)}</strong>
       {#if heat.coolantC !== null}<span class="reading ml-2 text-2xl whitespace-nowrap"
           >{read ? '' : 'about '}{shown(heat.coolantC, 'temperature', 0)}</span
         >{/if}
-      <span class="text-ink-2 block">{basisText(heat, now)}{wait ? ` · ${wait}` : ''}</span>
     </p>
     <div class="no-print flex flex-wrap gap-2">
       {#if heat.running}
@@ -59,6 +58,7 @@
       >
     </div>
   </div>
+  <p class="text-ink-2 mt-0.5">{basisText(heat, now)}{wait ? ` · ${wait}` : ''}</p>
   {#if measuring}
     <form class="mt-2 flex flex-wrap items-end gap-3" onsubmit={measured}>
       <div class="w-40">

@@ -79,7 +79,11 @@
             style="--from: {stretchIndex(planned.from) + 1}; --to: {stretchIndex(planned.to) + 2}"
             class="min-w-0 lg:[grid-column:var(--from)/var(--to)]"
           >
-            <span class="sr-only">{PHASE_TITLES[planned.from!]}: </span>
+            <span class="text-ink-2 block text-xs lg:sr-only"
+              >{PHASE_TITLES[planned.from!]}{planned.to !== planned.from
+                ? ` to ${PHASE_TITLES[planned.to!].toLowerCase()}`
+                : ''}</span
+            >
             <CheckChip {planned} next={!closed && plan.next?.id === planned.id} {now} {zone} {onopen} />
           </li>
         {/each}

@@ -200,7 +200,7 @@
   {/key}
 {:else}
   {#if !closed}
-    <div class="mb-3 grid items-start gap-3 lg:grid-cols-2">
+    <div class="mb-3 grid gap-3 lg:grid-cols-2">
       <EngineCard {heat} now={clock.iso} {zone} onnote={note} />
       {#if plan.next}<NextCheck next={plan.next} {heat} onopen={openCheck} />{/if}
     </div>
