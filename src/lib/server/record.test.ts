@@ -122,7 +122,7 @@ describe('the record', () => {
     });
     expect(!empty.ok && empty.problems[0]).toEqual({
       field: 'complaint',
-      message: 'Say what the driver noticed'
+      message: 'Tap what the driver noticed, or write it down'
     });
     const nothing = await write(`job:${id}`, { kind: 'undo', payload: { of: randomUUID() } });
     expect(!nothing.ok && nothing.problems[0].message).toContain('no such entry');
@@ -231,15 +231,27 @@ describe('the demo workshop', () => {
   it('loads once, shows every vehicle with a run, and leaves what was changed as it is', async () => {
     const own = await testDatabase();
     const now = new Date('2026-11-24T09:00:00Z');
-    expect(await loadDemo(own.db, 'demo', now)).toBeGreaterThan(20);
+    expect(await loadDemo(own.db, 'demo', now)).toBeGreaterThan(100);
     const lines = await jobLines(own.db);
     const vehicles = await vehicleLines(own.db);
-    expect(vehicles).toHaveLength(7);
-    for (const v of vehicles)
+    for (const fleetNo of ['QH-03', 'QH-07', 'QH-11', 'QH-14', 'QH-19', 'QH-22', 'QH-26'])
       expect(
-        lines.some((l) => l.fleetNo === v.fleetNo && l.runs > 0),
-        v.fleetNo
+        lines.some((l) => l.fleetNo === fleetNo && l.runs > 0),
+        fleetNo
       ).toBe(true);
+    const checks = new Set(lines.flatMap((l) => l.results.map((r) => r.check)));
+    for (const id of [
+      'soak',
+      'codes',
+      'level-and-look',
+      'cold-agreement',
+      'clutch-cold-turn',
+      'clutch-play'
+    ] as const)
+      expect(checks).toContain(id);
+    expect(new Set(lines.flatMap((l) => l.results.map((r) => r.result)))).toEqual(
+      new Set(['pass', 'fail', 'unclear', 'void'])
+    );
     expect(lines.find((l) => l.outcome === 'fixed and proven')?.finding?.title).toBe('Works as designed');
 
     const note = {

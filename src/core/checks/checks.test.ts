@@ -1,0 +1,339 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import type { SpecSheet } from '../formats/spec-sheet';
+import { DEFAULT_COOLING, thermalAt, type ThermalFact } from '../thermal/state';
+import { agreement, weightedMean } from './agreement';
+import type { CheckContext } from './check';
+import { instrumentOf, type InstrumentId } from './instruments';
+import { CHECK_IDS, checkOf, isCheckId, type CheckId } from './registry';
+import { checksTable } from './table';
+
+const sheetOf = (name: string): SpecSheet => JSON.parse(readFileSync(`demo/specs/${name}.spec.json`, 'utf8'));
+const fathom = sheetOf('qh-11-fathom');
+const curlew = sheetOf('qh-03-curlew');
+const at = '2026-11-25T08:00:00.000Z';
+const stopped = (hoursAgo: number, coolantC = 90, ambientC = 5): ThermalFact => ({
+  kind: 'ran-until',
+  at: new Date(Date.parse(at) - hoursAgo * 3_600_000).toISOString(),
+  coolantC,
+  ambientC
+});
+const context = (
+  facts: readonly ThermalFact[],
+  sheet = fathom,
+  more: Partial<CheckContext> = {}
+): CheckContext => ({
+  at,
+  sheet,
+  thermal: thermalAt(facts, at, sheet),
+  cooling: DEFAULT_COOLING,
+  earlier: [],
+  ...more
+});
+const soaked = context([stopped(14)]);
+const judge = (id: CheckId, readings: unknown, c = soaked) => checkOf(id).judge(readings, c);
+const faults = (o: ReturnType<typeof judge>, way: 'for' | 'against') =>
+  o.points.filter((p) => p.way === way).map((p) => p.fault);
+const taken = (celsius: number, kind: InstrumentId = 'scan') => ({ celsius, instrument: instrumentOf(kind) });
+
+describe('the registry', () => {
+  it('holds every check of the catalogue under its id, with its phase and minutes', () => {
+    const contract: Record<string, [string, number]> = {
+      'level-and-look': ['C', 5],
+      codes: ['X', 3],
+      soak: ['C', 1],
+      'cold-agreement': ['C', 5],
+      'clutch-cold-turn': ['C', 3],
+      'clutch-play': ['C', 3],
+      'ect-ladder': ['CWR', 10],
+      'ect-circuit': ['X', 8],
+      'ect-substitute': ['X', 6],
+      wiggle: ['X', 5],
+      'gauge-compare': ['R', 3],
+      'warm-up-run': ['CWR', 25],
+      'hose-rush': ['W', 8],
+      'road-run': ['R', 20],
+      'fan-switching': ['R', 12],
+      'fan-direct-feed': ['X', 6],
+      'relay-bench': ['B', 5],
+      'relay-swap': ['X', 3],
+      'relay-socket': ['X', 8],
+      'fan-command': ['X', 4],
+      'controller-in-out': ['X', 8],
+      'clutch-hot-speed': ['RH', 10],
+      'clutch-electronic': ['R', 6],
+      'temperature-map': ['R', 8],
+      'radiator-face': ['R', 6],
+      'air-rise': ['R', 5],
+      'pressure-hold': ['C', 12],
+      'cap-test': ['C', 4],
+      'combustion-gas': ['R', 10],
+      'thermostat-bath': ['B', 20],
+      'thermostat-heater': ['B', 8],
+      'key-off-fan': ['H', 6]
+    };
+    expect(
+      Object.fromEntries(CHECK_IDS.map((id) => [id, [checkOf(id).phases.join(''), checkOf(id).minutes]]))
+    ).toEqual(contract);
+    expect(isCheckId('toString')).toBe(false);
+  });
+
+  it('has the table that the docs show', () => {
+    expect(readFileSync('docs/checks.md', 'utf8')).toBe(checksTable());
+  });
+
+  it('takes away what a vehicle does not have, with the reason', () => {
+    const lacks = (id: CheckId, sheet: SpecSheet) => checkOf(id).lacks(sheet);
+    expect(lacks('clutch-cold-turn', curlew)).toBe('no fan clutch');
+    expect(lacks('clutch-cold-turn', fathom)).toBeNull();
+    expect(lacks('relay-bench', fathom)).toBe('no fan relay');
+    expect(lacks('relay-bench', curlew)).toBeNull();
+    expect(lacks('thermostat-heater', curlew)).toBe('no heated thermostat');
+  });
+});
+
+describe('two thermometers', () => {
+  it('are apart by the root of the sum of squares', () => {
+    expect(agreement({ celsius: 20, uncertaintyC: 3 }, { celsius: 10, uncertaintyC: 4 })).toEqual({
+      byC: 10,
+      uncertaintyC: 5,
+      ratio: 2
+    });
+  });
+  it('count by the inverse square of what they may be off', () => {
+    // Weights 1 and 1/4: (10 + 20/4) / 1.25 = 12.
+    const mean = weightedMean([
+      { celsius: 10, uncertaintyC: 1 },
+      { celsius: 20, uncertaintyC: 2 }
+    ]);
+    expect(mean.celsius).toBeCloseTo(12, 10);
+    expect(mean.uncertaintyC).toBeCloseTo(0.8944, 4);
+  });
+});
+
+describe('soak', () => {
+  const soak = (hoursStood: number, lastC: number | null, ambientC: number, c = soaked) =>
+    judge('soak', { hoursStood, lastC, ambientC }, c);
+  it('passes below 2 °C above ambient, and tells the hour otherwise', () => {
+    expect(soak(7.2, 75, 5).result).toBe('pass');
+    const warm = soak(2, 92, 10);
+    expect(warm.result).toBe('fail');
+    // 82·e⁻¹ = 30.2; 2·ln 41 = 7.43 h in all, 5.43 h more.
+    expect(warm.says).toContain('30.2');
+    expect(warm.countsFrom!.slice(0, 16)).toBe('2026-11-25T13:25');
+  });
+  it('takes the vehicle’s own time constant where there is one', () => {
+    const slow = { ...soaked, cooling: { tauH: 4, longH: 5, n: 3 } };
+    expect(soak(7.2, 75, 5, slow).result).toBe('fail');
+    expect(
+      soak(7.2, 75, 5, slow)
+        .numbers.map((n) => n.value)
+        .join()
+    ).toContain('from 3 cool-downs of this vehicle');
+  });
+  it('asks about an engine that stopped colder than the air, and refuses what no cap can hold', () => {
+    expect(checkOf('soak').unlikely({ hoursStood: 1, lastC: 2, ambientC: 20 }, soaked)[0]).toContain(
+      'colder than the air'
+    );
+    expect(checkOf('soak').refuse({ hoursStood: 1, lastC: 150, ambientC: 20 }, curlew)[0].message).toContain(
+      'hotter than this sealed system can hold'
+    );
+    expect(
+      checkOf('soak').readings.safeParse({ hoursStood: -1, lastC: null, ambientC: 5 }).error!.issues[0]
+        .message
+    ).toContain('cannot stop in the future');
+    expect(
+      checkOf('soak').readings.safeParse({ hoursStood: 1, lastC: null, ambientC: -300 }).error!.issues[0]
+        .message
+    ).toContain('type -60 to 80');
+  });
+});
+
+describe('cold agreement', () => {
+  const agree = (
+    ect: number,
+    housing: number | null,
+    more: { iat?: number; ambient?: number } = {},
+    c = soaked
+  ) =>
+    judge(
+      'cold-agreement',
+      {
+        ect: taken(ect),
+        housing: housing === null ? null : taken(housing, 'contact'),
+        iat: more.iat === undefined ? null : taken(more.iat),
+        ambient: more.ambient === undefined ? null : taken(more.ambient, 'weather')
+      },
+      c
+    );
+
+  it('is good within 3 °C and a finding beyond 5 °C, and names the side', () => {
+    expect(agree(6, 5).result).toBe('pass');
+    expect(faults(agree(6, 5), 'against')).toContain('ect-reads-hot');
+    const cold = agree(-7, 4.8);
+    expect(cold.result).toBe('fail');
+    expect(cold.says).toContain('11.8');
+    expect(faults(cold, 'for')[0]).toBe('ect-reads-cold');
+    expect(faults(agree(17, 5), 'for')[0]).toBe('ect-reads-hot');
+    expect(agree(9, 5).result).toBe('unclear');
+  });
+
+  it('calls nothing apart that its instruments cannot tell', () => {
+    const bright = judge('cold-agreement', {
+      ect: taken(12),
+      housing: taken(5, 'infrared-bright'),
+      iat: null,
+      ambient: null
+    });
+    expect(bright.result).toBe('unclear');
+    expect(
+      checkOf('cold-agreement').unlikely(
+        { ect: taken(12), housing: taken(5, 'infrared-bright'), iat: null, ambient: null },
+        soaked
+      )[0]
+    ).toContain('which surface');
+  });
+
+  it('holds the ECT against the air where no thermometer was taken to the housing, unless the air contradicts itself', () => {
+    expect(agree(5, null, { iat: 6, ambient: 5 }).result).toBe('pass');
+    expect(agree(5, null, { iat: 20, ambient: 5 }).says).toContain('contradict each other');
+  });
+
+  it('reads a default as a circuit, not as a temperature', () => {
+    expect(faults(agree(-40, 5), 'for')).toEqual(['ect-open-circuit', 'ect-wiring']);
+    expect(faults(agree(140, 5), 'for')).toEqual(['ect-short-circuit', 'ect-wiring']);
+  });
+
+  it('is void without a soak: kept, without weight, with the hour from which it counts', () => {
+    const warm = agree(38, 35, {}, context([stopped(2, 92, 10)]));
+    expect([warm.result, warm.points, warm.voidShort]).toEqual(['void', [], 'too warm']);
+    expect(warm.countsFrom!.slice(0, 16)).toBe('2026-11-25T13:25');
+    expect(agree(6, 5, {}, context([])).voidShort).toBe('soak not known');
+    expect(agree(6, 5, {}, context([{ kind: 'started', at: '2026-11-25T07:58:00.000Z' }])).voidShort).toBe(
+      'engine ran'
+    );
+  });
+
+  it('points out an engine that is called cold and is not', () => {
+    expect(agree(70, 6).doubts[0]).toContain('cold-soaked at about 5');
+    expect(agree(70, 70).doubts[0]).toContain('must have run since');
+    expect(agree(6, 5).doubts).toEqual([]);
+  });
+
+  it('needs something to hold the ECT against', () => {
+    expect(
+      checkOf('cold-agreement').readings.safeParse({ ect: taken(5), housing: null, iat: null, ambient: null })
+        .success
+    ).toBe(false);
+  });
+});
+
+describe('clutch, first turn cold', () => {
+  const turn = (firstTurn: string, freeTurns: number | null = null, c = soaked) =>
+    judge('clutch-cold-turn', { firstTurn, freeTurns, laterTurns: null }, c);
+  it.each([
+    ['none', null, 'fail', 'clutch-slipping'],
+    ['slight', 8, 'fail', 'clutch-slipping'],
+    ['locked', null, 'fail', 'clutch-seized'],
+    ['slight', 4, 'unclear', undefined],
+    ['firm', 1, 'pass', 'airflow-restricted']
+  ])('%s with %s free turns: %s', (first, free, result, suspect) => {
+    const o = turn(first, free);
+    expect([o.result, faults(o, 'for')[0]]).toEqual([result, suspect]);
+  });
+  it('says nothing of a locked electronic clutch without power', () => {
+    expect(turn('locked', null, context([stopped(14)], sheetOf('qh-19-plough'))).result).toBe('unclear');
+  });
+  it('counts only once after standing', () => {
+    const earlier = [{ at: '2026-11-25T07:45:00.000Z', readings: {} }];
+    const second = turn('none', null, { ...soaked, earlier });
+    expect([second.result, second.voidShort, second.countsFrom]).toEqual([
+      'void',
+      'not the first turn',
+      '2026-11-25T13:45:00.000Z'
+    ]);
+    expect(
+      turn('none', null, { ...soaked, earlier: [{ at: '2026-11-24T20:00:00.000Z', readings: {} }] }).result
+    ).toBe('fail');
+  });
+});
+
+describe('clutch play', () => {
+  const play = (tipMm: number, moves: string, feels = 'smooth', sheet = fathom) =>
+    judge('clutch-play', { tipMm, moves, feels }, context([stopped(14)], sheet));
+  it('asks which part moves: the pump is not the clutch', () => {
+    expect(faults(play(9, 'pump'), 'for')).toEqual(['water-pump-bearing']);
+    expect(faults(play(9, 'clutch'), 'for')).toEqual(['clutch-bearing']);
+    expect(faults(play(9, 'clutch'), 'against')).toEqual(['water-pump-bearing']);
+    expect(play(9, 'blade').result).toBe('unclear');
+  });
+  it('takes the limit of the sheet, else our default, and says which', () => {
+    expect(play(5.5, 'clutch').says).toContain('by the sheet');
+    expect(play(5.5, 'clutch').result).toBe('fail');
+    expect(play(5.5, 'clutch', 'smooth', sheetOf('qh-22-heron'))).toMatchObject({ result: 'pass' });
+    expect(play(5.5, 'clutch', 'smooth', sheetOf('qh-22-heron')).says).toContain('our default');
+    expect(play(2, 'nothing', 'rough').result).toBe('fail');
+  });
+});
+
+describe('codes', () => {
+  const codes = (...list: [string, string][]) =>
+    judge('codes', { codes: list.map(([code, state]) => ({ code, state })) });
+  it('passes without any, and with those of other systems', () => {
+    expect(codes().result).toBe('pass');
+    expect(codes(['P0301', 'stored']).says).toContain('1 other not about engine temperature');
+  });
+  it('supports suspects, a pending code less, and names the failsafe of a stored one', () => {
+    expect(faults(codes(['P0118', 'stored']), 'for')[0]).toBe('ect-open-circuit');
+    expect(codes(['P0118', 'stored']).doubts[0]).toContain('failsafe');
+    expect(codes(['P0118', 'pending'])).toMatchObject({ result: 'unclear', doubts: [] });
+  });
+  it('reads codes as they are typed and names what is none', () => {
+    expect(checkOf('codes').readings.parse({ codes: [{ code: ' p0118', state: 'stored' }] })).toEqual({
+      codes: [{ code: 'P0118', state: 'stored' }]
+    });
+    expect(
+      checkOf('codes').readings.safeParse({ codes: [{ code: 'hot', state: 'stored' }] }).error!.issues[0]
+        .message
+    ).toContain('“hot” is no trouble code');
+  });
+});
+
+describe('level and look', () => {
+  const good = {
+    level: 'mark',
+    leaks: 'none',
+    colour: 'clean',
+    face: 'clean',
+    belt: 'good',
+    hoses: 'firm',
+    connector: 'sound',
+    added: 'none'
+  };
+  const look = (readings: object) => judge('level-and-look', readings);
+  it('passes what is good, and says what was not looked at', () => {
+    expect(look(good).result).toBe('pass');
+    expect(look({ leaks: 'none' })).toMatchObject({ result: 'unclear' });
+    expect(look({ leaks: 'none' }).says).toContain('not looked at: level');
+  });
+  it('takes a real defect that is not the cause out of the evidence, and keeps it', () => {
+    const green = { ...good, connector: 'green' };
+    expect(look(green).result).toBe('fail');
+    expect(faults(look(green), 'for')).toContain('ect-intermittent');
+    const aside = look({ ...green, fixAnyway: ['connector'] });
+    expect(aside.result).toBe('pass');
+    expect(faults(aside, 'for')).toEqual([]);
+    expect(aside.says).toContain('not the cause: Sensor plug: green or wet');
+  });
+});
+
+describe('a check judged by hand', () => {
+  it('keeps the technician’s judgement with what it was held against, and wants both', () => {
+    expect(judge('cap-test', { judged: 'fail', found: 'Opens at 62 kPa, stamped 110' })).toMatchObject({
+      result: 'fail',
+      says: 'Judged by hand: Opens at 62 kPa, stamped 110'
+    });
+    expect(checkOf('cap-test').readings.safeParse({ judged: 'pass', found: ' ' }).success).toBe(false);
+    expect([checkOf('cap-test').gate, checkOf('clutch-play').gate]).toEqual(['cap-cool', 'stopped']);
+  });
+});

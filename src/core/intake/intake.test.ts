@@ -1,0 +1,73 @@
+import { describe, expect, it } from 'vitest';
+import { SUSPECTS } from '../suspects/catalogue';
+import { CODES, findCodes, readCode } from './codes';
+import { pointsOf, SYMPTOM_IDS, SYMPTOM_KINDS, SYMPTOMS, symptomText } from './symptoms';
+
+describe('codes', () => {
+  it('cover the cooling group of the standard', () => {
+    const group = [
+      'P0115',
+      'P0116',
+      'P0117',
+      'P0118',
+      'P0119',
+      'P0125',
+      'P0126',
+      'P0128',
+      'P0217',
+      'P0480',
+      'P0481',
+      'P0482',
+      'P0483',
+      'P0495',
+      'P0526',
+      'P0597',
+      'P0598',
+      'P0599',
+      'P2181',
+      'P2182',
+      'P2183',
+      'P2184',
+      'P2185'
+    ];
+    expect(group.filter((code) => !CODES[code])).toEqual([]);
+    for (const { points } of Object.values(CODES)) expect(points.every((p) => p in SUSPECTS)).toBe(true);
+  });
+  it.each([
+    ['p 0118', 'P0118'],
+    ['0118', 'P0118'],
+    ['P2183', 'P2183'],
+    ['u0100', 'U0100'],
+    ['P9118', null],
+    ['sensor', null]
+  ])('%s is %s', (typed, code) => {
+    expect(readCode(typed)).toBe(code);
+  });
+  it('are found by number or by words, the number first', () => {
+    expect(findCodes('0118')[0]).toBe('P0118');
+    expect(findCodes('open circuit sensor')).toContain('P0118');
+    expect(findCodes('p011').slice(0, 3)).toEqual(['P0111', 'P0112', 'P0113']);
+    expect(findCodes('  ')).toEqual([]);
+  });
+});
+
+describe('symptoms', () => {
+  it('cover every kind a driver tells of, and point at suspects of the catalogue', () => {
+    expect(new Set(SYMPTOM_IDS.map((id) => SYMPTOMS[id].kind))).toEqual(new Set(Object.keys(SYMPTOM_KINDS)));
+    for (const id of SYMPTOM_IDS) expect(SYMPTOMS[id].points.every((p) => p in SUSPECTS)).toBe(true);
+  });
+  it('read as a sentence', () => {
+    expect(symptomText({ what: 'gauge-high', when: ['idle', 'crawl'] })).toBe(
+      'Gauge: climbs or reads high, at idle, crawling'
+    );
+  });
+  it('turn with the situation: hot when crawling points at air, hot on a grade at flow', () => {
+    const lead = (when: 'crawl' | 'grade') => {
+      const points = pointsOf([{ what: 'gauge-high', when: [when] }]);
+      return points.get('clutch-slipping')! - points.get('radiator-clogged')!;
+    };
+    expect(lead('crawl')).toBeGreaterThan(0);
+    expect(lead('grade')).toBeLessThan(0);
+    expect(pointsOf([]).size).toBe(0);
+  });
+});
