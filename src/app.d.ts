@@ -10,10 +10,6 @@ declare global {
       /** The units this person reads in. */
       units: UnitChoice;
     }
-    interface PageState {
-      /** The check whose sheet is open on the job; null once it was closed. */
-      check?: string | null;
-    }
   }
 }
 

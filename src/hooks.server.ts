@@ -1,6 +1,11 @@
 import type { Handle, HandleServerError } from '@sveltejs/kit';
 import { readUnitChoice } from '$core/units/say';
+import { closeDatabase } from '$lib/server/database';
+import { closeImports } from '$lib/server/import-pool';
 import { log } from '$lib/server/log';
+
+// Idle connections and threads would keep a server that was told to stop for another ten seconds.
+process.once('sveltekit:shutdown', () => void Promise.all([closeDatabase(), closeImports()]));
 
 const THEMES = ['system', 'day', 'night'] as const;
 

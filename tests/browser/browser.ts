@@ -1,6 +1,6 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { Builder, By, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
 
@@ -54,7 +54,7 @@ export async function viewport(driver: WebDriver, width: number, height: number)
   });
 }
 
-export const WAIT_MS = 15_000;
+export const WAIT_MS = Number(process.env.WAIT_MS ?? 15_000);
 
 /** Waits until an element is there and seen. */
 export async function see(driver: WebDriver, locator: By): Promise<WebElement> {
@@ -72,6 +72,17 @@ export async function alive(driver: WebDriver): Promise<void> {
     () => driver.executeScript('return document.documentElement.dataset.alive === "yes"'),
     WAIT_MS,
     'the page never came alive'
+  );
+}
+
+const AXE = readFileSync(resolve('node_modules/axe-core/axe.min.js'), 'utf8');
+
+/** What the accessibility checker finds wrong with the page as it is, in a theme. */
+export async function faultsByAxe(driver: WebDriver, theme: 'day' | 'night'): Promise<string[]> {
+  await driver.executeScript(`document.documentElement.dataset.theme = '${theme}'`);
+  await driver.executeScript(AXE);
+  return driver.executeAsyncScript<string[]>(
+    'const done = arguments[arguments.length - 1]; axe.run(document).then((r) => done(r.violations.map((v) => v.id + ": " + v.nodes.slice(0, 3).map((n) => n.target.join(" ")).join(" | "))))'
   );
 }
 

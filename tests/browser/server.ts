@@ -29,6 +29,7 @@ export async function testServer(): Promise<TestServer> {
   let process_: ChildProcess | undefined;
 
   async function start(): Promise<void> {
+    if (process_) return;
     process_ = spawn('node', ['build/index.js'], {
       env: {
         ...process.env,

@@ -83,7 +83,7 @@ describe('the registry', () => {
   });
 
   it('takes away what a vehicle does not have, with the reason', () => {
-    const lacks = (id: CheckId, sheet: SpecSheet) => checkOf(id).lacks(sheet);
+    const lacks = (id: CheckId, sheet: SpecSheet) => checkOf(id).lacks?.(sheet) ?? null;
     expect(lacks('clutch-cold-turn', curlew)).toBe('no fan clutch');
     expect(lacks('clutch-cold-turn', fathom)).toBeNull();
     expect(lacks('relay-bench', fathom)).toBe('no fan relay');

@@ -78,8 +78,10 @@ export function inUnits(text: string, choice: UnitChoice): string {
       const offset = space === DIFFERENCE ? 0 : to.offset;
       const convert = (digits: string) => {
         const value = Number(digits.replace('−', '-'));
+        const converted = fromBase(value, { ...to, offset });
         const decimals = (digits.split('.')[1]?.length ?? 0) + (to.factor > 1.5 * base.factor ? 1 : 0);
-        return plain(fromBase(value, { ...to, offset }), decimals);
+        // A limit of 2 °C is 3.6 °F, not 4.
+        return space === DIFFERENCE ? trimmed(converted, Math.max(1, decimals)) : plain(converted, decimals);
       };
       shown = shown.replace(
         new RegExp(`${NUMBER}${space}${escaped(base.symbol)}`, 'g'),

@@ -38,7 +38,8 @@
   $effect(stayLive);
   // Leaving would end at an error page; what is open goes on working without the server.
   beforeNavigate((navigation) => {
-    if (!serverAway() || navigation.willUnload) return;
+    const samePage = navigation.to?.url.pathname === page.url.pathname;
+    if (!serverAway() || navigation.willUnload || samePage) return;
     navigation.cancel();
     toast('The server does not answer. Stay here: entries are kept and go out when it is back.');
   });

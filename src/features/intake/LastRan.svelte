@@ -37,9 +37,11 @@
         onclick={() => (ran = value)}>{label}</button
       >
     {/each}
-    <div class="-mt-6 w-36">
+    <span class="pt-2.5 pl-1">or hours ago</span>
+    <div class="w-32">
       <QuantityInput
-        label="or hours ago"
+        label="Hours ago"
+        quiet
         kind="time"
         unit={HOURS}
         value={ran?.kind === 'stopped' ? ran.hours * 3600 : null}

@@ -2,7 +2,7 @@
   import Download from '@lucide/svelte/icons/download';
   import FileUp from '@lucide/svelte/icons/file-up';
   import { toast } from 'svelte-sonner';
-  import { goto, invalidateAll, pushState } from '$app/navigation';
+  import { goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import CheckPage from '$features/checks/CheckPage.svelte';
   import { checkOf, isCheckId, type CheckId } from '$core/checks/registry';
@@ -60,22 +60,23 @@
   const facts = $derived([...otherHeat, ...factsOf(state_, runHeats)]);
   const firm = $derived(holding(facts));
   const cooling = $derived(coolingOf(firm));
-  const heat = $derived(thermalAt(firm, clock.iso, sheet, cooling));
+  /** The clock ticks now and then; what was entered since its last tick counts at once. */
+  const now = $derived(events.reduce((latest, e) => (e.at > latest ? e.at : latest), clock.iso));
+  const heat = $derived(thermalAt(firm, now, sheet, cooling));
   const judged = $derived(judgeChecks(state_, facts, sheet));
   const plan = $derived(planOf({ sheet, symptoms: state_.intake.symptoms, done: judged, state: heat }));
   const closed = $derived(state_.state === 'closed');
 
-  const asked = $derived(
-    page.state.check === undefined ? page.url.searchParams.get('check') : page.state.check
-  );
+  const asked = $derived(page.url.searchParams.get('check'));
   const open = $derived(isCheckId(asked) ? asked : null);
   const base = $derived(`/jobs/${job.number}`);
 
-  /** Sheets open without the server, so that readings can be taken while it is away. */
+  /** An address of its own for each sheet. Nothing is loaded for it, so that it opens while the server is away. */
   function openCheck(id: CheckId | null) {
     problems = [];
-    pushState(id ? `${base}?check=${id}` : base, { check: id });
-    window.scrollTo(0, 0);
+    const run = page.url.searchParams.get('run');
+    const query = [run ? `run=${run}` : '', id ? `check=${id}` : ''].filter(Boolean).join('&');
+    void goto(`${base}${query ? `?${query}` : ''}`);
   }
 
   const importHref = $derived(`${base}/import`);
@@ -191,7 +192,7 @@
       earlier={judged.filter((j) => j.check === open)}
       contextAt={(at, except) => contextOf(state_, facts, sheet, open, at, except)}
       acknowledged={state_.acknowledged}
-      now={clock.iso}
+      {now}
       {zone}
       {write}
       onclose={() => openCheck(null)}
@@ -201,12 +202,12 @@
 {:else}
   {#if !closed}
     <div class="mb-3 grid gap-3 lg:grid-cols-2">
-      <EngineCard {heat} now={clock.iso} {zone} onnote={note} />
+      <EngineCard {heat} {now} {zone} onnote={note} />
       {#if plan.next}<NextCheck next={plan.next} {heat} onopen={openCheck} />{/if}
     </div>
   {/if}
   {#if !closed || judged.length > 0}
-    <HeatLine {plan} state={heat} now={clock.iso} {zone} {closed} onopen={openCheck} />
+    <HeatLine {plan} state={heat} {now} {zone} {closed} onopen={openCheck} />
   {/if}
 
   <RunTabs {runs} current={run?.id ?? null} {base} {zone} />

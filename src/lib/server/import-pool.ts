@@ -13,3 +13,8 @@ export async function importInWorker(task: ImportTask): Promise<Result<ImportedR
   pool ??= new Piscina({ filename: file, maxThreads: 2, idleTimeout: 60_000 });
   return pool.run(task, { transferList: [task.bytes.buffer as ArrayBuffer] });
 }
+
+export async function closeImports(): Promise<void> {
+  await pool?.close();
+  pool = undefined;
+}

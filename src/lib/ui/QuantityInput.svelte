@@ -13,6 +13,8 @@
     /** What is wrong with it in its context; what cannot be read at all is said by itself. */
     problem?: string;
     required?: boolean;
+    /** The label is for those who cannot see the field among its words. */
+    quiet?: boolean;
     /** Tells its value when the field is left, not at every key. */
     lazy?: boolean;
     onvalue?: (value: number | null) => void;
@@ -25,6 +27,7 @@
     hint,
     problem,
     required = false,
+    quiet = false,
     lazy = false,
     onvalue
   }: Props = $props();
@@ -61,7 +64,7 @@
 </script>
 
 <div>
-  <label for={id} class="mb-1 block text-sm font-semibold">{label}</label>
+  <label for={id} class={quiet ? 'sr-only' : 'mb-1 block text-sm font-semibold'}>{label}</label>
   <div class="relative">
     <input
       {id}

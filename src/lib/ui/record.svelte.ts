@@ -1,4 +1,5 @@
 import { invalidate } from '$app/navigation';
+import { navigating } from '$app/state';
 import { readEvent, type EventInput, type RecordEvent } from '$core/record/events';
 import { spoken } from '$core/record/spoken';
 import { Outbox, type Answer, type Sent } from './outbox';
@@ -101,12 +102,15 @@ export const flush = (): Promise<void> => outbox().flush();
 export const dropWaiting = (id: string): Promise<void> => outbox().drop(id);
 
 /** Loads the pages anew that show a stream of the record, or any of it. */
-export const refresh = (stream: string | null): Promise<void> =>
-  invalidate((url) =>
+export async function refresh(stream: string | null): Promise<void> {
+  // Loading anew in the middle of a navigation would call it off.
+  while (navigating.to) await navigating.complete?.catch(() => undefined);
+  await invalidate((url) =>
     stream === null
       ? url.protocol === 'record:'
       : url.href === `record:${stream}` || url.href === 'record:any'
   );
+}
 
 /** A record as the server gave it, with what this browser knows beyond it: entries that wait or were just taken. */
 export function withWaiting(stream: string, events: readonly RecordEvent[]): RecordEvent[] {
