@@ -73,7 +73,6 @@ const VIEWS: Record<string, () => Promise<void>> = {
       await driver.findElement(By.xpath(`//button[normalize-space(.)="${word}"]`)).click();
     await driver.executeScript('scrollTo(0, 0); document.activeElement.blur()');
     await shoot('intake');
-    await shoot('intake-night', 'night');
     await driver.executeScript('localStorage.clear()');
   },
   checks: async () => {
@@ -91,14 +90,12 @@ const VIEWS: Record<string, () => Promise<void>> = {
       10_000
     );
     await shoot('import');
-    await shoot('import-night', 'night');
   },
   vehicles: async () => {
     await go('/vehicles');
     await shoot('vehicles');
     await go(await driver.executeScript<string>('return document.querySelector("tbody a").href'));
     await shoot('vehicle');
-    await shoot('vehicle-night', 'night');
     await go(`${await driver.getCurrentUrl()}/sheet`);
     await shoot('sheet');
   },

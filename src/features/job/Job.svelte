@@ -173,9 +173,7 @@
       {#if run}<a class="btn" href="/api/runs/{run.id}/log.csv" download
           ><Download size={18} aria-hidden="true" />CSV</a
         >{/if}
-      <a class="btn {run ? '' : 'btn-main'}" href={importHref}
-        ><FileUp size={18} aria-hidden="true" />Import a log</a
-      >
+      <a class="btn" href={importHref}><FileUp size={18} aria-hidden="true" />Import a log</a>
     </div>
   {/if}
 </header>
