@@ -1,6 +1,7 @@
 import type { SpecSheet } from '../core/formats/spec-sheet';
 import type { Analysis } from '../core/run/analyse';
 import { midSentence, verdictTitle } from '../core/run/words';
+import { plainText } from '../core/units/say';
 import { SUSPECTS } from '../core/suspects/catalogue';
 
 const MARK = { 'as-expected': ' ok ', off: 'OFF ', note: '    ' } as const;
@@ -32,5 +33,5 @@ export function analysisText(
     );
   const all = [...a.warnings, ...warnings];
   if (all.length > 0) lines.push('', 'Note', ...all.map((w) => `  ${w}`));
-  return `${lines.join('\n')}\n`;
+  return plainText(`${lines.join('\n')}\n`);
 }

@@ -1,39 +1,17 @@
 import { resolve } from 'node:path';
 import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { alive, faultsByAxe, openBrowser, see, WAIT_MS, withText, type Browser } from './browser';
-import { testServer, type TestServer } from './server';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { useApp } from './app';
+import { alive, faultsByAxe, see, WAIT_MS, withText } from './browser';
+import type { TestServer } from './server';
 
 let server: TestServer;
-let browser: Browser;
 let driver: WebDriver;
+const { go, textOf, button, inputOf, type, newJob } = useApp((s, d) => ([server, driver] = [s, d]));
 
-beforeAll(async () => {
-  server = await testServer();
-  browser = await openBrowser();
-  driver = browser.driver;
-});
-afterAll(async () => {
-  await browser?.close();
-  await server?.end();
-});
-
-// A test that stopped the server and failed must not take the others with it.
-afterEach(() => server.start());
-
-const go = async (path: string) => {
-  await driver.get(server.address + path);
-  await alive(driver);
-};
-const textOf = async (css: string) => (await see(driver, By.css(css))).getText();
-const button = (text: string) => see(driver, withText('button', text));
 const active = () => driver.switchTo().activeElement();
 const body = () => driver.findElement(By.css('body'));
 const outcome = async () => (await see(driver, By.css('[data-outcome]'))).getAttribute('data-outcome');
-const inputOf = (label: string) =>
-  see(driver, By.xpath(`//label[normalize-space(.)=${JSON.stringify(label)}]/following::input[1]`));
-const type = async (label: string, text: string) =>
-  (await inputOf(label)).sendKeys(Key.chord(Key.CONTROL, 'a'), text);
 /** How a check stands on the heat line. */
 const onLine = (id: string, result: string) =>
   see(driver, By.css(`[data-check="${id}"][data-result="${result}"]`));
@@ -49,25 +27,6 @@ async function tabTo(wanted: (el: WebElement) => Promise<boolean>, most = 80): P
 const says = (text: string) => async (el: WebElement) =>
   (await el.getText()).trim().startsWith(text) || (await el.getAccessibleName()).startsWith(text);
 
-/** A new job on a vehicle of the demo, opened through the record as the interface would. */
-async function newJob(fleetNo: string): Promise<string> {
-  const vehicle = await server.db.vehicles.findOne({ where: { fleetNo } });
-  const id = crypto.randomUUID();
-  const answer = await fetch(`${server.address}/api/events`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json', Origin: server.address },
-    body: JSON.stringify({
-      id: crypto.randomUUID(),
-      stream: `job:${id}`,
-      who: 'Tobin Skarre',
-      at: new Date().toISOString(),
-      kind: 'job.opened',
-      payload: { vehicleId: vehicle!.id, complaint: 'Hot in the queue' }
-    })
-  });
-  expect(await answer.json()).toMatchObject({ ok: true });
-  return `/jobs/${(await server.db.jobs.findByPk(id))!.number}`;
-}
 const jobId = async (path: string) =>
   (await server.db.jobs.findOne({ where: { number: Number(path.split('/')[2]) } }))!.id;
 const recorded = async (path: string, kind: string) =>
@@ -358,7 +317,9 @@ describe('units, search, photos', () => {
     await type('Ambient', '50');
     await type('Coolant when it stopped', '92 C');
     // 82 °C above ambient · e⁻¹ = 30.2 °C, which is 54.4 °F.
-    expect(await textOf('[data-outcome]')).toMatch(/at 198\s°F it is 54\.4\s°F above ambient.*below 3\.6\s°F/);
+    expect(await textOf('[data-outcome]')).toMatch(
+      /at 198\s°F it is 54\.4\s°F above ambient.*below 3\.6\s°F/
+    );
     await (await button('Write it down')).click();
     await onLine('soak', 'fail');
     const [event] = await server.db.events.findAll({

@@ -3,49 +3,24 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import {
-  alive,
-  faultsByAxe,
-  openBrowser,
-  painted,
-  see,
-  viewport,
-  WAIT_MS,
-  withText,
-  type Browser
-} from './browser';
-import { testServer, type TestServer } from './server';
+import { afterAll, describe, expect, it } from 'vitest';
+import { useApp } from './app';
+import { alive, faultsByAxe, painted, see, viewport, WAIT_MS, withText } from './browser';
+import type { TestServer } from './server';
 
 const folder = mkdtempSync(join(tmpdir(), 'pyrethos-journey-'));
 const LOG = resolve('tests/browser/files/any-logger.csv');
 let server: TestServer;
-let browser: Browser;
 let driver: WebDriver;
+const { go, textOf, button, type } = useApp((s, d) => ([server, driver] = [s, d]));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-beforeAll(async () => {
-  server = await testServer();
-  browser = await openBrowser();
-  driver = browser.driver;
-});
-afterAll(async () => {
-  await browser?.close();
-  await server?.end();
-  rmSync(folder, { recursive: true, force: true });
-});
-
-const go = async (path: string) => {
-  await driver.get(server.address + path);
-  await alive(driver);
-};
 const file = (name: string, content: string | Uint8Array) => {
   const path = join(folder, name);
   writeFileSync(path, content);
   return path;
 };
 const choose = async (path: string) => (await driver.findElement(By.css('input[type=file]'))).sendKeys(path);
-const textOf = async (css: string) => (await see(driver, By.css(css))).getText();
-const button = (text: string) => see(driver, withText('button', text));
 const pick = async (label: string, option: string) => {
   const select = await see(driver, By.css(`select[aria-label=${JSON.stringify(label)}]`));
   await select.findElement(By.xpath(`./option[normalize-space(.)=${JSON.stringify(option)}]`)).click();
@@ -220,21 +195,13 @@ describe('a spec sheet', () => {
     await (await see(driver, withText('a', 'Edit the sheet'))).click();
     await see(driver, withText('h1', 'Spec sheet'));
   };
-  const type = async (label: string, text: string) => {
-    const input = await see(
-      driver,
-      By.xpath(`//label[normalize-space(.)=${JSON.stringify(label)}]/following::input[1]`)
-    );
-    await input.sendKeys(Key.chord(Key.CONTROL, 'a'), text);
-    return input;
-  };
 
   it('takes temperatures in the unit they are typed in, and is undone', async () => {
     await open('QH-03');
     await type('Starts to open', '190F');
     expect(await textOf('main')).toContain('= 87.8 °C');
     await (await button('Save the sheet')).click();
-    await see(driver, withText('dd', '87.77'));
+    await see(driver, withText('dd', '87.8 °C'));
     await (await button('Undo')).click();
     await driver.wait(until.elementLocated(By.xpath('//dd[normalize-space(.)="86 °C"]')), WAIT_MS);
   });

@@ -1,4 +1,5 @@
 import type { Analysis } from '../run/analyse';
+import { plainText } from '../units/say';
 
 const tenth = (x: number | null | undefined) => (x == null ? null : Math.round(x * 10) / 10);
 
@@ -44,9 +45,13 @@ export function analysisFile(a: Analysis, warnings: readonly string[] = []) {
         meanLoadPct: Math.round(s.meanLoadPct)
       }))
     },
-    evidence: a.evidence,
-    couldNotShow: a.couldNotShow,
-    warnings: [...a.warnings, ...warnings]
+    evidence: a.evidence.map((e) => ({ ...e, text: plainText(e.text) })),
+    couldNotShow: a.couldNotShow.map((b) => ({
+      ...b,
+      because: plainText(b.because),
+      toShow: plainText(b.toShow)
+    })),
+    warnings: [...a.warnings, ...warnings].map(plainText)
   };
 }
 

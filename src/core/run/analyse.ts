@@ -1,3 +1,4 @@
+import { sayC } from '../units/say';
 import type { Log } from '../formats/channels';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { expectedBand, type Band } from '../plant/band';
@@ -144,7 +145,7 @@ function warningsOf(grid: Grid, run: RunDrive): string[] {
     );
   if (run.ambientFrom !== 'ambient')
     warnings.push(
-      `no ambient temperature in the log; ${Math.round(run.ambientC)} °C taken from ${run.ambientFrom === 'assumed' ? 'a usual day' : `the ${run.ambientFrom}`}`
+      `no ambient temperature in the log; ${sayC(run.ambientC, 0)} taken from ${run.ambientFrom === 'assumed' ? 'a usual day' : `the ${run.ambientFrom}`}`
     );
   if (grid.leftOutS > 1)
     warnings.push(

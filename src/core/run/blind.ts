@@ -1,5 +1,6 @@
 import { PLANT_FAULTS, withFault, type FaultId } from '../plant/faults';
 import { NOT_IN_A_LOG, SUSPECTS } from '../suspects/catalogue';
+import { sayC } from '../units/say';
 import { midSentence } from './words';
 import { ELECTRICAL } from './candidates';
 import { binned, distance2 } from './likelihood';
@@ -92,7 +93,7 @@ function reason(id: FaultId, bench: Bench): { because: string; toShow: string } 
     case 'thermostat-sluggish':
       return neverOpened
         ? {
-            because: `coolant never reached start-to-open at ${opens} °C`,
+            because: `coolant never reached start-to-open at ${sayC(opens)}`,
             toShow: 'Run on until the thermostat has opened and regulated for ten minutes'
           }
         : {
@@ -124,7 +125,7 @@ function reason(id: FaultId, bench: Bench): { because: string; toShow: string } 
         because:
           on === null || max >= on
             ? 'the fan is not in the log'
-            : `coolant never reached ${on} °C, where the fan should come on`,
+            : `coolant never reached ${sayC(on)}, where the fan should come on`,
         toShow: 'Hold a fast idle until the fan switches, with its command logged'
       };
     case 'airflow-restricted':
@@ -133,7 +134,7 @@ function reason(id: FaultId, bench: Bench): { because: string; toShow: string } 
     case 'coolant-low':
       return neverOpened
         ? {
-            because: `coolant never reached start-to-open at ${opens} °C, so the radiator was not used`,
+            because: `coolant never reached start-to-open at ${sayC(opens)}, so the radiator was not used`,
             toShow: 'Warm up fully, then pull a grade or idle for fifteen minutes'
           }
         : {
@@ -158,7 +159,7 @@ function reason(id: FaultId, bench: Bench): { because: string; toShow: string } 
             toShow: 'Hold a fast idle until the fan has switched twice'
           }
         : {
-            because: `coolant never reached ${on} °C, where the fan should come on`,
+            because: `coolant never reached ${sayC(on)}, where the fan should come on`,
             toShow: 'Hold a fast idle until the coolant reaches the fan’s switching temperature'
           };
   }

@@ -1,4 +1,5 @@
 import type { SpecSheet } from '../formats/spec-sheet';
+import { sayC, sayDeltaC } from '../units/say';
 import type { Features } from './features';
 import type { Grid, RunDrive } from './grid';
 import type { Departure } from './fit';
@@ -9,7 +10,8 @@ export interface Evidence {
   readonly state: 'as-expected' | 'off' | 'note';
 }
 
-const c = (x: number) => `${Math.round(x * 10) / 10} °C`;
+const c = sayC;
+const by = sayDeltaC;
 const clock = (s: number) => `${Math.floor(s / 60)}:${String(Math.round(s % 60)).padStart(2, '0')}`;
 
 /** What the run showed, each finding with the limit it was held against. Order: as the run went. */
@@ -22,9 +24,9 @@ export function evidenceOf(f: Features, grid: Grid, run: RunDrive, spec: SpecShe
     const name = f.startMinusAmbientC !== null ? 'ambient' : 'intake air';
     if (other === null) add('note', `Started at ${c(f.startC)}; nothing logged to compare it with`);
     else if (Math.abs(other) <= 3)
-      add('as-expected', `Started at ${c(f.startC)}, within 3 °C of ${name}: soaked`);
-    else if (other > 0) add('note', `Started ${c(other)} above ${name}: not soaked, or reads hot`);
-    else add('off', `Started ${c(-other)} below ${name}, which a standing engine cannot be`);
+      add('as-expected', `Started at ${c(f.startC)}, within ${by(3)} of ${name}: soaked`);
+    else if (other > 0) add('note', `Started ${by(other)} above ${name}: not soaked, or reads hot`);
+    else add('off', `Started ${by(-other)} below ${name}, which a standing engine cannot be`);
   }
   opening(f, spec, add);
   hose(f, spec, add);
@@ -53,7 +55,7 @@ export function departureEvidence(departure: Departure | null): Evidence[] {
   return [
     {
       state: Math.abs(byC) >= 2 * NOTEWORTHY_C ? 'off' : 'note',
-      text: `Up to ${c(Math.abs(byC))} ${byC > 0 ? 'above' : 'below'} a healthy engine on this drive, ${driving} at ${clock(atS)}`
+      text: `Up to ${by(Math.abs(byC))} ${byC > 0 ? 'above' : 'below'} a healthy engine on this drive, ${driving} at ${clock(atS)}`
     }
   ];
 }
@@ -66,26 +68,26 @@ function electrical(grid: Grid, add: Add): void {
     add('off', `Reads the open-circuit default for ${Math.round(openShare * 100)} % of the run`);
   else if (shortShare > 0.8)
     add('off', `Reads the short-circuit default for ${Math.round(shortShare * 100)} % of the run`);
-  else if (frozen) add('note', 'The reading does not move by more than 1 °C in the whole run');
+  else if (frozen) add('note', `The reading does not move by more than ${by(1)} in the whole run`);
   if (excursions.length > 0) {
     const first = excursions[0];
     add(
       'off',
-      `${excursions.length} jump${excursions.length === 1 ? '' : 's'} no coolant can make (faster than 2.5 °C a second), first at ${clock(first.fromS)} to ${c(first.reachedC)}`
+      `${excursions.length} jump${excursions.length === 1 ? '' : 's'} no coolant can make (faster than ${by(2.5)} a second), first at ${clock(first.fromS)} to ${c(first.reachedC)}`
     );
   }
 }
 
 function opening(f: Features, spec: SpecSheet, add: Add): void {
   const { startOpenC } = spec.thermostat;
-  if (f.warmRateCPerMin !== null) add('note', `Warmed at ${f.warmRateCPerMin.toFixed(1)} °C a minute`);
+  if (f.warmRateCPerMin !== null) add('note', `Warmed at ${by(f.warmRateCPerMin)} a minute`);
   if (f.knee) {
     const off = f.knee.celsius - startOpenC;
-    const where = `Knee at ${c(f.knee.celsius)} ± ${c(2 * f.knee.uncertaintyC)} after ${clock(f.knee.atS)}`;
-    if (off < -5) add('off', `${where}: ${c(-off)} below start-to-open at ${c(startOpenC)}`);
-    else if (off > 7) add('off', `${where}: ${c(off)} above start-to-open at ${c(startOpenC)}`);
+    const where = `Knee at ${c(f.knee.celsius)} ± ${by(2 * f.knee.uncertaintyC)} after ${clock(f.knee.atS)}`;
+    if (off < -5) add('off', `${where}: ${by(-off)} below start-to-open at ${c(startOpenC)}`);
+    else if (off > 7) add('off', `${where}: ${by(off)} above start-to-open at ${c(startOpenC)}`);
     else add('as-expected', `${where}; start-to-open is ${c(startOpenC)}`);
-    if ((f.overshootC ?? 0) > 6) add('off', `Overshot by ${c(f.overshootC!)} at the first opening`);
+    if ((f.overshootC ?? 0) > 6) add('off', `Overshot by ${by(f.overshootC!)} at the first opening`);
   } else if (f.maxC !== null && f.startC !== null && f.maxC > startOpenC + 8 && f.startC < startOpenC - 20)
     add('off', `Rose past start-to-open at ${c(startOpenC)} without a knee`);
   else if (f.plateauC !== null && f.startC !== null && f.startC < startOpenC - 20)
@@ -113,13 +115,13 @@ function regulating(f: Features, spec: SpecSheet, add: Add): void {
   if (f.plateauC === null) return add('note', 'Still warming up at the end of the run');
   const low = spec.regulating?.lowC ?? spec.thermostat.startOpenC - 4;
   const high = spec.regulating?.highC ?? spec.thermostat.fullOpenC;
-  const text = `Regulated at ${c(f.plateauC)} ± ${c(f.plateauSpreadC ?? 0)}; should be ${low} to ${high} °C`;
+  const text = `Regulated at ${c(f.plateauC)} ± ${by(f.plateauSpreadC ?? 0)}; should be ${low} to ${c(high)}`;
   add(f.plateauC < low - 2 || f.plateauC > high + 4 ? 'off' : 'as-expected', text);
   if (f.roadMinusIdleC === null) return;
   const lower = -f.roadMinusIdleC;
-  if (lower > 5 && f.plateauC < low) add('off', `${c(lower)} lower on the move than at idle`);
-  else if (lower < -6) add('off', `${c(-lower)} hotter on the move than at idle`);
-  else add('note', `On the move ${c(Math.abs(lower))} ${lower > 0 ? 'lower' : 'higher'} than at idle`);
+  if (lower > 5 && f.plateauC < low) add('off', `${by(lower)} lower on the move than at idle`);
+  else if (lower < -6) add('off', `${by(-lower)} hotter on the move than at idle`);
+  else add('note', `On the move ${by(Math.abs(lower))} ${lower > 0 ? 'lower' : 'higher'} than at idle`);
 }
 
 function fan(f: Features, spec: SpecSheet, add: Add): void {

@@ -143,7 +143,7 @@ describe('words', () => {
 
   it('of a run that says too little name what would say more', () => {
     expect(verdictTitle(a)).toBe('Not enough to say');
-    expect(verdictSentence(a)).toMatch(/^Coolant never reached start-to-open at 86 °C\. Run on until/);
+    expect(verdictSentence(a)).toMatch(/^Coolant never reached start-to-open at 86\s°C\. Run on until/);
   });
 
   it('tell blind spots of one cause together, each once', () => {

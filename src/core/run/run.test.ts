@@ -184,7 +184,7 @@ describe('what a run could not have shown', () => {
     const spot = analyse(made('none', 0, 'mixed', 5), curlew).couldNotShow.find(
       (b) => b.fault === 'fan-motor-dead'
     );
-    expect(spot?.because).toBe('coolant never reached 101 °C, where the fan should come on');
+    expect(spot?.because).toBe('coolant never reached 101\u00a0°C, where the fan should come on');
     expect(spot?.toShow).toContain('fast idle');
   });
 

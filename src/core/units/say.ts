@@ -30,6 +30,9 @@ export const sayDeltaC = (celsius: number, digits = 1): string =>
 export const say = (value: number, kind: QuantityKind): string =>
   formatQuantity(value, kind).replace(/ /g, READING);
 
+/** A sentence with plain spaces, for files and terminals. */
+export const plainText = (text: string): string => text.replace(/[\u00a0\u202f]/g, ' ');
+
 /** The unit a person reads each kind of quantity in, by symbol; the core's where none is chosen. */
 export type UnitChoice = Partial<Record<QuantityKind, string>>;
 

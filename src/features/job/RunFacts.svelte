@@ -1,6 +1,6 @@
 <script lang="ts">
   import { clock } from '$lib/ui/when';
-  import { formatQuantity } from '$core/units/quantity';
+  import { inUnit, shown, shownDifference, told } from '$lib/ui/units';
   import type { RunView } from './types';
 
   interface Props {
@@ -8,16 +8,16 @@
   }
   let { run }: Props = $props();
   const f = $derived(run.analysis.features);
-  const c = (x: number | null | undefined) => formatQuantity(x, 'temperature');
-  const signed = (x: number | null) => (x === null ? '–' : `${x > 0 ? '+' : ''}${c(x)}`);
+  const c = (x: number | null | undefined) => shown(x, 'temperature');
+  const signed = (x: number | null) => (x === null ? '–' : `${x > 0 ? '+' : ''}${shownDifference(x)}`);
 
   const facts = $derived([
     ['Start', c(f.startC)],
-    ['Warmed at', f.warmRateCPerMin === null ? '–' : `${f.warmRateCPerMin.toFixed(1)} °C/min`],
+    ['Warmed at', f.warmRateCPerMin === null ? '–' : `${shownDifference(f.warmRateCPerMin)}/min`],
     ['Knee', f.knee ? `${c(f.knee.celsius)} at ${clock(f.knee.atS)}` : 'none'],
     [
       'Plateau',
-      f.plateauC === null ? 'not reached' : `${c(f.plateauC)} ± ${(f.plateauSpreadC ?? 0).toFixed(1)}`
+      f.plateauC === null ? 'not reached' : `${c(f.plateauC)} ± ${shownDifference(f.plateauSpreadC ?? 0)}`
     ],
     ['Moving less idle', signed(f.roadMinusIdleC)],
     ['Highest', c(f.maxC)],
@@ -30,7 +30,7 @@
     [
       'Expected plateau',
       run.band?.plateauC
-        ? `${Math.round(run.band.plateauC.low)} to ${Math.round(run.band.plateauC.high)} °C`
+        ? `${Math.round(inUnit(run.band.plateauC.low, 'temperature'))} to ${shown(run.band.plateauC.high, 'temperature', 0)}`
         : '–'
     ],
     [
@@ -39,7 +39,7 @@
         ? 'not logged'
         : f.fan.switches
             .filter((s) => s.to === 'on')
-            .map((s) => `${Math.round(s.celsius)}°`)
+            .map((s) => `${Math.round(inUnit(s.celsius, 'temperature'))}°`)
             .slice(0, 6)
             .join(' ') || 'never'
     ],
@@ -73,7 +73,7 @@
           <tr class="border-line border-t"
             ><td class="py-1.5 pr-4">{clock(s.fromS)}</td><td class="py-1.5 pr-4">{clock(s.toS)}</td><td
               class="py-1.5 pr-4 font-sans">{s.kind}</td
-            ><td class="py-1.5 pr-4 text-right">{c(s.celsius)} ± {s.spreadC.toFixed(1)}</td><td
+            ><td class="py-1.5 pr-4 text-right">{c(s.celsius)} ± {shownDifference(s.spreadC)}</td><td
               class="py-1.5 text-right">{Math.round(s.meanLoadPct)} %</td
             ></tr
           >
@@ -84,7 +84,7 @@
   {#if run.importWarnings.length + run.analysis.warnings.length > 0}
     <h2 class="mt-5">To bear in mind</h2>
     <ul class="mt-1 list-disc space-y-1 pl-5">
-      {#each [...run.analysis.warnings, ...run.importWarnings] as w, i (i)}<li>{w}</li>{/each}
+      {#each [...run.analysis.warnings, ...run.importWarnings] as w, i (i)}<li>{told(w)}</li>{/each}
     </ul>
   {/if}
 </section>

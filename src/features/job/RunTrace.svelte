@@ -2,12 +2,11 @@
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
   import { CHANNELS, channel, type ChannelKey } from '$core/formats/channels';
-  import { formatQuantity } from '$core/units/quantity';
-  import { baseUnit } from '$core/units/units';
   import type { Thinned } from '$core/run/thin';
   import type * as TraceModule from '$lib/ui/chart/Trace.svelte';
   import type * as StripModule from '$lib/ui/chart/Strip.svelte';
   import { useShortcuts } from '$lib/ui/shortcuts.svelte';
+  import { inUnit, shown as inWords, unitOf } from '$lib/ui/units';
   import { clock } from '$lib/ui/when';
   import { thresholdsOf } from './thresholds';
   import type { RunView, Sheet } from './types';
@@ -45,7 +44,13 @@
 
   function opening() {
     const { knee, hose } = run.analysis.features;
-    if (knee) return [{ t: knee.atS, label: `knee ${Math.round(knee.celsius)}° at ${clock(knee.atS)}` }];
+    if (knee)
+      return [
+        {
+          t: knee.atS,
+          label: `knee ${Math.round(inUnit(knee.celsius, 'temperature'))}° at ${clock(knee.atS)}`
+        }
+      ];
     return hose.kind === 'rush' ? [{ t: hose.atS, label: `hose hot at ${clock(hose.atS)}` }] : [];
   }
 
@@ -59,7 +64,7 @@
     const { band } = run;
     if (!band) return '';
     const i = nearest(band.t, seconds);
-    return `${Math.round(band.low[i])} to ${Math.round(band.high[i])} °C expected`;
+    return `${Math.round(inUnit(band.low[i], 'temperature'))} to ${inWords(band.high[i], 'temperature', 0)} expected`;
   }
 
   /** Shows a stretch; where the whole log was thinned, its samples come anew in full detail. */
@@ -99,8 +104,7 @@
 
   const toggle = (key: ChannelKey) =>
     (shown = shown.includes(key) ? shown.filter((k) => k !== key) : [...shown, key]);
-  const shownValue = (key: ChannelKey, i: number) =>
-    formatQuantity(samples.channels[key]?.[i], channel(key).kind);
+  const shownValue = (key: ChannelKey, i: number) => inWords(samples.channels[key]?.[i], channel(key).kind);
 </script>
 
 <section class="card p-3" aria-label="Trace">
@@ -174,9 +178,9 @@
     {#each shown as key (key)}
       <chart.Strip
         t={samples.t}
-        values={samples.channels[key] ?? []}
+        values={(samples.channels[key] ?? []).map((v) => (v === null ? null : inUnit(v, channel(key).kind)))}
         title={channel(key).title}
-        unit={baseUnit(channel(key).kind).symbol}
+        unit={unitOf(channel(key).kind).symbol}
         {range}
         bind:cursor
       />

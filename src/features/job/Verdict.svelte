@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { told } from '$lib/ui/units';
   import Check from '@lucide/svelte/icons/check';
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import CircleCheck from '@lucide/svelte/icons/circle-check';
@@ -81,7 +82,7 @@
                 aria-label="Note"
               />{/if}
           </span>
-          <span>{e.text}</span>
+          <span>{told(e.text)}</span>
         </li>
       {/each}
     </ul>
@@ -108,7 +109,7 @@
               <li>
                 <p class="font-semibold">{b.titles.join(', ')}</p>
                 <p class="text-ink-2 text-sm">
-                  {sentence(b.because)}. <span class="text-ink">{b.toShow}.</span>
+                  {told(sentence(b.because))}. <span class="text-ink">{told(b.toShow)}.</span>
                 </p>
               </li>
             {/each}

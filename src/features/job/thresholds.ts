@@ -1,4 +1,5 @@
 import type { SpecSheet } from '$core/formats/spec-sheet';
+import { inUnit } from '$lib/ui/units';
 import type { Threshold } from '$lib/ui/chart/Trace.svelte';
 
 /** The levels of a spec sheet that a trace is read against; those at the same temperature share a label. */
@@ -16,5 +17,5 @@ export function thresholdsOf(sheet: SpecSheet | null): Threshold[] {
     ...(limits?.hotC == null ? [] : [{ celsius: limits.hotC, label: 'hot', kind: 'limit' } as const]),
     ...(limits?.stopC == null ? [] : [{ celsius: limits.stopC, label: 'stop', kind: 'limit' } as const])
   ];
-  return all.map((t) => ({ ...t, label: `${t.celsius}° ${t.label}` }));
+  return all.map((t) => ({ ...t, label: `${Math.round(inUnit(t.celsius, 'temperature'))}° ${t.label}` }));
 }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { inUnit, unitOf } from '$lib/ui/units';
   import { resistanceAt, sensitivityAt, voltageAt, type Curve } from '$core/thermistor/curve';
   import { formatQuantity } from '$core/units/quantity';
 
@@ -63,7 +64,7 @@
     {#each [-20, 0, 20, 40, 60, 80, 100, 120] as c (c)}
       <line x1={x(c)} x2={x(c)} y1={M.top} y2={H - M.bottom} stroke="var(--line)" opacity="0.6" />
       <text x={x(c)} y={H - 9} text-anchor="middle" class="reading" font-size="13" fill="var(--ink-2)"
-        >{c}°</text
+        >{Math.round(inUnit(c, 'temperature'))}°</text
       >
     {/each}
     {#if area}<polygon points={area} fill="var(--band)" opacity="0.35" />{/if}
@@ -73,15 +74,15 @@
     <table class="reading w-full text-right">
       <thead class="text-ink-2 text-sm"
         ><tr
-          ><th class="py-0.5 font-normal">°C</th><th class="py-0.5 font-normal">Ω</th>{#if volts}<th
-              class="py-0.5 font-normal">V</th
-            ><th class="py-0.5 font-normal">mV/°C</th>{/if}</tr
+          ><th class="py-0.5 font-normal">{unitOf('temperature').symbol}</th><th class="py-0.5 font-normal"
+            >Ω</th
+          >{#if volts}<th class="py-0.5 font-normal">V</th><th class="py-0.5 font-normal">mV/°C</th>{/if}</tr
         ></thead
       >
       <tbody>
         {#each TABLE as c (c)}
           <tr class="border-line border-t">
-            <td class="py-0.5">{c}</td>
+            <td class="py-0.5">{Math.round(inUnit(c, 'temperature'))}</td>
             <td class="py-0.5">{resistanceAt(curve, c).toFixed(c < 60 ? 0 : 1)}</td>
             {#if volts}<td class="py-0.5">{voltageAt(curve, c, volts.pull, volts.ref).toFixed(3)}</td><td
                 class="py-0.5">{sensitivityAt(curve, c, volts.pull, volts.ref).toFixed(1)}</td

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { inUnit, shown } from '$lib/ui/units';
   import Plus from '@lucide/svelte/icons/plus';
   import { useShortcuts } from '$lib/ui/shortcuts.svelte';
   import { fanWords, type Vehicle } from './types';
@@ -18,6 +19,8 @@
     )
   );
   $effect(() => useShortcuts([{ key: '/', label: 'Find a vehicle', run: () => filter?.focus() }]));
+  const range = (low: number | null | undefined, high: number | null | undefined) =>
+    `${low == null ? '–' : Math.round(inUnit(low, 'temperature'))} to ${shown(high, 'temperature', 0)}`;
 </script>
 
 <div class="mb-5 flex flex-wrap items-end gap-4">
@@ -64,16 +67,14 @@
             <td class="py-2 pr-4">{v.name}<br /><span class="text-ink-2 text-sm">{v.note}</span></td>
             {#if v.sheet}
               <td class="reading py-2 pr-4"
-                >{v.sheet.thermostat.startOpenC} to {v.sheet.thermostat.fullOpenC} °C<br /><span
+                >{range(v.sheet.thermostat.startOpenC, v.sheet.thermostat.fullOpenC)}<br /><span
                   class="text-ink-2 font-sans text-sm"
                   >{v.sheet.thermostat.side ?? 'side not given'}{v.sheet.thermostat.heaterOhm
                     ? ', heated'
                     : ''}</span
                 ></td
               >
-              <td class="reading py-2 pr-4"
-                >{v.sheet.regulating?.lowC ?? '–'} to {v.sheet.regulating?.highC ?? '–'} °C</td
-              >
+              <td class="reading py-2 pr-4">{range(v.sheet.regulating?.lowC, v.sheet.regulating?.highC)}</td>
               <td class="py-2 pr-4">{fanWords(v.sheet)}</td>
             {:else}<td colspan="3" class="text-off py-2 pr-4 font-semibold"
                 >No spec sheet: runs cannot be judged</td

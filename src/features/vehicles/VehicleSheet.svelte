@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { isBase, shown } from '$lib/ui/units';
   import Download from '@lucide/svelte/icons/download';
   import Pencil from '@lucide/svelte/icons/pencil';
   import { goto } from '$app/navigation';
@@ -11,6 +12,11 @@
   }
   let { vehicle }: Props = $props();
   const sheet = $derived(vehicle.sheet);
+  /** As given, in the units this person reads. */
+  const degrees = (celsius: number | null | undefined) =>
+    celsius == null
+      ? 'not given'
+      : shown(celsius, 'temperature', Number.isInteger(celsius) && isBase('temperature') ? 0 : 1);
   const given = (value: unknown, unit = '') =>
     value === null || value === undefined ? 'not given' : `${value}${unit ? ` ${unit}` : ''}`;
 
@@ -23,15 +29,15 @@
               ['Fuel', given(sheet.engine?.fuel)],
               ['Displacement', given(sheet.engine?.displacementL, 'L')],
               ['Coolant', given(sheet.engine?.coolantL, 'L')],
-              ['Cap', given(sheet.cap?.kPa, 'kPa')]
+              ['Cap', sheet.cap?.kPa == null ? 'not given' : shown(sheet.cap.kPa, 'pressure')]
             ]
           },
           {
             title: 'Thermostat',
             rows: [
-              ['Starts to open', `${sheet.thermostat.startOpenC} °C`],
-              ['Fully open', `${sheet.thermostat.fullOpenC} °C`],
-              ['Shut again by', given(sheet.thermostat.closedByC, '°C')],
+              ['Starts to open', degrees(sheet.thermostat.startOpenC)],
+              ['Fully open', degrees(sheet.thermostat.fullOpenC)],
+              ['Shut again by', degrees(sheet.thermostat.closedByC)],
               ['Lift at least', given(sheet.thermostat.minLiftMm, 'mm')],
               ['Sits at the', given(sheet.thermostat.side)],
               ['Heater', sheet.thermostat.heaterOhm ? `${sheet.thermostat.heaterOhm} Ω` : 'none given']
@@ -41,7 +47,10 @@
             title: 'Fan',
             rows: [
               ['Drive', fanWords(sheet).replace(/, \d.*$/, '')],
-              ...(sheet.fan?.stages ?? []).map((s) => [`On, ${s.name}`, `${s.onC} °C, off ${s.offC} °C`]),
+              ...(sheet.fan?.stages ?? []).map((s) => [
+                `On, ${s.name}`,
+                `${degrees(s.onC)}, off ${degrees(s.offC)}`
+              ]),
               ['With A/C', given(sheet.fan?.onWithAc == null ? null : sheet.fan.onWithAc ? 'on' : 'no')],
               ['After-run at most', given(sheet.fan?.afterRunMaxMin, 'min')]
             ]
@@ -49,10 +58,10 @@
           {
             title: 'Limits',
             rows: [
-              ['Regulates', `${given(sheet.regulating?.lowC)} to ${given(sheet.regulating?.highC)} °C`],
-              ['Hot above', given(sheet.limits?.hotC, '°C')],
-              ['Stop the engine at', given(sheet.limits?.stopC, '°C')],
-              ['Open the cap below', given(sheet.limits?.openCapC, '°C')]
+              ['Regulates', `${degrees(sheet.regulating?.lowC)} to ${degrees(sheet.regulating?.highC)}`],
+              ['Hot above', degrees(sheet.limits?.hotC)],
+              ['Stop the engine at', degrees(sheet.limits?.stopC)],
+              ['Open the cap below', degrees(sheet.limits?.openCapC)]
             ]
           }
         ]
@@ -102,7 +111,7 @@
       {given(sheet.ect?.location?.replaceAll('-', ' '))}{sheet.ect?.tolerancePct
         ? `, ± ${sheet.ect.tolerancePct} %`
         : ''}{sheet.ect?.pullUpOhm ? `, ${sheet.ect.pullUpOhm} Ω to ${sheet.ect.referenceV ?? 5} V` : ''}.
-      Open reads {given(sheet.ect?.openReadsC, '°C')}, short reads {given(sheet.ect?.shortReadsC, '°C')}.
+      Open reads {degrees(sheet.ect?.openReadsC)}, short reads {degrees(sheet.ect?.shortReadsC)}.
     </p>
     {#if sheet.ect?.curve}<SensorCurve
         curve={sheet.ect.curve}

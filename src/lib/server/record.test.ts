@@ -211,7 +211,7 @@ describe('a run', () => {
     expect(await isOutdated(db, run)).toBe('sheet');
     await judgeAgain(db, run.id);
     await run.reload();
-    expect(run.analysis.evidence.map((e) => e.text).join()).toContain('should be 56 to 74 °C');
+    expect(run.analysis.evidence.map((e) => e.text).join()).toContain('should be 56 to 74\u00a0°C');
     expect(await isOutdated(db, run)).toBeNull();
   });
 

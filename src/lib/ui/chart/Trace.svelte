@@ -16,6 +16,7 @@
   import type { AnnotationOptions } from 'chartjs-plugin-annotation';
   import { untrack } from 'svelte';
   import { token } from '../heat';
+  import { inUnit } from '../units';
   import { baseOptions, Chart, FONT, LEFT_PX, palette, RIGHT_PX, timeScale, type Palette } from './setup';
 
   interface Props {
@@ -189,7 +190,7 @@
           color: colours.soft,
           font: { family: FONT, size: 13 },
           stepSize: 10,
-          callback: (v: string | number) => `${v}°`
+          callback: (v: string | number) => `${Math.round(inUnit(Number(v), 'temperature'))}°`
         }
       }
     };

@@ -1,0 +1,61 @@
+import { By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { afterAll, afterEach, beforeAll } from 'vitest';
+import { alive, openBrowser, see, withText, type Browser } from './browser';
+import { testServer, type TestServer } from './server';
+
+/**
+ * The built app with the demo and a browser on it, for one file of tests: started before them, ended after, and
+ * the server brought back after each, so that a test which stopped it takes no other with it.
+ */
+export function useApp(ready: (server: TestServer, driver: WebDriver) => void) {
+  let server: TestServer;
+  let browser: Browser;
+  beforeAll(async () => {
+    server = await testServer();
+    browser = await openBrowser();
+    ready(server, browser.driver);
+  });
+  afterEach(() => server.start());
+  afterAll(async () => {
+    await browser?.close();
+    await server?.end();
+  });
+
+  const inputOf = (label: string): Promise<WebElement> =>
+    see(browser.driver, By.xpath(`//label[normalize-space(.)=${JSON.stringify(label)}]/following::input[1]`));
+  return {
+    async go(path: string): Promise<void> {
+      await browser.driver.get(server.address + path);
+      await alive(browser.driver);
+    },
+    textOf: async (css: string) => (await see(browser.driver, By.css(css))).getText(),
+    button: (text: string) => see(browser.driver, withText('button', text)),
+    /** The field of a label. */
+    inputOf,
+    /** Types over what a field holds. */
+    async type(label: string, text: string): Promise<WebElement> {
+      const input = await inputOf(label);
+      await input.sendKeys(Key.chord(Key.CONTROL, 'a'), text);
+      return input;
+    },
+    /** A new job on a vehicle of the demo, entered as the interface enters it. Its address. */
+    async newJob(fleetNo: string): Promise<string> {
+      const vehicle = await server.db.vehicles.findOne({ where: { fleetNo }, rejectOnEmpty: true });
+      const id = crypto.randomUUID();
+      const response = await fetch(`${server.address}/api/events`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json', Origin: server.address },
+        body: JSON.stringify({
+          id: crypto.randomUUID(),
+          stream: `job:${id}`,
+          who: 'Tobin Skarre',
+          at: new Date().toISOString(),
+          kind: 'job.opened',
+          payload: { vehicleId: vehicle.id, complaint: 'Hot in the queue' }
+        })
+      });
+      if (!response.ok) throw new Error(await response.text());
+      return `/jobs/${(await server.db.jobs.findByPk(id))!.number}`;
+    }
+  };
+}
