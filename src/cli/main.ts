@@ -3,7 +3,7 @@ import { basename } from 'node:path';
 import { parseArgs } from 'node:util';
 import { analysisFile } from '../core/formats/analysis-file';
 import { writeLog } from '../core/formats/csv-export';
-import { readLog } from '../core/formats/csv-import';
+import { readAnyLog } from '../core/formats/any-log';
 import { readJobFile } from '../core/formats/job-file';
 import { readSpecSheet, type SpecSheet } from '../core/formats/spec-sheet';
 import { DRIVES } from '../core/plant/drive';
@@ -67,7 +67,7 @@ function runAnalyse(args: string[]): void {
   if (positionals.length !== 1 || typeof values.spec !== 'string')
     throw new BadInput('analyse: expected one LOG and --spec SPEC');
   const spec = readSpec(values.spec);
-  const result = readLog(readBytes(file), { skipBrokenRows: values['skip-broken-rows'] === true });
+  const result = readAnyLog(readBytes(file), { skipBrokenRows: values['skip-broken-rows'] === true });
   if (!result.ok) return refuse(result.problems, file);
   const warnings = result.warnings.map((w) => problemText(w));
   const analysis = analyse(result.value.log, spec);
@@ -141,7 +141,7 @@ function runValidate(args: string[]): void {
       process.stdout.write(`${file}: ${jsonWords(readJson(file, 'a spec sheet or a job file'), file)}\n`);
       continue;
     }
-    const { log, report } = taken(readLog(readBytes(file)), file);
+    const { log, report } = taken(readAnyLog(readBytes(file)), file);
     process.stdout.write(
       `${file}: a log of ${report.rows} samples over ${Math.round(log.t[log.t.length - 1])} s with ${Object.keys(log.channels).join(', ')}\n`
     );

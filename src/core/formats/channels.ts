@@ -133,7 +133,7 @@ export interface Log {
   readonly t: Float64Array;
   readonly channels: Readonly<Partial<Record<ChannelKey, Float32Array>>>;
   readonly events: readonly LogEvent[];
-  /** Local clock time of the first sample where the file told it, ISO 8601 without a zone. */
+  /** Clock time of the first sample where the file told it, ISO 8601: local without a zone, or UTC with a Z. */
   readonly startedAt?: string;
 }
 

@@ -2,6 +2,7 @@
   import FileUp from '@lucide/svelte/icons/file-up';
   import { toast } from 'svelte-sonner';
   import { goto } from '$app/navigation';
+  import { isCapture } from '$core/formats/capture';
   import { checkColumns } from '$core/formats/csv-import';
   import { asText, MAX_LOG_BYTES, sniff, type Column, type Layout } from '$core/formats/csv-sniff';
   import type { Problem } from '$core/result';
@@ -20,6 +21,8 @@
 
   let file = $state.raw<File | null>(null);
   let layout = $state.raw<Layout | null>(null);
+  /** A bus capture: it says itself what is what. */
+  let bus = $state(false);
   let recalled = $state(false);
   let problems = $state<readonly Problem[]>([]);
   let skipBrokenRows = $state(false);
@@ -41,6 +44,7 @@
     problems = [];
     canSkip = skipBrokenRows = false;
     layout = null;
+    bus = false;
     file = chosen;
     ids = { eventId: crypto.randomUUID(), runId: crypto.randomUUID() };
     if (chosen.size > MAX_LOG_BYTES) {
@@ -51,7 +55,10 @@
       ];
       return;
     }
-    const text = asText(new Uint8Array(await chosen.arrayBuffer()));
+    const bytes = new Uint8Array(await chosen.arrayBuffer());
+    bus = isCapture(bytes);
+    if (bus) return;
+    const text = asText(bytes);
     const found = text.ok ? sniff(text.value) : text;
     if (!found.ok) {
       problems = found.problems;
@@ -78,7 +85,7 @@
   }
 
   async function send() {
-    if (!file || !layout) return;
+    if (!file || !(layout || bus)) return;
     sent = 0;
     problems = [];
     stopper = new AbortController();
@@ -92,7 +99,9 @@
       problems = stopper.signal.aborted
         ? [{ message: 'Stopped. Nothing was saved; the columns are as you left them' }]
         : answer.problems;
-      canSkip = answer.problems.some((p) => p.line !== undefined && p.line >= layout!.dataLine);
+      canSkip = answer.problems.some(
+        (p) => p.line !== undefined && layout !== null && p.line >= layout.dataLine
+      );
       return;
     }
     const { eventId } = ids;
@@ -138,7 +147,8 @@
       {#if file}<strong>{file.name}</strong><span class="text-ink-2 ml-3">{size(file.size)}</span><br /><span
           class="text-ink-2 text-sm">Drop another here to change it</span
         >
-      {:else}<strong>Drop a CSV file here, or choose one</strong><br /><span class="text-ink-2 text-sm"
+      {:else}<strong>Drop a CSV file or a bus capture here, or choose one</strong><br /><span
+          class="text-ink-2 text-sm"
           >Any logger’s headers, separators and units; up to {MAX_LOG_BYTES / 1048576} MiB</span
         >{/if}
     </span>
@@ -154,7 +164,7 @@
   <div class="mt-4">
     <Problems
       {problems}
-      title={layout ? 'Not imported; nothing was saved' : 'This file cannot be read as a log'}
+      title={layout || bus ? 'Not imported; nothing was saved' : 'This file cannot be read as a log'}
     >
       {#if canSkip}
         <label class="mt-3 flex min-h-11 items-center gap-3 font-semibold"
@@ -195,7 +205,14 @@
         </tbody>
       </table>
     </section>
-
+  {/if}
+  {#if bus}
+    <p class="card mt-4 p-4">
+      <strong>A bus capture.</strong> Coolant, revs, speed, load and air temperatures are read from the answers
+      to service 01, codes from 03 and 07; other traffic is skipped.
+    </p>
+  {/if}
+  {#if layout || bus}
     <div
       class="border-line bg-paper sticky bottom-0 -mx-4 mt-4 flex flex-wrap items-center gap-4 border-t px-4 py-3"
     >

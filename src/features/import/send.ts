@@ -4,7 +4,7 @@ import { answerOf, type Answer } from '$lib/ui/record.svelte';
 export interface Sending {
   readonly file: File;
   readonly jobId: string;
-  readonly layout: Layout;
+  readonly layout: Layout | null;
   readonly skipBrokenRows: boolean;
   /** Made once a file, so that a second try after a lost answer adds nothing. */
   readonly eventId: string;
@@ -21,7 +21,11 @@ export function sendLog(
   const form = new FormData();
   form.set(
     'meta',
-    JSON.stringify({ ...rest, at: new Date().toISOString(), layout: { ...layout, preview: undefined } })
+    JSON.stringify({
+      ...rest,
+      at: new Date().toISOString(),
+      layout: layout && { ...layout, preview: undefined }
+    })
   );
   form.set('file', file, file.name);
   // fetch cannot tell how much has been sent; the older interface can.

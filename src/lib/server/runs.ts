@@ -19,7 +19,7 @@ export interface RunImport {
   readonly at: string;
   readonly fileName: string;
   readonly bytes: Uint8Array;
-  readonly layout: Layout;
+  readonly layout: Layout | null;
   readonly options: ImportOptions;
 }
 
@@ -61,7 +61,7 @@ export async function importRun(
       runId: input.runId,
       fileName: input.fileName,
       sizeBytes,
-      columns: input.layout.columns.map(({ header, use }) => ({ header, use })),
+      columns: (input.layout?.columns ?? []).map(({ header, use }) => ({ header, use })),
       skippedRows: report.brokenRows
     }
   };

@@ -1,4 +1,10 @@
-import { importLog, type ImportOptions, type ImportReport } from '../../core/formats/csv-import';
+import { readCapture } from '../../core/formats/capture';
+import {
+  importLog,
+  type ImportedLog,
+  type ImportOptions,
+  type ImportReport
+} from '../../core/formats/csv-import';
 import { asText, type Layout } from '../../core/formats/csv-sniff';
 import type { Log } from '../../core/formats/channels';
 import type { SpecSheet } from '../../core/formats/spec-sheet';
@@ -8,7 +14,8 @@ import { analyse, bandFor, type Analysis } from '../../core/run/analyse';
 
 export interface ImportTask {
   readonly bytes: Uint8Array;
-  readonly layout: Layout;
+  /** How the columns of a CSV were understood; null for a bus capture, which needs no understanding. */
+  readonly layout: Layout | null;
   readonly options: ImportOptions;
   readonly sheet: SpecSheet;
 }
@@ -23,9 +30,7 @@ export interface ImportedRun {
 
 /** Parses, checks and judges one file. Runs in a worker thread, so that no other request waits for it. */
 export default function importRun({ bytes, layout, options, sheet }: ImportTask): Result<ImportedRun> {
-  const text = asText(bytes);
-  if (!text.ok) return text;
-  const imported = importLog(text.value, layout, options);
+  const imported = layout ? importCsv(bytes, layout, options) : readCapture(new TextDecoder().decode(bytes));
   if (!imported.ok) return imported;
   const { log, report } = imported.value;
   return {
@@ -39,4 +44,9 @@ export default function importRun({ bytes, layout, options, sheet }: ImportTask)
       band: bandFor(log, sheet) ?? null
     }
   };
+}
+
+function importCsv(bytes: Uint8Array, layout: Layout, options: ImportOptions): Result<ImportedLog> {
+  const text = asText(bytes);
+  return text.ok ? importLog(text.value, layout, options) : text;
 }

@@ -27,17 +27,19 @@ const requestSchema = z.object({
   runId: z.uuid(),
   at: z.iso.datetime({ offset: true }),
   skipBrokenRows: z.boolean(),
-  layout: z.object({
-    delimiter: z.enum([',', ';', '\t', '|']),
-    decimal: z.enum(['.', ',']),
-    headerLine: z.number().int().min(0),
-    dataLine: z.number().int().min(1),
-    columns: z
-      .array(
-        z.object({ header: z.string().max(500), use: useSchema, why: z.string(), doubtful: z.boolean() })
-      )
-      .max(500)
-  })
+  layout: z
+    .object({
+      delimiter: z.enum([',', ';', '\t', '|']),
+      decimal: z.enum(['.', ',']),
+      headerLine: z.number().int().min(0),
+      dataLine: z.number().int().min(1),
+      columns: z
+        .array(
+          z.object({ header: z.string().max(500), use: useSchema, why: z.string(), doubtful: z.boolean() })
+        )
+        .max(500)
+    })
+    .nullable()
 });
 
 /** A log file with the columns as the user confirmed them; judged and saved, or refused with every problem named. */
@@ -71,7 +73,7 @@ export async function POST({ request, params, locals }) {
     who: locals.who,
     fileName: file.name.slice(0, 255),
     bytes: new Uint8Array(await file.arrayBuffer()),
-    layout: { ...layout, preview: [] } satisfies Layout,
+    layout: layout && ({ ...layout, preview: [] } satisfies Layout),
     options: { skipBrokenRows }
   });
   return json(result.ok ? { ok: true, runId: result.value.runId, warnings: result.warnings } : result, {
