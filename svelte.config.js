@@ -17,6 +17,7 @@ export default {
         'img-src': ['self', 'data:'],
         'font-src': ['self'],
         'connect-src': ['self'],
+        'worker-src': ['self'],
         'object-src': ['none'],
         'base-uri': ['self'],
         'form-action': ['self'],

@@ -15,7 +15,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'unit',
-          include: ['src/{core,features,lib/ui}/**/*.test.ts', 'tests/cli/*.test.ts'],
+          include: ['src/{core,devices,features,lib/ui}/**/*.test.ts', 'tests/cli/*.test.ts'],
           testTimeout: 60_000
         }
       },
@@ -23,6 +23,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'db',
+          hookTimeout: 60_000,
           include: ['src/lib/server/**/*.test.ts'],
           testTimeout: 60_000,
           fileParallelism: false

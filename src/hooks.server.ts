@@ -1,11 +1,21 @@
-import type { Handle, HandleServerError } from '@sveltejs/kit';
+import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { readUnitChoice } from '$core/units/say';
-import { closeDatabase } from '$lib/server/database';
+import { closeDatabase, database } from '$lib/server/database';
 import { closeImports } from '$lib/server/import-pool';
+import { startRecorder } from '$lib/server/live/recorder';
 import { log } from '$lib/server/log';
 
 // Idle connections and threads would keep a server that was told to stop for another ten seconds.
-process.once('sveltekit:shutdown', () => void Promise.all([closeDatabase(), closeImports()]));
+process.once('sveltekit:shutdown', async () => {
+  await stopRecorder?.();
+  await Promise.all([closeDatabase(), closeImports()]);
+});
+
+let stopRecorder: (() => Promise<void>) | undefined;
+/** Every server process records what no other one does. */
+export const init: ServerInit = () => {
+  if (process.env.DATABASE_URL) stopRecorder = startRecorder(database());
+};
 
 const THEMES = ['system', 'day', 'night'] as const;
 

@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer } from 'node:net';
+import { startBench, type Bench } from '../../src/devices/bench';
 import { loadDemo } from '../../src/lib/server/demo';
 import { testDatabase } from '../../src/lib/server/test-database';
 import type { Database } from '../../src/lib/server/database';
@@ -8,6 +9,9 @@ export interface TestServer {
   readonly address: string;
   readonly db: Database;
   stop(): Promise<void>;
+  /** Ends the process without a word, as a power cut does. */
+  kill(): Promise<void>;
+  readonly bench: Bench;
   start(): Promise<void>;
   end(): Promise<void>;
 }
@@ -24,6 +28,7 @@ const freePort = (): Promise<number> =>
 export async function testServer(): Promise<TestServer> {
   const { db, url, drop } = await testDatabase();
   await loadDemo(db, 'demo', new Date());
+  const bench = await startBench({ port: 0 });
   const port = await freePort();
   const address = `http://127.0.0.1:${port}`;
   let process_: ChildProcess | undefined;
@@ -34,6 +39,7 @@ export async function testServer(): Promise<TestServer> {
       env: {
         ...process.env,
         DATABASE_URL: url,
+        PYRETHOS_BENCH_PORT: String(bench.port),
         HOST: '127.0.0.1',
         PORT: String(port),
         ORIGIN: address,
@@ -51,10 +57,11 @@ export async function testServer(): Promise<TestServer> {
     throw new Error('the server did not come up');
   }
 
-  async function stop(): Promise<void> {
+  const stop = () => quit('SIGTERM');
+  async function quit(signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
     if (!process_) return;
     const gone = new Promise((resolve) => process_!.once('exit', resolve));
-    process_.kill('SIGTERM');
+    process_.kill(signal);
     await gone;
     process_ = undefined;
   }
@@ -65,8 +72,11 @@ export async function testServer(): Promise<TestServer> {
     db,
     start,
     stop,
+    kill: () => quit('SIGKILL'),
+    bench,
     async end() {
       await stop();
+      await bench.close();
       await drop();
     }
   };

@@ -25,6 +25,11 @@ export interface BandOptions {
   readonly startC: number;
   readonly draws?: number;
   readonly seed?: number;
+  /**
+   * What this very vehicle showed on the drive's grid before the thermostat mattered: draws that fit it count more.
+   * NaN where nothing was read.
+   */
+  readonly observed?: ArrayLike<number>;
   /** Called after each draw with the number done; return false to stop (the result is then undefined). */
   readonly onDraw?: (done: number) => boolean | void;
 }
@@ -85,12 +90,14 @@ export function expectedBand(p: PlantParams, drive: Drive, options: BandOptions)
   const values = Array.from({ length: points }, () => new Float32Array(draws));
   const openings: number[] = [];
   const plateaus: number[] = [];
+  const misfit = new Float64Array(draws);
 
   for (let d = 0; d < draws; d++) {
     const plant = drawPlant(p, random);
     const shift = SPREAD.ambientC * normalDraw(random);
     const trace = simulate(plant, shifted(drive, shift), { startC: options.startC });
     for (let i = 0; i < points; i++) values[i][d] = trace.ect[i * stride];
+    if (options.observed) misfit[d] = misfitOf(trace.ect, options.observed, drive.dt);
     const opened = trace.lift.findIndex((l) => l > 0.03);
     if (opened > 0) {
       openings.push(opened * drive.dt);
@@ -98,8 +105,9 @@ export function expectedBand(p: PlantParams, drive: Drive, options: BandOptions)
     }
     if (options.onDraw?.(d + 1) === false) return undefined;
   }
-  const rows = values.map((v) => v.sort());
-  const at = (share: number) => rows.map((v) => round(v[Math.min(draws - 1, Math.floor(share * draws))]));
+  const quantile = options.observed ? weighted(weightsOf(misfit)) : plainly;
+  const rows = values.map((v) => quantile(v));
+  const at = (share: number) => rows.map((of) => round(of(share)));
   return {
     t: rows.map((_, i) => i * stride * drive.dt),
     low: at(0.05),
@@ -110,6 +118,51 @@ export function expectedBand(p: PlantParams, drive: Drive, options: BandOptions)
     draws,
     seed
   };
+}
+
+/** Gives a value by its share of all: 0.05, 0.5, 0.95. */
+type Quantile = (share: number) => number;
+
+function plainly(values: Float32Array): Quantile {
+  const sorted = values.slice().sort();
+  return (share) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))];
+}
+
+const weighted =
+  (weights: Float64Array) =>
+  (values: Float32Array): Quantile => {
+    const order = Array.from(values.keys()).sort((a, b) => values[a] - values[b]);
+    return (share) => {
+      let sum = 0;
+      for (const i of order) if ((sum += weights[i]) >= share) return values[i];
+      return values[order[order.length - 1]];
+    };
+  };
+
+/** How far a healthy curve strays from one that was read, at one time, °C; and for how long it goes on straying. */
+const STRAY_C = 1.5;
+const STRAY_S = 60;
+
+/** −log likelihood of what was read, given a draw: errors hold for a minute, so a minute is one observation. */
+function misfitOf(ect: Float32Array, observed: ArrayLike<number>, dt: number): number {
+  let sum = 0;
+  const n = Math.min(ect.length, observed.length);
+  for (let i = 0; i < n; i++) if (!Number.isNaN(observed[i])) sum += (ect[i] - observed[i]) ** 2;
+  return (0.5 * sum * dt) / (STRAY_C ** 2 * STRAY_S);
+}
+
+const FEWEST_DRAWS = 30;
+
+/** Weights that sum to 1, softened until they stand on at least {@link FEWEST_DRAWS} draws' worth. */
+function weightsOf(misfit: Float64Array): Float64Array {
+  const best = Math.min(...misfit);
+  for (let soften = 1; ; soften *= 0.7) {
+    const raw = misfit.map((m) => Math.exp(-soften * (m - best)));
+    const sum = raw.reduce((a, b) => a + b, 0);
+    const weights = raw.map((w) => w / sum);
+    if (1 / weights.reduce((s, w) => s + w * w, 0) >= Math.min(FEWEST_DRAWS, misfit.length / 2))
+      return weights;
+  }
 }
 
 const round = (x: number) => Math.round(x * 10) / 10;

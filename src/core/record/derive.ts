@@ -4,6 +4,7 @@ import type { SpecSheet } from '../formats/spec-sheet';
 import type { KnownFact } from '../thermal/facts';
 import type { RecordEvent } from './events';
 import type { Intake } from './intake';
+import type { LiveRun } from './live';
 
 /** Events that stand: those undone are left out, and an undo that was itself undone no longer counts. */
 export function standing(events: readonly RecordEvent[]): RecordEvent[] {
@@ -64,6 +65,8 @@ export interface JobState {
   /** What people stated about the engine's heat; checks and runs tell more (record/judged.ts). */
   readonly stated: readonly KnownFact[];
   readonly photos: readonly PhotoLine[];
+  /** The run that is being recorded; null where none is. */
+  readonly live: LiveRun | null;
 }
 
 /** A job as its standing events make it; null before it is opened or once that is undone. */
@@ -97,7 +100,8 @@ const opened = (event: RecordEvent, { vehicleId, ...intake }: Intake & { vehicle
   checks: [],
   acknowledged: [],
   stated: [],
-  photos: []
+  photos: [],
+  live: null
 });
 
 /** Jobs opened before there was a structured intake have words only. */
@@ -128,6 +132,26 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
       };
     case 'caution.acknowledged':
       return { ...state, acknowledged: [...new Set([...state.acknowledged, ...event.payload.cautions])] };
+    case 'run.started':
+      return {
+        ...state,
+        live: { ...event.payload, startedAt: at, marks: [], readings: [] },
+        stated: [...state.stated, { fact: { kind: 'started', at }, source: id, enteredAt: at, soft: false }]
+      };
+    case 'run.marked':
+      return withLive(state, event.payload.runId, (live) => ({
+        ...live,
+        marks: [...live.marks, event.payload].sort((a, b) => a.t - b.t)
+      }));
+    case 'run.read':
+      return withLive(state, event.payload.runId, (live) => ({
+        ...live,
+        readings: [...live.readings, { t: event.payload.t, celsius: event.payload.coolantC }].sort(
+          (a, b) => a.t - b.t
+        )
+      }));
+    case 'run.ended':
+      return { ...state, live: null, runIds: [...state.runIds, event.payload.runId] };
     case 'photo.attached':
       return {
         ...state,
@@ -137,3 +161,6 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
       return state;
   }
 }
+
+const withLive = (state: JobState, runId: string, change: (live: LiveRun) => LiveRun): JobState =>
+  state.live?.runId === runId ? { ...state, live: change(state.live) } : state;

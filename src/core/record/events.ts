@@ -5,6 +5,7 @@ import { airC, coolantC } from '../checks/temperature';
 import { specSheetSchema } from '../formats/spec-sheet';
 import { bad, good, type Result } from '../result';
 import { intakeSchema } from './intake';
+import { liveBodies } from './live';
 
 /**
  * The record: everything a person enters is an event, appended and never changed. The state of a vehicle or a
@@ -94,6 +95,7 @@ const bodies = [
       sizeBytes: z.number().int().positive().max(PHOTO_MAX_BYTES)
     })
   }),
+  ...liveBodies,
   z.object({
     kind: z.literal('run.imported'),
     payload: z.object({

@@ -4,10 +4,13 @@ import { symptomText } from '../intake/symptoms';
 import { sayC } from '../units/say';
 import type { RecordEvent } from './events';
 import type { Intake } from './intake';
+import { markText } from './live';
 
 /** A complaint in one line: the driver's words, or what was tapped. */
 export const complaintText = (intake: Pick<Intake, 'complaint'> & Partial<Intake>): string =>
   intake.complaint || (intake.symptoms ?? []).map(symptomText).join('; ');
+
+const clock = (s: number) => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, '0')}`;
 
 /** An entry of a job's record in a line of plain words. */
 export function spoken(event: RecordEvent): string {
@@ -22,6 +25,16 @@ export function spoken(event: RecordEvent): string {
       return `Closed: ${event.payload.outcome}`;
     case 'run.imported':
       return `Imported ${event.payload.fileName}`;
+    case 'run.started':
+      return event.payload.source.kind === 'adapter'
+        ? `Recording began over ${event.payload.source.name || event.payload.source.address}`
+        : 'Recording began, readings typed';
+    case 'run.marked':
+      return `Mark at ${clock(event.payload.t)}: ${markText(event.payload)}`;
+    case 'run.read':
+      return `Read ${sayC(event.payload.coolantC)} at ${clock(event.payload.t)}`;
+    case 'run.ended':
+      return `Recording ended with ${event.payload.samples} samples`;
     case 'check.recorded': {
       const { check, readings, replaces } = event.payload;
       const parsed = checkOf(check).readings.safeParse(readings);

@@ -96,7 +96,13 @@ export function analyse(log: Log, spec: SpecSheet): Analysis {
 export function bandFor(
   log: Log,
   spec: SpecSheet,
-  options: { draws?: number; seed?: number; onDraw?: (done: number) => boolean | void } = {}
+  options: {
+    draws?: number;
+    seed?: number;
+    /** Let the minutes before the thermostat matters narrow it: for a run in progress, never to judge one. */
+    narrowed?: boolean;
+    onDraw?: (done: number) => boolean | void;
+  } = {}
 ): Band | undefined {
   const plant = plantFor(spec);
   const grid = toGrid(log, spec);
@@ -105,7 +111,19 @@ export function bandFor(
     grid.jumps.openShare > 0.6 || grid.jumps.shortShare > 0.6
       ? run.ambientC
       : (grid.ect.find((v) => !Number.isNaN(v)) ?? run.ambientC);
-  return expectedBand(plant, run.drive, { startC: start, ...options });
+  const { narrowed, ...rest } = options;
+  const observed = narrowed ? beforeOpening(grid, run.drive.dt, spec) : undefined;
+  return expectedBand(plant, run.drive, { startC: start, observed, ...rest });
+}
+
+/** How far below start-to-open a thermostat, even a leaking one's neighbour, leaves the warm-up alone, °C. */
+const WELL_BELOW_C = 10;
+
+/** The coolant as read, on the drive's grid, until it first comes near start-to-open. */
+function beforeOpening(grid: Grid, dt: number, spec: SpecSheet): Float64Array {
+  const stride = Math.max(1, Math.round(dt / grid.dt));
+  const until = grid.ect.findIndex((c) => c > spec.thermostat.startOpenC - WELL_BELOW_C);
+  return grid.ect.slice(0, until < 0 ? undefined : until).filter((_, i) => i % stride === 0);
 }
 
 /** A reading held at a default for most of the run, or that never moved while the engine must have. */

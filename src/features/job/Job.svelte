@@ -1,6 +1,7 @@
 <script lang="ts">
   import Download from '@lucide/svelte/icons/download';
   import FileUp from '@lucide/svelte/icons/file-up';
+  import Radio from '@lucide/svelte/icons/radio';
   import { toast } from 'svelte-sonner';
   import { goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
@@ -80,9 +81,11 @@
   }
 
   const importHref = $derived(`${base}/import`);
+  const liveHref = $derived(`${base}/live`);
   $effect(() =>
     useShortcuts([
       { key: 'i', label: 'Import a log', run: () => void goto(importHref) },
+      { key: 'l', label: 'Record a warm-up live', run: () => void goto(liveHref) },
       ...(plan.next && !open
         ? [{ key: 'n', label: `Next check: ${plan.next.check.title}`, run: () => openCheck(plan.next!.id) }]
         : []),
@@ -172,6 +175,9 @@
       >
       {#if run}<a class="btn" href="/api/runs/{run.id}/log.csv" download
           ><Download size={18} aria-hidden="true" />CSV</a
+        >{/if}
+      {#if !closed}<a class="btn" href="{base}/live"
+          ><Radio size={18} aria-hidden="true" />{state_.live ? 'Recording…' : 'Record live'}</a
         >{/if}
       <a class="btn" href={importHref}><FileUp size={18} aria-hidden="true" />Import a log</a>
     </div>

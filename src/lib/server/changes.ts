@@ -36,20 +36,31 @@ function ensure(): void {
 
 const HEARTBEAT_MS = 25_000;
 
-/** A stream of server-sent events: the name of each record stream that changes, until the page goes away. */
-export function changeStream(): ReadableStream<Uint8Array> {
+/**
+ * A stream of server-sent events, until the page goes away. `heard` gets every notice of the database and may
+ * write; `first` runs once the listener stands, so that nothing between reading and listening is missed.
+ */
+export function eventStream(
+  heard: (notice: string, write: (data: string) => void) => void,
+  first?: (write: (data: string) => void) => void
+): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
   let end = () => {};
   return new ReadableStream({
     start(controller) {
-      const write = (text: string) => controller.enqueue(encoder.encode(text));
-      const tell: Listener = (stream) => write(`data: ${stream}\n\n`);
-      const beat = setInterval(() => write(': still here\n\n'), HEARTBEAT_MS);
+      let open = true;
+      const send = (text: string) => {
+        if (open) controller.enqueue(encoder.encode(text));
+      };
+      const write = (data: string) => send(`data: ${data}\n\n`);
+      const tell: Listener = (notice) => heard(notice, write);
+      const beat = setInterval(() => send(': still here\n\n'), HEARTBEAT_MS);
       const close = () => {
         end();
         controller.close();
       };
       end = () => {
+        open = false;
         clearInterval(beat);
         listeners.delete(tell);
         closers.delete(close);
@@ -57,11 +68,24 @@ export function changeStream(): ReadableStream<Uint8Array> {
       listeners.add(tell);
       closers.add(close);
       ensure();
-      write('retry: 1500\n\n');
+      send('retry: 1500\n\n');
+      first?.(write);
     },
     cancel: () => end()
   });
 }
+
+/** The name of each record stream that changes. */
+export const changeStream = (): ReadableStream<Uint8Array> =>
+  eventStream((notice, write) => {
+    if (!notice.startsWith('live:')) write(notice);
+  });
+
+export const EVENT_STREAM = {
+  'Content-Type': 'text/event-stream',
+  'Cache-Control': 'no-store',
+  'X-Accel-Buffering': 'no'
+} as const;
 
 // A server that is told to stop would otherwise wait for pages that never hang up.
 process.once('SIGTERM', () => {

@@ -1,17 +1,30 @@
 import { existsSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { Piscina } from 'piscina';
+import type { Log } from '../../core/formats/channels';
+import type { SpecSheet } from '../../core/formats/spec-sheet';
 import type { Result } from '../../core/result';
-import importRun, { type ImportedRun, type ImportTask } from '../workers/import';
+import importRun, { judgeRun, type ImportedRun, type ImportTask, type Judged } from '../workers/import';
 
 let pool: Piscina | undefined;
 
-/** Runs an import in a worker thread; in this thread where no worker has been built (tests, dev before a build). */
-export async function importInWorker(task: ImportTask): Promise<Result<ImportedRun>> {
+/** The worker threads; undefined where no worker has been built (tests, dev before a build). */
+function threads(): Piscina | undefined {
   const file = resolve('dist/workers/import.js');
-  if (!existsSync(file)) return importRun(task);
-  pool ??= new Piscina({ filename: file, maxThreads: 2, idleTimeout: 60_000 });
-  return pool.run(task, { transferList: [task.bytes.buffer as ArrayBuffer] });
+  if (!existsSync(file)) return undefined;
+  return (pool ??= new Piscina({ filename: file, maxThreads: 2, idleTimeout: 60_000 }));
+}
+
+/** Runs an import in a worker thread, or in this one where there is none. */
+export async function importInWorker(task: ImportTask): Promise<Result<ImportedRun>> {
+  const there = threads();
+  return there ? there.run(task, { transferList: [task.bytes.buffer as ArrayBuffer] }) : importRun(task);
+}
+
+/** Judges a recorded run likewise. */
+export async function judgeInWorker(log: Log, sheet: SpecSheet): Promise<Judged> {
+  const there = threads();
+  return there ? there.run({ log, sheet }, { name: 'judgeRun' }) : judgeRun({ log, sheet });
 }
 
 export async function closeImports(): Promise<void> {

@@ -3,6 +3,7 @@ import type { Database } from './database';
 import { log } from './log';
 import { ground } from './migrations/0001-ground';
 import { intake } from './migrations/0002-intake';
+import { live } from './migrations/0003-live';
 import { deriveAnew } from './record';
 
 /** One step forward of the database; there is no way back but a backup. */
@@ -13,7 +14,7 @@ export interface Migration {
   readonly derivedAnew?: boolean;
 }
 
-const MIGRATIONS: readonly Migration[] = [ground, intake];
+const MIGRATIONS: readonly Migration[] = [ground, intake, live];
 const LOCK = 7_309_001;
 
 /** Brings the database up to date, or up to `to`. Safe to call from several processes at once. Returns what was run. */

@@ -82,6 +82,10 @@ export async function projectJob(
     state.photos.map((p) => p.id),
     transaction
   );
+  await db.sequelize.query(
+    'UPDATE recordings SET ended_at = now() WHERE job_id = $1 AND ended_at IS NULL AND run_id IS DISTINCT FROM $2',
+    { bind: [id, state.live?.runId ?? null], transaction }
+  );
   await db.jobs.update(await heatAndResults(db, id, state, transaction), { where: { id }, transaction });
 }
 

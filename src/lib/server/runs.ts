@@ -1,9 +1,10 @@
-import { Op, QueryTypes } from 'sequelize';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { isChannelKey, type ChannelKey, type Log } from '../../core/formats/channels';
-import type { ImportOptions } from '../../core/formats/csv-import';
+import type { ImportOptions, ImportReport } from '../../core/formats/csv-import';
+import type { Band } from '../../core/plant/band';
 import type { Layout } from '../../core/formats/csv-sniff';
 import { bad, good, problemText, type Result } from '../../core/result';
-import { MODEL_VERSION } from '../../core/run/analyse';
+import { MODEL_VERSION, type Analysis } from '../../core/run/analyse';
 import { thin } from '../../core/run/thin';
 import { channelsOf, fromChunks, toChunks } from './chunks';
 import type { Database } from './database';
@@ -65,36 +66,70 @@ export async function importRun(
       skippedRows: report.brokenRows
     }
   };
-  const appended = await append(db, event, async (transaction) => {
-    await db.runs.create(
+  const appended = await append(db, event, (transaction) =>
+    storeRun(
+      db,
       {
-        id: input.runId,
+        runId: input.runId,
         jobId: input.jobId,
         specSheetId: sheet.id,
         fileName: input.fileName,
-        startedAt: log.startedAt ?? null,
         importedAt: new Date(input.at),
-        durationS: log.t[log.t.length - 1],
-        sampleCount: log.t.length,
-        channels: channelsOf(log),
-        marks: [...log.events],
+        log,
         report,
-        importWarnings: warnings.map((w) => problemText(w)),
+        warnings: warnings.map((w) => problemText(w)),
         analysis,
-        band,
-        preview: previewOf(log),
-        standing: true
+        band
       },
-      { transaction }
-    );
-    for (const chunk of toChunks(log)) {
-      await db.sequelize.query(
-        'INSERT INTO run_chunks (run_id, seq, from_s, to_s, count, data) VALUES ($1, $2, $3, $4, $5, $6)',
-        { bind: [input.runId, chunk.seq, chunk.fromS, chunk.toS, chunk.count, chunk.data], transaction }
-      );
-    }
-  });
+      transaction
+    )
+  );
   return appended.ok ? good({ runId: input.runId, isNew: appended.value.isNew }, warnings) : appended;
+}
+
+export interface StoredRun {
+  readonly runId: string;
+  readonly jobId: string;
+  readonly specSheetId: string;
+  readonly fileName: string;
+  readonly importedAt: Date;
+  readonly log: Log;
+  readonly report: ImportReport;
+  readonly warnings: readonly string[];
+  readonly analysis: Analysis;
+  readonly band: Band | null;
+}
+
+/** Writes a judged run with its samples. The event that speaks of it goes with it in one transaction. */
+export async function storeRun(db: Database, run: StoredRun, transaction: Transaction): Promise<void> {
+  const { log } = run;
+  await db.runs.create(
+    {
+      id: run.runId,
+      jobId: run.jobId,
+      specSheetId: run.specSheetId,
+      fileName: run.fileName,
+      startedAt: log.startedAt ?? null,
+      importedAt: run.importedAt,
+      durationS: log.t[log.t.length - 1],
+      sampleCount: log.t.length,
+      channels: channelsOf(log),
+      marks: [...log.events],
+      report: run.report,
+      importWarnings: [...run.warnings],
+      analysis: run.analysis,
+      band: run.band,
+      preview: previewOf(log),
+      standing: true
+    },
+    { transaction }
+  );
+  for (const chunk of toChunks(log)) {
+    await db.sequelize.query(
+      'INSERT INTO run_chunks (run_id, seq, from_s, to_s, count, data) VALUES ($1, $2, $3, $4, $5, $6)',
+      { bind: [run.runId, chunk.seq, chunk.fromS, chunk.toS, chunk.count, chunk.data], transaction }
+    );
+  }
 }
 
 function previewOf(log: Log): RunRow['preview'] {

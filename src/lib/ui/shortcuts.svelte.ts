@@ -32,6 +32,8 @@ export function onShortcut(event: KeyboardEvent): void {
   if (event.defaultPrevented || !(event.target instanceof Element)) return;
   if (event.target.closest('[role="dialog"]')) return;
   if (event.key !== 'Escape' && event.target.closest(TYPING)) return;
+  // Space presses what has the focus, as everywhere.
+  if (event.key === ' ' && event.target.closest('button, a, summary')) return;
   const hit = list.findLast((k) => k.key.toLowerCase() === event.key.toLowerCase());
   if (!hit) return;
   event.preventDefault();

@@ -1,3 +1,4 @@
+import { findGaps } from '../../core/formats/csv-clock';
 import { readCapture } from '../../core/formats/capture';
 import {
   importLog,
@@ -18,6 +19,34 @@ export interface ImportTask {
   readonly layout: Layout | null;
   readonly options: ImportOptions;
   readonly sheet: SpecSheet;
+}
+
+/** A run that is in the right form already: what the recorder kept. */
+export interface JudgeTask {
+  readonly log: Log;
+  readonly sheet: SpecSheet;
+}
+
+export interface Judged {
+  readonly report: ImportReport;
+  readonly analysis: Analysis;
+  readonly band: Band | null;
+}
+
+/** Judges samples as they are. */
+export function judgeRun({ log, sheet }: JudgeTask): Judged {
+  return {
+    report: {
+      rows: log.t.length,
+      brokenRows: 0,
+      repeatedTimes: 0,
+      backwardTimes: 0,
+      blankCells: 0,
+      gaps: findGaps(log.t)
+    },
+    analysis: analyse(log, sheet),
+    band: bandFor(log, sheet) ?? null
+  };
 }
 
 export interface ImportedRun {

@@ -1,7 +1,4 @@
-import { changeStream } from '$lib/server/changes';
+import { changeStream, EVENT_STREAM } from '$lib/server/changes';
 
 /** Names of record streams as they change, for pages that are open. */
-export const GET = () =>
-  new Response(changeStream(), {
-    headers: { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' }
-  });
+export const GET = () => new Response(changeStream(), { headers: EVENT_STREAM });

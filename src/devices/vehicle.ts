@@ -1,0 +1,145 @@
+import type { SpecSheet } from '../core/formats/spec-sheet';
+import { driveFromLegs, DRIVES, type Drive, type DriveName } from '../core/plant/drive';
+import { withFault, type FaultId } from '../core/plant/faults';
+import { plantFor, type PlantParams } from '../core/plant/params';
+import { readingTable, type ReadingTable } from '../core/plant/sensor';
+import { startState, step, type DriveInput, type PlantState } from '../core/plant/step';
+import { normalDraw, seeded, type Random } from '../core/random';
+import { resistanceAt } from '../core/thermistor/curve';
+
+/** What is plugged in: a vehicle of a sheet, with or without a fault, on a drive and a day. */
+export interface VehicleSetup {
+  readonly spec: SpecSheet;
+  readonly fault: FaultId;
+  readonly severity: number;
+  readonly ambientC: number;
+  readonly startC: number;
+  readonly drive: DriveName;
+  readonly seed: number;
+  /** Trouble codes that are stored. */
+  readonly codes: readonly string[];
+}
+
+const STEP_S = 0.5;
+
+/**
+ * A vehicle that lives by its own clock: the plant of its sheet, driven through its drive once the key is turned
+ * and idling on at the end of it. Time only moves in {@link advanceTo}, so the same calls give the same vehicle.
+ */
+export class SimulatedVehicle {
+  readonly plant: PlantParams;
+  readonly #setup: VehicleSetup;
+  readonly #state: PlantState;
+  readonly #table: ReadingTable;
+  readonly #drive: Drive;
+  readonly #random: Random;
+  readonly #input: DriveInput;
+  #codes: string[];
+  #now = 0;
+  #startedAt: number | null = null;
+  #commandedFanPct: number | null = null;
+
+  constructor(setup: VehicleSetup) {
+    this.#setup = setup;
+    this.plant = { ...withFault(plantFor(setup.spec), setup.fault, setup.severity), seed: setup.seed + 1 };
+    this.#state = startState(this.plant, setup.startC, setup.ambientC);
+    this.#table = readingTable(this.plant);
+    this.#drive = driveFromLegs(DRIVES[setup.drive], setup.ambientC, STEP_S);
+    this.#random = seeded(setup.seed);
+    this.#codes = [...setup.codes];
+    this.#input = { rpm: 0, load: 0, speedKmh: 0, ambientC: setup.ambientC, ac: false };
+    step(this.plant, this.#table, this.#state, this.#input, 0);
+  }
+
+  get now(): number {
+    return this.#now;
+  }
+  get codes(): readonly string[] {
+    return this.#codes;
+  }
+  get running(): boolean {
+    return this.#startedAt !== null;
+  }
+
+  /** Turns the key: the drive begins. */
+  start(): void {
+    this.#startedAt ??= this.#now;
+  }
+  stop(): void {
+    this.#startedAt = null;
+    Object.assign(this.#input, { rpm: 0, load: 0, speedKmh: 0, ac: false });
+  }
+  clearCodes(): void {
+    this.#codes = [];
+  }
+  /** A commanded fan test, percent; null ends it. */
+  commandFan(pct: number | null): void {
+    this.#commandedFanPct = pct;
+  }
+
+  /** Lets the vehicle live until a time of its own clock, s. */
+  advanceTo(seconds: number): void {
+    while (this.#now + STEP_S <= seconds) {
+      this.#now += STEP_S;
+      this.#steer();
+      step(this.plant, this.#table, this.#state, this.#input, STEP_S);
+    }
+  }
+
+  #steer(): void {
+    if (this.#startedAt === null) return;
+    const i = Math.min(this.#drive.rpm.length - 1, Math.round((this.#now - this.#startedAt) / STEP_S));
+    this.#input.rpm = this.#drive.rpm[i];
+    this.#input.load = this.#drive.load[i];
+    this.#input.speedKmh = this.#drive.speedKmh[i];
+    this.#input.ac = this.#drive.ac[i] === 1;
+  }
+
+  /** A value as the control unit sends it; null where this one does not have it. */
+  identifier(id: number): number | null {
+    const { ambientC } = this.#setup;
+    switch (id) {
+      case 0x04:
+        return this.#input.load * 100;
+      case 0x05:
+        return this.#state.reading;
+      case 0x0c:
+        return Math.max(0, this.#input.rpm + (this.#input.rpm > 200 ? 9 * normalDraw(this.#random) : 0));
+      case 0x0d:
+        return this.#input.speedKmh;
+      case 0x0f:
+        return ambientC + (Math.min(11, this.#state.runS / 80) * 30) / (30 + this.#input.speedKmh);
+      case 0x1f:
+        return this.#startedAt === null ? 0 : this.#now - this.#startedAt;
+      case 0x33:
+        return 101;
+      case 0x42:
+        return this.running ? 14.1 : 12.4;
+      case 0x46:
+        return ambientC;
+      default:
+        return null;
+    }
+  }
+
+  /** How fast the fan turns, as a share of its best, with the commanded test where one runs. */
+  get fanPct(): number {
+    const asked = this.#commandedFanPct;
+    return asked === null
+      ? this.#state.fanPct * this.plant.fanStrength
+      : Math.max(this.#state.fanPct, asked) * this.plant.fanStrength;
+  }
+
+  /** What instruments would find: the truth, without their errors. */
+  truth() {
+    const s = this.#state;
+    return {
+      outletC: s.jacket,
+      upperHoseC: s.hose,
+      lowerHoseC: s.ret,
+      sensorOhm: resistanceAt(this.plant.curve, s.sensor),
+      fanRpm: this.plant.clutch.kind === 'none' ? this.fanPct * 24 : s.fanRpm,
+      engineRpm: this.#input.rpm
+    };
+  }
+}

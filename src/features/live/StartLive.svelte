@@ -1,0 +1,188 @@
+<script lang="ts" module>
+  export interface Adapter {
+    readonly name: string;
+    readonly address: string;
+    readonly simulated: boolean;
+  }
+</script>
+
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { invalidateAll } from '$app/navigation';
+  import { CAUTIONS, type CautionId } from '$core/checks/cautions';
+  import { instrumentOf } from '$core/checks/instruments';
+  import { checkOf } from '$core/checks/registry';
+  import type { SpecSheet } from '$core/formats/spec-sheet';
+  import { DRIVES } from '$core/plant/drive';
+  import { PLANT_FAULTS, withFault, type FaultId } from '$core/plant/faults';
+  import { plantFor } from '$core/plant/params';
+  import type { EventInput } from '$core/record/events';
+  import type { Problem } from '$core/result';
+  import { SUSPECTS } from '$core/suspects/catalogue';
+  import Choose from '$lib/ui/Choose.svelte';
+  import Problems from '$lib/ui/Problems.svelte';
+  import QuantityInput from '$lib/ui/QuantityInput.svelte';
+  import { answerOf, type Answer } from '$lib/ui/record.svelte';
+  import { whoIsHere } from '$lib/ui/who';
+
+  interface Props {
+    jobId: string;
+    acknowledged: readonly CautionId[];
+    sheet: SpecSheet | null;
+    vehicle: { id: string; fleetNo: string };
+    adapters: readonly Adapter[];
+    write: (body: EventInput) => Promise<Answer>;
+  }
+  let { jobId, acknowledged, sheet, vehicle, adapters, write }: Props = $props();
+
+  const TYPED = 'typed';
+  let from = $state<string | null>(untrack(() => adapters[0]?.address ?? TYPED));
+  const adapter = $derived(adapters.find((a) => a.address === from));
+  const sources = $derived([
+    ...adapters.map((a) => ({ value: a.address, label: a.name })),
+    { value: TYPED, label: 'No adapter: readings are typed' }
+  ]);
+
+  const cautions = $derived(
+    checkOf('warm-up-run').cautions.filter((c) => !acknowledged.includes(c)) as CautionId[]
+  );
+
+  /** Faults this vehicle can have, for the simulated one. */
+  const faults = $derived(
+    PLANT_FAULTS.map((f) => f.id).filter((id) => {
+      if (!sheet) return false;
+      try {
+        withFault(plantFor(sheet), id, 0.5);
+        return true;
+      } catch {
+        return false;
+      }
+    })
+  );
+  let fault = $state<FaultId>('none');
+  let severity = $state(0.7);
+  let ambientC = $state<number | null>(8);
+  let drive = $state<keyof typeof DRIVES>('mixed');
+  let factor = $state(20);
+  let instrument = $state<'contact' | 'infrared' | 'glass'>('contact');
+
+  let problems = $state<readonly Problem[]>([]);
+  let busy = $state(false);
+  let ids = { eventId: crypto.randomUUID(), runId: crypto.randomUUID() };
+
+  async function start() {
+    busy = true;
+    problems = [];
+    const answer = await answerOf(
+      fetch(`/api/jobs/${jobId}/live`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({
+          ...ids,
+          at: new Date().toISOString(),
+          who: whoIsHere(),
+          source: adapter
+            ? { kind: 'adapter', address: adapter.address, name: adapter.name }
+            : { kind: 'typed', instrument: instrumentOf(instrument) },
+          simulate: adapter?.simulated ? { fault, severity, ambientC: ambientC ?? 12, drive, factor } : null
+        })
+      })
+    );
+    busy = false;
+    if (answer.ok) {
+      ids = { eventId: crypto.randomUUID(), runId: crypto.randomUUID() };
+      await invalidateAll();
+    } else problems = answer.problems;
+  }
+</script>
+
+<h1 class="mt-1 mb-4">Record a warm-up</h1>
+<div class="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_370px]">
+  <section class="card space-y-5 p-5">
+    {#if !sheet}
+      <p>
+        {vehicle.fleetNo} has no spec sheet: a run is recorded and its temperature shown, without a band, and cannot
+        be judged. <a class="quiet-link" href="/vehicles/{vehicle.id}/sheet">Write it first</a>.
+      </p>
+    {/if}
+    <Choose label="Readings come from" choices={sources} bind:value={from} wide />
+    {#if adapter?.simulated}
+      <fieldset class="border-line grid gap-4 border-t pt-4 sm:grid-cols-2">
+        <legend class="sr-only">What is plugged in</legend>
+        <label class="block"
+          ><span class="mb-1 block text-sm font-semibold">Hidden fault</span><select
+            class="field"
+            bind:value={fault}
+          >
+            {#each faults as id (id)}<option value={id}>{SUSPECTS[id].title}</option>{/each}
+          </select></label
+        >
+        <label class="block"
+          ><span class="mb-1 block text-sm font-semibold">Severity, {Math.round(severity * 100)} %</span
+          ><input
+            class="h-11 w-full"
+            type="range"
+            min="0.1"
+            max="1"
+            step="0.05"
+            bind:value={severity}
+          /></label
+        >
+        <label class="block"
+          ><span class="mb-1 block text-sm font-semibold">Drive</span><select
+            class="field"
+            bind:value={drive}
+          >
+            {#each Object.keys(DRIVES) as name (name)}<option value={name}>{name}</option>{/each}
+          </select></label
+        >
+        <QuantityInput label="Ambient" kind="temperature" bind:value={ambientC} required />
+        <label class="block"
+          ><span class="mb-1 block text-sm font-semibold">Clock, {factor} times as fast</span><input
+            class="h-11 w-full"
+            type="range"
+            min="1"
+            max="60"
+            bind:value={factor}
+          /></label
+        >
+      </fieldset>
+    {:else if !adapter}
+      <Choose
+        label="Taken with"
+        choices={[
+          { value: 'contact', label: 'Contact probe at the outlet' },
+          { value: 'infrared', label: 'Infrared on a matt surface' },
+          { value: 'glass', label: 'Immersion thermometer' }
+        ]}
+        bind:value={instrument as string | null}
+      />
+      <p class="text-ink-2">
+        Type a reading every half minute or so: it is stamped with the moment you write it down.
+      </p>
+    {/if}
+    <Problems {problems} title="Not started" />
+    {#if cautions.length === 0}
+      <button class="btn btn-main min-h-14 px-6" disabled={busy} onclick={start}
+        >{busy ? 'Starting…' : 'Start recording, then turn the key'}</button
+      >
+    {/if}
+  </section>
+  <section
+    class="rounded-card p-4 {cautions.length > 0 ? 'border-off bg-off-wash border-2' : 'card'}"
+    aria-label="Cautions"
+  >
+    <h2>{cautions.length > 0 ? 'Before the key is turned' : 'Mind'}</h2>
+    <ul class="mt-2 space-y-2">
+      {#each checkOf('warm-up-run').cautions as c (c)}<li>{CAUTIONS[c].text}</li>{/each}
+    </ul>
+    <p class="mt-2 text-sm">The maker’s service information and local rules come first.</p>
+    {#if cautions.length > 0}
+      <button
+        class="btn btn-main mt-3 min-h-14"
+        onclick={() => write({ kind: 'caution.acknowledged', payload: { cautions: [...cautions] } })}
+        >Understood</button
+      >
+    {/if}
+  </section>
+</div>

@@ -1,0 +1,138 @@
+import * as Comlink from 'comlink';
+import type { ChannelKey, Log } from '$core/formats/channels';
+import type { SpecSheet } from '$core/formats/spec-sheet';
+import type { Band } from '$core/plant/band';
+import { momentOf, type Moment } from '$core/run/live';
+import { thin, type Thinned } from '$core/run/thin';
+import type { BandWorker } from '$lib/workers/band';
+import BandThread from '$lib/workers/band?worker';
+
+/** What the recorder does, as the server tells it; `lost` where this page hears nothing from the server. */
+export type LiveState = 'waiting' | 'recording' | 'no-answer' | 'adapter-gone' | 'ended' | 'gone' | 'lost';
+
+interface Block {
+  readonly seq: number;
+  readonly t: readonly number[];
+  readonly channels: Partial<Record<ChannelKey, readonly (number | null)[]>>;
+}
+
+const BAND_EVERY_MS = 4000;
+const BAND_DRAWS = 150;
+const AHEAD_S = 480;
+const DRAWN_POINTS = 1500;
+
+/** A live run as one page follows it: samples as they come, the moment, and the band it should follow. */
+export class LiveRunView {
+  state = $state<LiveState>('waiting');
+  moment = $state.raw<Moment | null>(null);
+  drawn = $state.raw<Thinned>({ t: [], channels: {}, total: 0 });
+  band = $state.raw<Band | null>(null);
+  /** When the last sample came, by this page's clock. */
+  heardAt = $state(Date.now());
+  samples = $state(0);
+
+  readonly #runId: string;
+  readonly #sheet: SpecSheet | null;
+  /** Samples in growing columns: two hours of them must not be put together anew at every block. */
+  readonly #t: number[] = [];
+  readonly #columns = new Map<ChannelKey, number[]>();
+  #seq = 0;
+  #source: EventSource | null = null;
+  #worker: Worker | null = null;
+  #bands: Comlink.Remote<BandWorker> | null = null;
+  #timer: ReturnType<typeof setInterval> | undefined;
+  #busy = false;
+
+  constructor(runId: string, sheet: SpecSheet | null) {
+    this.#runId = runId;
+    this.#sheet = sheet;
+  }
+
+  /** Follows the run until the returned function is called. */
+  follow(): () => void {
+    const open = () => {
+      const source = new EventSource(`/api/live/${this.#runId}?after=${this.#seq}`);
+      this.#source = source;
+      source.onmessage = ({ data }) => this.#hear(JSON.parse(String(data)) as Block | { state: LiveState });
+      source.onerror = () => {
+        this.state = 'lost';
+        // Come back by ourselves: the browser's own retry would ask for samples that are here already.
+        source.close();
+        retry = setTimeout(open, 1200);
+      };
+    };
+    let retry: ReturnType<typeof setTimeout> | undefined;
+    open();
+    this.#worker = new BandThread();
+    this.#bands = Comlink.wrap<BandWorker>(this.#worker);
+    this.#timer = setInterval(() => void this.#drawBand(), BAND_EVERY_MS);
+    return () => {
+      clearTimeout(retry);
+      clearInterval(this.#timer);
+      this.#source?.close();
+      this.#worker?.terminate();
+    };
+  }
+
+  /** The readings of a run that is typed: there are no others. */
+  setTyped(readings: readonly { readonly t: number; readonly celsius: number }[]): void {
+    this.#t.length = 0;
+    this.#columns.clear();
+    if (readings.length > 0)
+      this.#append({ t: readings.map((r) => r.t), channels: { ect_c: readings.map((r) => r.celsius) } });
+    this.heardAt = Date.now();
+    this.#update();
+  }
+
+  #hear(said: Block | { state: LiveState }): void {
+    if ('state' in said) {
+      this.state = said.state;
+      return;
+    }
+    if (said.seq <= this.#seq) return;
+    this.#seq = said.seq;
+    this.#append(said);
+    this.heardAt = Date.now();
+    if (this.state === 'lost') this.state = 'recording';
+    this.#update();
+  }
+
+  #append({ t, channels }: Pick<Block, 't' | 'channels'>): void {
+    const had = this.#t.length;
+    this.#t.push(...t);
+    for (const key of Object.keys(channels) as ChannelKey[]) {
+      const column = this.#columns.get(key) ?? new Array<number>(had).fill(NaN);
+      for (const v of channels[key]!) column.push(v ?? NaN);
+      this.#columns.set(key, column);
+    }
+    for (const column of this.#columns.values()) while (column.length < this.#t.length) column.push(NaN);
+  }
+
+  log(): Log {
+    return {
+      t: Float64Array.from(this.#t),
+      channels: Object.fromEntries([...this.#columns].map(([key, v]) => [key, Float32Array.from(v)])),
+      events: []
+    };
+  }
+
+  #update(): void {
+    const log = this.log();
+    this.samples = log.t.length;
+    this.moment = momentOf(log, this.#sheet);
+    this.drawn = thin(log, DRAWN_POINTS);
+    if (!this.band && log.t.length > 3) void this.#drawBand();
+  }
+
+  async #drawBand(): Promise<void> {
+    if (this.#busy || !this.#bands || !this.#sheet || this.samples < 3) return;
+    this.#busy = true;
+    try {
+      // Structured clone needs plain objects, not proxies of state.
+      const sheet = JSON.parse(JSON.stringify(this.#sheet)) as SpecSheet;
+      this.band = await this.#bands.band(this.log(), sheet, AHEAD_S, BAND_DRAWS);
+    } finally {
+      this.#busy = false;
+    }
+  }
+}

@@ -1,0 +1,25 @@
+import { createConnection } from 'node:net';
+import { createInterface } from 'node:readline';
+import { bad, good, type Result } from '../../../core/result';
+
+const ANSWER_WITHIN_MS = 2000;
+
+/** Says one line to the simulated bench and gives its answer. */
+export function tellBench(address: string, said: object): Promise<Result<Record<string, unknown>>> {
+  const [host, port] = address.split(':');
+  return new Promise((resolve) => {
+    const socket = createConnection({ host, port: Number(port) });
+    const end = (result: Result<Record<string, unknown>>) => {
+      socket.destroy();
+      resolve(result);
+    };
+    const away = () => end(bad({ message: `the simulated bench at ${address} does not answer` }));
+    socket.setTimeout(ANSWER_WITHIN_MS, away);
+    socket.once('error', away);
+    socket.once('connect', () => socket.write(`${JSON.stringify(said)}\n`));
+    createInterface({ input: socket }).once('line', (line) => {
+      const answer = JSON.parse(line) as Record<string, unknown>;
+      end(answer.ok === true ? good(answer) : bad({ message: String(answer.message) }));
+    });
+  });
+}

@@ -1,0 +1,222 @@
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
+import { ANSWER_ID, writeFrame } from '../../../core/bus/frame';
+import { startBench, type Bench } from '../../../devices/bench';
+import type { Database } from '../database';
+import { append, eventsOf } from '../record';
+import { samplesOf } from '../runs';
+import { testDatabase } from '../test-database';
+import { AdapterLost, replayAdapter, socketAdapter } from './adapter';
+import { knownAdapters } from './adapters';
+import { tellBench } from './bench';
+import { poll, type Sample } from './poll';
+import { startRecorder } from './recorder';
+import { endLive, startLive } from './runs';
+import { blocksAfter } from './samples';
+
+let db: Database;
+let drop: () => Promise<void>;
+let bench: Bench;
+let address: string;
+const spec = JSON.parse(readFileSync('demo/specs/qh-03-curlew.spec.json', 'utf8'));
+const now = () => new Date().toISOString();
+
+beforeAll(async () => {
+  ({ db, drop } = await testDatabase());
+  bench = await startBench({ port: 0, dropped: 0.02 });
+  address = `127.0.0.1:${bench.port}`;
+});
+afterAll(async () => {
+  await bench.close();
+  await drop();
+});
+
+async function job(fleetNo: string, withSheet = true): Promise<string> {
+  const [vehicleId, jobId] = [randomUUID(), randomUUID()];
+  const write = (stream: string, body: object) =>
+    append(db, { id: randomUUID(), stream, who: 'Maren Oake', at: now(), ...body });
+  await write(`vehicle:${vehicleId}`, {
+    kind: 'vehicle.entered',
+    payload: { fleetNo, name: 'Tarrock Curlew 1.6', note: '' }
+  });
+  if (withSheet) await write(`vehicle:${vehicleId}`, { kind: 'spec.saved', payload: { sheet: spec } });
+  await write(`job:${jobId}`, { kind: 'job.opened', payload: { vehicleId, complaint: 'Slow to warm' } });
+  return jobId;
+}
+const start = (jobId: string, runId: string = randomUUID()) =>
+  startLive(db, {
+    eventId: randomUUID(),
+    runId,
+    jobId,
+    who: 'Maren Oake',
+    at: now(),
+    source: { kind: 'adapter', address, name: 'Bench' }
+  });
+const end = (jobId: string, eventId: string = randomUUID()) =>
+  endLive(db, { eventId, jobId, who: 'Maren Oake', at: now() });
+const plug = (more: object = {}) =>
+  tellBench(address, {
+    do: 'plug',
+    spec,
+    fault: 'none',
+    ambientC: 8,
+    drive: 'mixed',
+    factor: 60,
+    running: true,
+    ...more
+  });
+const timesOf = async (runId: string) => (await blocksAfter(db, runId, 0)).flatMap((b) => b.t);
+const until = (what: () => Promise<boolean>) =>
+  vi.waitFor(async () => expect(await what()).toBe(true), { timeout: 55_000, interval: 100 });
+
+describe('an adapter', () => {
+  it('on a socket gives samples with the clock of its own', async () => {
+    await plug();
+    const adapter = await socketAdapter(address);
+    const samples: Sample[] = [];
+    while (samples.length < 5) {
+      const sample = await poll(adapter);
+      if (sample) samples.push(sample);
+    }
+    adapter.close();
+    expect(samples.every((s, i) => i === 0 || s.stamp > samples[i - 1].stamp)).toBe(true);
+    expect(Object.keys(samples[0].values).sort()).toEqual([
+      'ambient_c',
+      'ect_c',
+      'iat_c',
+      'load_pct',
+      'rpm',
+      'speed_kmh'
+    ]);
+  });
+
+  it('that plays a capture back is the same to its user', async () => {
+    const ect = (t: number, c: number) =>
+      writeFrame({ t, id: ANSWER_ID, data: Uint8Array.of(3, 0x41, 5, c + 40, 0, 0, 0, 0) });
+    const adapter = replayAdapter([ect(1, 20), '(1.5) can0 3B1#01', ect(2, 21)].join('\n'));
+    expect((await poll(adapter))!).toEqual({ stamp: 1, values: { ect_c: 20 } });
+    expect((await poll(adapter))!.values.ect_c).toBe(21);
+    await expect(poll(adapter)).rejects.toThrow(AdapterLost);
+  });
+
+  it('that is not there is said to be lost', async () => {
+    await expect(socketAdapter('127.0.0.1:9')).rejects.toThrow('no adapter answers at 127.0.0.1:9');
+  });
+
+  it('is one of the workshop’s, as its settings name them', () => {
+    expect(
+      knownAdapters({
+        PYRETHOS_ADAPTERS: 'Bay 1=127.0.0.1:5200, broken, Yard = 10.0.0.7:35000',
+        PYRETHOS_BENCH_PORT: '5191'
+      })
+    ).toEqual([
+      { name: 'Bay 1', address: '127.0.0.1:5200', simulated: false },
+      { name: 'Yard', address: '10.0.0.7:35000', simulated: false },
+      { name: 'Simulated vehicle', address: '127.0.0.1:5191', simulated: true }
+    ]);
+  });
+});
+
+describe('a recording', () => {
+  it('goes on where another server process left it, loses nothing, and becomes a judged run', async () => {
+    await plug({ fault: 'thermostat-stuck-open', severity: 0.6 });
+    const [jobId, runId] = [await job('L-01'), randomUUID()];
+    expect((await start(jobId, runId)).ok).toBe(true);
+    const first = startRecorder(db);
+    await until(async () => (await timesOf(runId)).length > 20);
+    const seen = await timesOf(runId);
+    await first();
+    const second = startRecorder(db);
+    await until(async () => (await timesOf(runId)).at(-1)! > 900);
+    const all = await timesOf(runId);
+    expect(all.slice(0, seen.length)).toEqual(seen);
+    expect(all.every((t, i) => i === 0 || t > all[i - 1])).toBe(true);
+    await append(db, {
+      id: randomUUID(),
+      stream: `job:${jobId}`,
+      who: 'Maren Oake',
+      at: now(),
+      kind: 'run.marked',
+      payload: { runId, t: 420, mark: 'hose', text: '' }
+    });
+    const ending = randomUUID();
+    const ended = await end(jobId, ending);
+    expect(ended.ok && ended.value.runId).toBe(runId);
+    const run = (await db.runs.findByPk(runId))!;
+    expect(run.analysis.features.maxC).toBeLessThan(80);
+    expect(run.marks).toEqual([{ t: 420, text: 'Hose hot' }]);
+    const kept = [...(await samplesOf(db, run)).t];
+    expect(kept.slice(0, all.length)).toEqual(all);
+    expect((await end(jobId, ending)).ok).toBe(true);
+    expect((await eventsOf(db, `job:${jobId}`)).filter((e) => e.kind === 'run.ended')).toHaveLength(1);
+    await second();
+  });
+
+  it('tells that the adapter was pulled out, and goes on when it is back', async () => {
+    await plug();
+    const [jobId, runId] = [await job('L-02'), randomUUID()];
+    await start(jobId, runId);
+    const stop = startRecorder(db);
+    const state = async () => {
+      const [rows] = await db.sequelize.query('SELECT state FROM recordings WHERE run_id = $1', {
+        bind: [runId]
+      });
+      return (rows as { state: string }[])[0].state;
+    };
+    await until(async () => (await state()) === 'recording');
+    await tellBench(address, { do: 'pull' });
+    await until(async () => ['adapter-gone', 'no-answer'].includes(await state()));
+    const before = (await timesOf(runId)).length;
+    await tellBench(address, { do: 'insert' });
+    await until(async () => (await state()) === 'recording' && (await timesOf(runId)).length > before + 5);
+    const result = await end(jobId);
+    expect(result.ok).toBe(true);
+    expect((await db.runs.findByPk(runId))!.report.gaps.length).toBeGreaterThan(0);
+    await stop();
+  });
+
+  it('is one for each vehicle at a time', async () => {
+    const jobId = await job('L-03');
+    expect((await start(jobId)).ok).toBe(true);
+    const twice = await start(jobId);
+    expect(!twice.ok && twice.problems[0].message).toContain('being recorded already');
+    expect((await end(jobId)).ok).toBe(true);
+    expect((await start(jobId)).ok).toBe(true);
+  });
+
+  it('that caught nothing leaves no run, and says what it was', async () => {
+    const jobId = await job('L-04');
+    await start(jobId);
+    const ended = await end(jobId);
+    expect(ended.ok && ended.value.runId).toBeNull();
+    expect(await db.runs.count({ where: { jobId } })).toBe(0);
+    const nothing = await end(jobId);
+    expect(!nothing.ok && nothing.problems[0].message).toContain('nothing is being recorded');
+  });
+
+  it('may be typed: readings of a thermometer make a run', async () => {
+    const [jobId, runId] = [await job('L-05'), randomUUID()];
+    await startLive(db, {
+      eventId: randomUUID(),
+      runId,
+      jobId,
+      who: 'Maren Oake',
+      at: now(),
+      source: { kind: 'typed', instrument: { kind: 'contact', name: '', uncertaintyC: 1.5 } }
+    });
+    for (let i = 0; i <= 40; i++)
+      await append(db, {
+        id: randomUUID(),
+        stream: `job:${jobId}`,
+        who: 'Maren Oake',
+        at: now(),
+        kind: 'run.read',
+        payload: { runId, t: 30 * i, coolantC: Math.min(88, 12 + 2.6 * i) }
+      });
+    const ended = await end(jobId);
+    expect(ended.ok && ended.value.runId).toBe(runId);
+    const run = (await db.runs.findByPk(runId))!;
+    expect([run.sampleCount, run.durationS, run.channels]).toEqual([41, 1200, ['ect_c']]);
+  });
+});

@@ -1,0 +1,157 @@
+import { randomUUID } from 'node:crypto';
+import { QueryTypes, UniqueConstraintError } from 'sequelize';
+import { deriveJob } from '../../../core/record/derive';
+import { markText, type LiveRun, type RunSource } from '../../../core/record/live';
+import { bad, good, type Result } from '../../../core/result';
+import type { Log } from '../../../core/formats/channels';
+import type { Database } from '../database';
+import { judgeInWorker } from '../import-pool';
+import { append, eventsOf } from '../record';
+import { storeRun } from '../runs';
+import { blocksAfter, logOfBlocks } from './samples';
+
+export interface LiveStart {
+  readonly eventId: string;
+  readonly runId: string;
+  readonly jobId: string;
+  readonly who: string;
+  readonly at: string;
+  readonly source: RunSource;
+}
+
+/** Opens a recording: one for each vehicle at a time. The same event id again changes nothing. */
+export async function startLive(db: Database, input: LiveStart): Promise<Result<{ runId: string }>> {
+  const job = await db.jobs.findOne({ where: { id: input.jobId, standing: true } });
+  if (!job) return bad({ message: 'this job does not exist any more' });
+  const event = {
+    id: input.eventId,
+    stream: `job:${input.jobId}`,
+    who: input.who,
+    at: input.at,
+    kind: 'run.started',
+    payload: { runId: input.runId, source: input.source }
+  };
+  try {
+    const result = await append(db, event, async (transaction) => {
+      await db.sequelize.query(
+        'INSERT INTO recordings (run_id, job_id, vehicle_id, address, started_at) VALUES ($1, $2, $3, $4, $5)',
+        {
+          bind: [
+            input.runId,
+            input.jobId,
+            job.vehicleId,
+            input.source.kind === 'adapter' ? input.source.address : null,
+            input.at
+          ],
+          transaction
+        }
+      );
+    });
+    return result.ok ? good({ runId: input.runId }) : result;
+  } catch (error) {
+    if (error instanceof UniqueConstraintError)
+      return bad({ message: 'this vehicle is being recorded already; end that run first' });
+    throw error;
+  }
+}
+
+/** The live run of a job with all its samples so far. */
+async function liveLog(db: Database, jobId: string): Promise<{ live: LiveRun; log: Log } | null> {
+  const live = deriveJob(await eventsOf(db, `job:${jobId}`))?.live;
+  if (!live) return null;
+  const marks = live.marks.map((m) => ({ t: m.t, text: markText(m) }));
+  const typed = live.readings.map(({ t, celsius }) => ({ t: [t], channels: { ect_c: [celsius] } }));
+  const blocks = [...(await blocksAfter(db, live.runId, 0)), ...typed];
+  return { live, log: logOfBlocks(blocks, marks) };
+}
+
+const FEWEST_SAMPLES = 2;
+
+/**
+ * Ends a recording: its samples become a run like an imported one, judged in a worker thread and kept with the
+ * event in one transaction. A recording that is too short to be one is ended and leaves only its events.
+ */
+export async function endLive(
+  db: Database,
+  input: { readonly eventId: string; readonly jobId: string; readonly who: string; readonly at: string }
+): Promise<Result<{ runId: string | null }>> {
+  const known = await db.events.findByPk(input.eventId);
+  if (known?.kind === 'run.ended') return good({ runId: (known.payload as { runId: string }).runId });
+  const job = await db.jobs.findOne({ where: { id: input.jobId, standing: true } });
+  const vehicle = job && (await db.vehicles.findByPk(job.vehicleId));
+  const sheet = vehicle?.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
+  const found = await liveLog(db, input.jobId);
+  if (!job || !found) return bad({ message: 'nothing is being recorded on this job' });
+  const { live } = found;
+  await db.sequelize.query('UPDATE recordings SET ended_at = now() WHERE run_id = $1', {
+    bind: [live.runId]
+  });
+  // The recorder may hold a last handful of samples; it lets go within its own round.
+  await lastFlush(db, live.runId);
+  const { log } = (await liveLog(db, input.jobId))!;
+  if (log.t.length < FEWEST_SAMPLES || !sheet) {
+    const undone = await append(db, {
+      id: input.eventId,
+      stream: `job:${input.jobId}`,
+      who: input.who,
+      at: input.at,
+      kind: 'undo',
+      payload: { of: await startedBy(db, input.jobId, live.runId) }
+    });
+    return undone.ok ? good({ runId: null }) : undone;
+  }
+  const judged = await judgeInWorker(log, sheet.sheet);
+  const fileName = `${vehicle!.fleetNo} ${live.startedAt.slice(0, 16).replace('T', ' ')}`;
+  const event = {
+    id: input.eventId,
+    stream: `job:${input.jobId}`,
+    who: input.who,
+    at: input.at,
+    kind: 'run.ended',
+    payload: { runId: live.runId, fileName, samples: log.t.length }
+  };
+  const result = await append(db, event, (transaction) =>
+    storeRun(
+      db,
+      {
+        runId: live.runId,
+        jobId: input.jobId,
+        specSheetId: sheet.id,
+        fileName,
+        importedAt: new Date(input.at),
+        log,
+        warnings: [],
+        ...judged
+      },
+      transaction
+    )
+  );
+  return result.ok ? good({ runId: live.runId }) : result;
+}
+
+async function startedBy(db: Database, jobId: string, runId: string): Promise<string> {
+  const events = await eventsOf(db, `job:${jobId}`);
+  return events.find((e) => e.kind === 'run.started' && e.payload.runId === runId)?.id ?? randomUUID();
+}
+
+const FLUSH_WITHIN_MS = 2500;
+
+/** Waits until no sample has come for a moment: the recorder has seen that the run is ended. */
+async function lastFlush(db: Database, runId: string): Promise<void> {
+  const newest = async () => {
+    const [row] = await db.sequelize.query<{ seq: string | null; leased: boolean }>(
+      `SELECT (SELECT max(seq) FROM live_samples WHERE run_id = $1) AS seq, address IS NOT NULL AND lease_until > now() AS leased
+       FROM recordings WHERE run_id = $1`,
+      { bind: [runId], type: QueryTypes.SELECT }
+    );
+    return row;
+  };
+  const until = Date.now() + FLUSH_WITHIN_MS;
+  let before = await newest();
+  while (before?.leased && Date.now() < until) {
+    await new Promise((resolve) => setTimeout(resolve, 900));
+    const now = await newest();
+    if (now?.seq === before.seq) return;
+    before = now;
+  }
+}

@@ -1,0 +1,19 @@
+import { database } from '$lib/server/database';
+import { jobOr404 } from '$lib/server/job-view';
+import { knownAdapters } from '$lib/server/live/adapters';
+import { eventsOf } from '$lib/server/record';
+
+export const load = async ({ params, depends }) => {
+  const db = database();
+  const job = await jobOr404(db, params.number);
+  depends(`record:job:${job.id}`);
+  const vehicle = await db.vehicles.findByPk(job.vehicleId, { rejectOnEmpty: true });
+  const sheet = vehicle.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
+  return {
+    job: { id: job.id, number: job.number },
+    vehicle: { id: vehicle.id, fleetNo: vehicle.fleetNo, name: vehicle.name },
+    sheet: sheet?.sheet ?? null,
+    events: await eventsOf(db, `job:${job.id}`),
+    adapters: knownAdapters()
+  };
+};

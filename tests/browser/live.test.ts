@@ -1,0 +1,114 @@
+import { By, Key, until, type WebDriver } from 'selenium-webdriver';
+import { describe, expect, it } from 'vitest';
+import { useApp } from './app';
+import { faultsByAxe, painted, see, WAIT_MS } from './browser';
+import type { TestServer } from './server';
+
+let server: TestServer;
+let driver: WebDriver;
+const { go, textOf, button, type, newJob } = useApp((s, d) => ([server, driver] = [s, d]));
+
+/** A simulated minute is a second here; an engine needs some twenty of them. */
+const WARM_UP_MS = 90_000;
+const body = () => driver.findElement(By.css('body'));
+const coolant = async () =>
+  Number(await (await see(driver, By.css('[data-coolant]'))).getAttribute('data-coolant'));
+const samples = async () =>
+  Number(await (await see(driver, By.css('[data-samples]'))).getAttribute('data-samples'));
+const select = async (label: string, value: string) =>
+  (await see(driver, By.xpath(`//label[contains(., "${label}")]//select/option[@value="${value}"]`))).click();
+
+async function start(job: string, fault: string, ambient: string, drive: string): Promise<void> {
+  await go(`${job}/live`);
+  await select('Hidden fault', fault);
+  await select('Drive', drive);
+  await type('Ambient', ambient);
+  for (const [name, value] of [
+    ['Severity', 1],
+    ['Clock', 60]
+  ])
+    await driver.executeScript(
+      'const i = [...document.querySelectorAll("label")].find((l) => l.textContent.includes(arguments[0])).querySelector("input"); i.value = arguments[1]; i.dispatchEvent(new Event("input", { bubbles: true }))',
+      name,
+      value
+    );
+  await (await button('Understood')).click();
+  await (await button('Start recording')).click();
+  await see(driver, By.css('[data-live="recording"]'));
+}
+
+async function end(): Promise<string> {
+  await (await button('End the run')).click();
+  await (await button('Yes, end it and judge')).click();
+  await driver.wait(until.urlContains('?run='), WARM_UP_MS);
+  return (await see(driver, By.css('[data-verdict]'))).getAttribute('data-verdict') as Promise<string>;
+}
+
+describe('a live warm-up', () => {
+  it('climbs against its band, takes marks, stops a run-away in time, and is judged at the end', async () => {
+    const job = await newJob('QH-03');
+    await start(job, 'thermostat-stuck-closed', '28', 'ridge');
+    await driver.wait(async () => (await samples()) > 20, WAIT_MS);
+    await painted(driver);
+    await (await body()).sendKeys('m');
+    await (await button('Warm')).click();
+    await driver.wait(async () => (await textOf('[data-marks]')).includes('hose warm'), WAIT_MS);
+    expect(await (await see(driver, By.css('[data-marks]'))).getAttribute('data-marks')).toBe('2');
+    await driver.wait(async () => (await textOf('dl')).includes('within'), WAIT_MS);
+
+    const alarm = await driver.wait(until.elementLocated(By.css('[data-alarm]')), WARM_UP_MS);
+    expect(await alarm.getAttribute('data-sounding')).toBe('true');
+    const words = await alarm.getText();
+    expect(words).toMatch(/Stop: 1(1[89]|2\d) °C/);
+    expect(words).toContain('Engine off');
+    expect(words).toContain('The fan should have run since 101 °C');
+    expect(words).toMatch(/\d+ °C below boiling|At or above boiling/);
+    const covers =
+      'const r = document.querySelector("[data-alarm]").getBoundingClientRect(); return r.width >= innerWidth && r.height >= innerHeight';
+    expect(await driver.executeScript(covers)).toBe(true);
+    await (await driver.switchTo().activeElement()).sendKeys(Key.ENTER);
+    await driver.wait(async () => (await driver.findElements(By.css('[data-alarm]'))).length === 0, WAIT_MS);
+
+    expect(await end()).toBe('thermostat-stuck-closed');
+    const run = (await server.db.runs.findAll({ order: [['importedAt', 'DESC']] }))[0];
+    expect(run.marks.map((m) => m.text)).toEqual(['Moved off', 'hose warm']);
+  });
+
+  it('goes on after the server was killed in the middle of it, and every sample that was seen is there', async () => {
+    const job = await newJob('QH-26');
+    await start(job, 'none', '12', 'mixed');
+    await driver.wait(async () => (await samples()) > 25, WAIT_MS);
+    const id = (await server.db.jobs.findOne({ where: { number: Number(job.split('/')[2]) } }))!.id;
+    const seen = await samples();
+    await server.kill();
+    await see(driver, By.css('[data-trouble]'));
+    await server.start();
+    await driver.wait(async () => (await samples()) > seen + 20, WARM_UP_MS);
+    const shown = await samples();
+    const before = await coolant();
+    expect(before).toBeGreaterThan(11);
+    await (await button('End the run')).click();
+    await (await button('Yes, end it and judge')).click();
+    await driver.wait(until.urlContains('?run='), WARM_UP_MS);
+    const run = (await server.db.runs.findOne({ where: { jobId: id } }))!;
+    expect(run.sampleCount).toBeGreaterThanOrEqual(shown);
+    expect(run.report.gaps.length).toBeGreaterThan(0);
+  });
+
+  it('may be typed from a thermometer, and shows nothing wrong to a machine in either theme', async () => {
+    const job = await newJob('QH-11');
+    await go(`${job}/live`);
+    await (await button('No adapter')).click();
+    await (await button('Understood')).click();
+    expect(await faultsByAxe(driver, 'day')).toEqual([]);
+    await (await button('Start recording')).click();
+    await type('Coolant now', '54F');
+    await (await button('Write it down')).click();
+    await driver.wait(async () => (await coolant()) > 12, WAIT_MS);
+    expect(await coolant()).toBeCloseTo(12.2, 1);
+    for (const theme of ['day', 'night'] as const) expect(await faultsByAxe(driver, theme)).toEqual([]);
+    expect(
+      await driver.executeScript('return document.documentElement.scrollWidth - innerWidth')
+    ).toBeLessThanOrEqual(0);
+  });
+});
