@@ -1,6 +1,6 @@
 import { createServer, type Server, type Socket } from 'node:net';
-import { createInterface } from 'node:readline';
 import { readFrame, writeFrame, type Frame } from '../core/bus/frame';
+import { lineSplitter } from '../core/bus/lines';
 import { readSpecSheet } from '../core/formats/spec-sheet';
 import { DRIVES, type DriveName } from '../core/plant/drive';
 import { isFaultId } from '../core/plant/faults';
@@ -125,7 +125,7 @@ export async function startBench({
     sockets.add(socket);
     socket.on('close', () => sockets.delete(socket));
     socket.on('error', () => socket.destroy());
-    createInterface({ input: socket }).on('line', (line) => {
+    const onLine = (line: string) => {
       if (line.startsWith('{')) {
         let said: Said;
         try {
@@ -138,7 +138,8 @@ export async function startBench({
       }
       const frame = readFrame(line);
       if (frame) answer(socket, frame);
-    });
+    };
+    socket.setEncoding('utf8').on('data', lineSplitter(onLine));
   });
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);

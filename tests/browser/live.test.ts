@@ -15,6 +15,8 @@ const coolant = async () =>
   Number(await (await see(driver, By.css('[data-coolant]'))).getAttribute('data-coolant'));
 const samples = async () =>
   Number(await (await see(driver, By.css('[data-samples]'))).getAttribute('data-samples'));
+const jobId = async (job: string) =>
+  (await server.db.jobs.findOne({ where: { number: Number(job.split('/')[2]) } }))!.id;
 const select = async (label: string, value: string) =>
   (await see(driver, By.xpath(`//label[contains(., "${label}")]//select/option[@value="${value}"]`))).click();
 
@@ -70,7 +72,7 @@ describe('a live warm-up', () => {
     await driver.wait(async () => (await driver.findElements(By.css('[data-alarm]'))).length === 0, WAIT_MS);
 
     expect(await end()).toBe('thermostat-stuck-closed');
-    const run = (await server.db.runs.findAll({ order: [['importedAt', 'DESC']] }))[0];
+    const run = (await server.db.runs.findOne({ where: { jobId: await jobId(job) } }))!;
     expect(run.marks.map((m) => m.text)).toEqual(['Moved off', 'hose warm']);
   });
 
@@ -78,7 +80,7 @@ describe('a live warm-up', () => {
     const job = await newJob('QH-26');
     await start(job, 'none', '12', 'mixed');
     await driver.wait(async () => (await samples()) > 25, WAIT_MS);
-    const id = (await server.db.jobs.findOne({ where: { number: Number(job.split('/')[2]) } }))!.id;
+    const id = await jobId(job);
     const seen = await samples();
     await server.kill();
     await see(driver, By.css('[data-trouble]'));

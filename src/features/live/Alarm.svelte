@@ -2,6 +2,7 @@
   import OctagonX from '@lucide/svelte/icons/octagon-x';
   import type { SpecSheet } from '$core/formats/spec-sheet';
   import type { Moment } from '$core/run/live';
+  import { focusNow } from '$lib/ui/focus';
   import { shown, shownDifference } from '$lib/ui/units';
 
   interface Props {
@@ -64,10 +65,9 @@
         : 'At or above boiling, even with a good cap.'}
   </p>
   <div class="flex flex-wrap justify-center gap-4">
-    <!-- svelte-ignore a11y_autofocus -->
     <button
       class="min-h-16 rounded-lg bg-white px-8 text-2xl font-bold text-[#7a1f0a]"
-      autofocus
+      use:focusNow
       onclick={onoff}>The engine is off</button
     >
     <button class="min-h-16 rounded-lg border-2 border-white px-8 text-2xl font-semibold" onclick={onsilence}

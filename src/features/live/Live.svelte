@@ -26,6 +26,7 @@
   {vehicle.name}
 </p>
 {#if state_.live}
+  <h1 class="sr-only">Live warm-up of {vehicle.fleetNo}</h1>
   {#key state_.live.runId}
     <LiveRun
       jobId={job.id}

@@ -108,11 +108,12 @@
       KEYS.map(([id, { title, key }]) => ({ key, label: `Mark: ${title}`, run: () => void mark(id) }))
     )
   );
-  const HOSE = ['cold', 'warm', 'hot'] as const;
+  const HOSE = ['Cold', 'Warm', 'Hot'] as const;
+  const alarming = $derived(moment?.level === 'stop' && !silenced);
   const big = $derived(moment ? inUnit(moment.coolantC, 'temperature').toFixed(0).replace('-', '−') : '–');
 </script>
 
-{#if moment?.level === 'stop' && !silenced}
+{#if moment && alarming}
   <Alarm
     {moment}
     {sheet}
@@ -127,7 +128,11 @@
   />
 {/if}
 
-<div class="mt-1 grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_300px]" data-live={view.state}>
+<div
+  class="mt-1 grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_300px]"
+  data-live={view.state}
+  inert={alarming}
+>
   <section class="card p-3" aria-label="The engine now">
     <div class="flex flex-wrap items-end gap-x-8 gap-y-1 px-1">
       <p class="reading leading-none" data-coolant={moment?.coolantC}>
@@ -221,8 +226,8 @@
       </p>
       <div class="mt-1 grid grid-cols-3 gap-2">
         {#each HOSE as feel (feel)}<button
-            class="btn min-h-14 px-2 capitalize"
-            onclick={() => mark('plain', `hose ${feel}`)}>{feel}</button
+            class="btn min-h-14 px-2"
+            onclick={() => mark('plain', `hose ${feel.toLowerCase()}`)}>{feel}</button
           >{/each}
       </div>
       <p class="text-ink-2 mt-3 text-sm" aria-live="polite" data-marks={live.marks.length}>

@@ -1,5 +1,4 @@
 import { createConnection, type Socket } from 'node:net';
-import { createInterface } from 'node:readline';
 import {
   ANSWER_ID,
   readFrame,
@@ -8,6 +7,7 @@ import {
   writeFrame,
   type StampedFrame
 } from '../../../core/bus/frame';
+import { lineSplitter } from '../../../core/bus/lines';
 import { Assembler, FLOW_GO_ON, isFirstFrame, toFrames } from '../../../core/bus/isotp';
 
 /** An answer of a control unit, with the adapter's own clock in s. */
@@ -40,10 +40,11 @@ export async function socketAdapter(address: string): Promise<ScanAdapter> {
   };
   socket.on('error', gone);
   socket.on('close', gone);
-  createInterface({ input: socket }).on('line', (line) => {
+  const onLine = (line: string) => {
     const frame = readFrame(line);
     if (frame?.id === ANSWER_ID) waiting?.(frame);
-  });
+  };
+  socket.setEncoding('utf8').on('data', lineSplitter(onLine));
   const send = (id: number, data: Uint8Array) => socket.write(`${writeFrame({ t: 0, id, data })}\n`);
 
   return {

@@ -1,5 +1,5 @@
 import { createConnection } from 'node:net';
-import { createInterface } from 'node:readline';
+import { lineSplitter } from '../../../core/bus/lines';
 import { bad, good, type Result } from '../../../core/result';
 
 const ANSWER_WITHIN_MS = 2000;
@@ -17,9 +17,10 @@ export function tellBench(address: string, said: object): Promise<Result<Record<
     socket.setTimeout(ANSWER_WITHIN_MS, away);
     socket.once('error', away);
     socket.once('connect', () => socket.write(`${JSON.stringify(said)}\n`));
-    createInterface({ input: socket }).once('line', (line) => {
+    const onLine = (line: string) => {
       const answer = JSON.parse(line) as Record<string, unknown>;
       end(answer.ok === true ? good(answer) : bad({ message: String(answer.message) }));
-    });
+    };
+    socket.setEncoding('utf8').on('data', lineSplitter(onLine));
   });
 }

@@ -179,10 +179,13 @@ describe('a recording', () => {
   it('is one for each vehicle at a time', async () => {
     const jobId = await job('L-03');
     expect((await start(jobId)).ok).toBe(true);
+    const other = await start(await job('L-33'));
+    expect(!other.ok && other.problems[0].message).toContain('adapter is recording another vehicle');
     const twice = await start(jobId);
     expect(!twice.ok && twice.problems[0].message).toContain('being recorded already');
     expect((await end(jobId)).ok).toBe(true);
     expect((await start(jobId)).ok).toBe(true);
+    await end(jobId);
   });
 
   it('that caught nothing leaves no run, and says what it was', async () => {

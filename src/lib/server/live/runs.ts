@@ -50,7 +50,12 @@ export async function startLive(db: Database, input: LiveStart): Promise<Result<
     return result.ok ? good({ runId: input.runId }) : result;
   } catch (error) {
     if (error instanceof UniqueConstraintError)
-      return bad({ message: 'this vehicle is being recorded already; end that run first' });
+      return bad({
+        message:
+          'address' in (error.fields ?? {})
+            ? 'this adapter is recording another vehicle; end that run first'
+            : 'this vehicle is being recorded already; end that run first'
+      });
     throw error;
   }
 }

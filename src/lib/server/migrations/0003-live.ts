@@ -17,6 +17,7 @@ export const live: Migration = {
       lease_until timestamptz NOT NULL DEFAULT now()
     );
     CREATE UNIQUE INDEX recordings_one ON recordings (vehicle_id) WHERE ended_at IS NULL;
+    CREATE UNIQUE INDEX recordings_adapter ON recordings (address) WHERE ended_at IS NULL;
 
     CREATE TABLE live_samples (
       run_id uuid NOT NULL REFERENCES recordings,
