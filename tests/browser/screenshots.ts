@@ -1,6 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
-import { By, Key } from 'selenium-webdriver';
+import { By, Key, until } from 'selenium-webdriver';
 import { alive, openBrowser, painted, viewport } from './browser';
 
 /**
@@ -65,6 +65,37 @@ const VIEWS: Record<string, () => Promise<void>> = {
     await openJob('QH-11');
     await driver.executeScript('document.querySelector("canvas").scrollIntoView({ block: "center" })');
     await shoot('job-run');
+  },
+  // A simulated engine that overheats: its climb, then the alarm. The run is undone afterwards.
+  live: async () => {
+    await openJob('QH-17', '/live');
+    const choose = (label: string, value: string) =>
+      driver.findElement(By.xpath(`//label[contains(., "${label}")]//option[@value="${value}"]`)).click();
+    await choose('Hidden fault', 'thermostat-stuck-closed');
+    await choose('Drive', 'ridge');
+    await driver.executeScript(
+      'for (const [n, v] of [["Severity", 1], ["Clock", 60]]) { const i = [...document.querySelectorAll("label")].find((l) => l.textContent.includes(n)).querySelector("input"); i.value = v; i.dispatchEvent(new Event("input", { bubbles: true })) }'
+    );
+    await driver.findElement(By.xpath('//button[.="Understood"]')).click();
+    await driver
+      .wait(until.elementLocated(By.xpath('//button[contains(., "Start recording")]')), 10_000)
+      .click();
+    await driver.wait(until.elementLocated(By.css('[data-live="recording"]')), 15_000);
+    await driver.wait(
+      async () =>
+        Number(
+          await driver.executeScript('return document.querySelector("[data-coolant]")?.dataset.coolant ?? 0')
+        ) > 74,
+      60_000
+    );
+    await shoot('live');
+    await shoot('live-night', 'night');
+    await driver.wait(until.elementLocated(By.css('[data-alarm]')), 90_000);
+    await shoot('live-alarm');
+    await driver.findElement(By.xpath('//button[contains(., "Silence")]')).click();
+    await driver.findElement(By.xpath('//button[contains(., "End the run")]')).click();
+    await driver.wait(until.elementLocated(By.xpath('//button[contains(., "Yes, end")]')), 10_000).click();
+    await driver.wait(until.urlContains('?run='), 60_000);
   },
   intake: async () => {
     await go('/jobs/new');

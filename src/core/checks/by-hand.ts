@@ -1,8 +1,15 @@
 import { z } from 'zod';
+import {
+  withoutClutch,
+  withoutController,
+  withoutElectronicClutch,
+  withoutFan,
+  withoutRelay
+} from './vehicle-has';
 import type { SpecSheet } from '../formats/spec-sheet';
 import type { FaultId } from '../plant/faults';
 import type { CautionId } from './cautions';
-import { defineCheck, outcome, withoutClutch, type Check, type CheckPhase, type Gate } from './check';
+import { defineCheck, outcome, type Check, type CheckPhase, type Gate } from './check';
 
 const readings = z.object({
   judged: z.enum(['pass', 'fail', 'unclear'], 'Say how you judge it'),
@@ -33,14 +40,6 @@ function byHand(row: Row): Check {
     words: (r) => `${r.judged}: ${r.found}`
   });
 }
-
-const withoutRelay = (sheet: SpecSheet) =>
-  sheet.fan?.drive === 'relay' || !sheet.fan ? null : 'no fan relay';
-const withoutController = (sheet: SpecSheet) =>
-  sheet.fan?.drive === 'controller' || !sheet.fan ? null : 'no fan controller';
-const withoutFan = (sheet: SpecSheet) => (sheet.fan && sheet.fan.drive === 'none' ? 'no electric fan' : null);
-const withoutElectronicClutch = (sheet: SpecSheet) =>
-  sheet.clutch?.kind === 'electronic' ? null : 'no electronic fan clutch';
 
 const SENSOR: readonly FaultId[] = [
   'ect-reads-hot',
@@ -120,15 +119,6 @@ export const BY_HAND = {
     speaksTo: [...THERMOSTAT, ...SENSOR, ...FLOW, 'coolant-low'],
     always: true
   }),
-  'hose-rush': byHand({
-    title: 'Hose rush',
-    phases: ['W'],
-    minutes: 8,
-    decides: 'Cold and then suddenly hot: the thermostat works. Warm all along: open. Never: closed.',
-    tools: ['Hand or probe'],
-    cautions: ['hot-parts', 'belts'],
-    speaksTo: THERMOSTAT
-  }),
   'road-run': byHand({
     title: 'Road run',
     phases: ['R'],
@@ -137,16 +127,6 @@ export const BY_HAND = {
     tools: ['Logger'],
     cautions: ['stop-limit'],
     speaksTo: [...THERMOSTAT, ...FLOW, 'airflow-restricted', 'clutch-slipping']
-  }),
-  'fan-switching': byHand({
-    title: 'Fan switching',
-    phases: ['R'],
-    minutes: 12,
-    decides: 'On and off temperatures of each stage against the sheet.',
-    tools: ['Scan tool'],
-    cautions: RUNNING,
-    speaksTo: [...FAN, ...RELAY, 'fan-setpoint-modified', 'ect-reads-cold', 'ect-reads-hot'],
-    lacks: withoutFan
   }),
   'fan-direct-feed': byHand({
     title: 'Fan direct feed',
@@ -187,16 +167,6 @@ export const BY_HAND = {
     cautions: ['fan-starts'],
     speaksTo: [...RELAY, 'fan-command-missing', 'fan-feed-open'],
     lacks: withoutRelay
-  }),
-  'fan-command': byHand({
-    title: 'Commanded fan',
-    phases: ['X'],
-    minutes: 4,
-    decides: 'Command path against power path.',
-    tools: ['Scan tool'],
-    cautions: ['fan-blades'],
-    speaksTo: [...FAN, ...RELAY, 'fan-controller-dead', 'fan-command-missing'],
-    lacks: withoutFan
   }),
   'controller-in-out': byHand({
     title: 'Fan controller, in and out',
@@ -302,15 +272,5 @@ export const BY_HAND = {
     cautions: ['heated-bath', 'fused-feed'],
     speaksTo: ['thermostat-heater-failed'],
     lacks: (sheet) => (sheet.thermostat.heaterOhm == null ? 'no heated thermostat' : null)
-  }),
-  'key-off-fan': byHand({
-    title: 'Fan after key-off',
-    phases: ['H'],
-    minutes: 6,
-    decides: 'After-run by rule, or a fault; and what it costs the battery.',
-    tools: ['Clock'],
-    cautions: ['fan-starts', 'hot-parts'],
-    speaksTo: ['fan-relay-welded', 'fan-controller-shorted', 'ect-intermittent'],
-    lacks: withoutFan
   })
 } as const satisfies Readonly<Record<string, Check>>;

@@ -145,5 +145,3 @@ export const outcome = (
 export const speaksFor = (...faults: FaultId[]): Point[] => faults.map((fault) => ({ fault, way: 'for' }));
 export const speaksAgainst = (...faults: FaultId[]): Point[] =>
   faults.map((fault) => ({ fault, way: 'against' }));
-
-export const withoutClutch = (sheet: SpecSheet): string | null => (sheet.clutch ? null : 'no fan clutch');

@@ -1,13 +1,6 @@
 import { z } from 'zod';
-import {
-  defineCheck,
-  outcome,
-  speaksAgainst,
-  speaksFor,
-  voidOutcome,
-  withoutClutch,
-  type CheckContext
-} from './check';
+import { defineCheck, outcome, speaksAgainst, speaksFor, voidOutcome, type CheckContext } from './check';
+import { withoutClutch } from './vehicle-has';
 
 export const DRAGS = {
   none: 'No drag',

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { say } from '../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor, withoutClutch } from './check';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
+import { withoutClutch } from './vehicle-has';
 
 export const MOVERS = {
   nothing: 'Nothing moves',

@@ -4,6 +4,10 @@ import { clutchColdTurn } from './clutch-cold-turn';
 import { clutchPlay } from './clutch-play';
 import { codes } from './codes';
 import { coldAgreement } from './cold-agreement';
+import { fanCommand } from './fan-command';
+import { fanSwitching } from './fan-switching';
+import { hoseRush } from './hose-rush';
+import { keyOffFan } from './key-off-fan';
 import { levelAndLook } from './level-and-look';
 import { soak } from './soak';
 
@@ -18,6 +22,10 @@ export const CHECKS = {
   'cold-agreement': coldAgreement,
   'clutch-cold-turn': clutchColdTurn,
   'clutch-play': clutchPlay,
+  'hose-rush': hoseRush,
+  'fan-switching': fanSwitching,
+  'fan-command': fanCommand,
+  'key-off-fan': keyOffFan,
   ...BY_HAND
 } as const satisfies Readonly<Record<string, Check>>;
 

@@ -6,6 +6,10 @@ import ClutchColdTurnSheet from './ClutchColdTurnSheet.svelte';
 import ClutchPlaySheet from './ClutchPlaySheet.svelte';
 import CodesSheet from './CodesSheet.svelte';
 import ColdAgreementSheet from './ColdAgreementSheet.svelte';
+import FanCommandSheet from './FanCommandSheet.svelte';
+import FanSwitchingSheet from './FanSwitchingSheet.svelte';
+import HoseRushSheet from './HoseRushSheet.svelte';
+import KeyOffFanSheet from './KeyOffFanSheet.svelte';
 import LevelAndLookSheet from './LevelAndLookSheet.svelte';
 import SoakSheet from './SoakSheet.svelte';
 import type { SheetProps } from './types';
@@ -45,6 +49,19 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
     firstTurn: null,
     freeTurns: null,
     laterTurns: null
+  })),
+  'hose-rush': sheet(HoseRushSheet, () => ({ felt: null, coolantC: null, by: 'hand' })),
+  'fan-switching': sheet(FanSwitchingSheet, () => ({
+    stages: [{ name: 'low', onC: null, offC: null }],
+    hottestC: null,
+    acOn: false,
+    moving: false
+  })),
+  'fan-command': sheet(FanCommandSheet, () => ({ click: null, turns: null, commandedPct: 100 })),
+  'key-off-fan': sheet(KeyOffFanSheet, ({ coolantC, running }) => ({
+    ranMin: null,
+    stillRunning: false,
+    coolantC: running ? coolantC : null
   })),
   'clutch-play': sheet(ClutchPlaySheet, () => ({ tipMm: null, moves: null, feels: null }))
 };

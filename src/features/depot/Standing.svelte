@@ -29,7 +29,11 @@
   function detail({ heat }: JobLine): string {
     if (heat.running) return heat.coolantC === null ? 'runs' : shown(heat.coolantC, 'temperature', 0);
     if (heat.phase === 'cold') return 'ready';
-    return heat.soakedFrom ? `ready ${hour(heat.soakedFrom, zone, now)}` : '';
+    const cap =
+      heat.safeToOpen === false && heat.safeToOpenFrom
+        ? `cap ${hour(heat.safeToOpenFrom, zone, now)} · `
+        : '';
+    return heat.soakedFrom ? `${cap}ready ${hour(heat.soakedFrom, zone, now)}` : '';
   }
 </script>
 

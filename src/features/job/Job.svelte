@@ -10,7 +10,7 @@
   import { symptomText } from '$core/intake/symptoms';
   import { deriveJob, standing } from '$core/record/derive';
   import { eventBodySchema, type EventInput, type RecordEvent } from '$core/record/events';
-  import { contextOf, coolingOf, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
+  import { contextOf, coolingOf, factsOf, judgeChecks, runAsCheck, type RunHeat } from '$core/record/judged';
   import { refusedBy } from '$core/record/refused';
   import { complaintText, spoken } from '$core/record/spoken';
   import { holding, type KnownFact } from '$core/thermal/facts';
@@ -65,7 +65,12 @@
   const now = $derived(events.reduce((latest, e) => (e.at > latest ? e.at : latest), clock.iso));
   const heat = $derived(thermalAt(firm, now, sheet, cooling));
   const judged = $derived(judgeChecks(state_, facts, sheet));
-  const plan = $derived(planOf({ sheet, symptoms: state_.intake.symptoms, done: judged, state: heat }));
+  const ran = $derived(
+    runs.filter((r) => state_.runIds.includes(r.id)).map((r) => runAsCheck({ ...r, at: r.importedAt }))
+  );
+  const plan = $derived(
+    planOf({ sheet, symptoms: state_.intake.symptoms, done: [...judged, ...ran], state: heat })
+  );
   const closed = $derived(state_.state === 'closed');
 
   const asked = $derived(page.url.searchParams.get('check'));
@@ -75,6 +80,8 @@
   /** An address of its own for each sheet. Nothing is loaded for it, so that it opens while the server is away. */
   function openCheck(id: CheckId | null) {
     problems = [];
+    // A warm-up is not typed: it is recorded.
+    if (id === 'warm-up-run' || id === 'road-run') return void goto(liveHref);
     const run = page.url.searchParams.get('run');
     const query = [run ? `run=${run}` : '', id ? `check=${id}` : ''].filter(Boolean).join('&');
     void goto(`${base}${query ? `?${query}` : ''}`);

@@ -27,6 +27,7 @@ export interface RunTab {
   readonly fileName: string;
   readonly importedAt: string;
   readonly title: string;
+  readonly verdict: Analysis['verdict'];
 }
 
 export type Sheet = SpecSheet | null;

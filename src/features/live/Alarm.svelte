@@ -46,14 +46,14 @@
 >
   <OctagonX size={72} aria-hidden="true" />
   <h1 id="alarm-title" class="text-center text-6xl">Stop: {shown(moment.coolantC, 'temperature', 0)}</h1>
-  <ol id="alarm-do" class="list-decimal space-y-2 pl-8 text-2xl">
+  <ol id="alarm-do" class="max-w-4xl list-decimal space-y-2 pl-8 text-2xl">
     <li>Load off, air conditioning off, heater full on.</li>
     <li>Engine off as soon as the vehicle stands safely.</li>
     <li>Leave the cap shut. Hot coolant under pressure scalds.</li>
     {#if fan !== null}
       <li>
-        The fan should have run since {shown(fan, 'temperature', 0)}. If it stands still, say so: it can start
-        at any time, hands away.
+        The fan should have run since {shown(fan, 'temperature', 0)}. If it stands still, keep hands away: it
+        can start at any time.
       </li>
     {/if}
   </ol>

@@ -1,0 +1,75 @@
+<script lang="ts">
+  import { batteryCost, BATTERY_AH, FAN_A, type KeyOffFanReadings } from '$core/checks/key-off-fan';
+  import QuantityInput from '$lib/ui/QuantityInput.svelte';
+  import { findUnit } from '$core/units/units';
+  import type { SheetProps } from './types';
+
+  type Reading = Omit<KeyOffFanReadings, 'ranMin'> & { ranMin: number | null };
+  let { readings = $bindable(), sheet, problems }: SheetProps<Reading> = $props();
+  const MINUTES = findUnit('time', 'min')!;
+  const limit = $derived(sheet?.fan?.afterRunMaxMin ?? null);
+  const span = $derived(Math.max(12, (limit ?? 6) * 1.6, (readings.ranMin ?? 0) * 1.15));
+  const W = 640;
+  const x = (min: number) => 10 + (Math.min(min, span) / span) * (W - 20);
+  const cost = $derived(batteryCost(readings.ranMin ?? 0));
+
+  // A watch that is started at key-off and stopped with the fan.
+  let from = $state<number | null>(null);
+  function watch() {
+    if (from === null) {
+      from = Date.now();
+      return;
+    }
+    readings.ranMin = Math.round((Date.now() - from) / 6000) / 10;
+    from = null;
+  }
+</script>
+
+<div class="grid items-start gap-4 sm:grid-cols-[220px_1fr_1fr]">
+  <button type="button" class="btn min-h-14 sm:mt-6" onclick={watch}
+    >{from === null ? 'Key off now' : 'The fan stops now'}</button
+  >
+  <QuantityInput
+    label="Ran on for"
+    kind="time"
+    unit={MINUTES}
+    value={readings.ranMin === null ? null : readings.ranMin * 60}
+    onvalue={(s) => (readings.ranMin = s === null ? null : s / 60)}
+    hint="0: stopped with the key"
+    problem={problems.ranMin}
+  />
+  <QuantityInput
+    label="Coolant at key-off"
+    kind="temperature"
+    bind:value={readings.coolantC}
+    hint="if read"
+    problem={problems.coolantC}
+  />
+</div>
+<label class="flex min-h-11 items-center gap-2"
+  ><input type="checkbox" class="size-5" bind:checked={readings.stillRunning} />Still running when the watch
+  ended</label
+>
+<svg viewBox="0 0 {W} 76" class="w-full" role="img" aria-label="After-run against its rule">
+  <line x1="10" x2={W - 10} y1="40" y2="40" stroke="var(--line-strong)" stroke-width="2" />
+  {#if limit !== null}
+    <rect x="10" width={x(limit) - 10} y="26" height="28" fill="var(--good-wash)" stroke="var(--good)" />
+    <text x={x(limit)} y="70" text-anchor="middle" font-size="13" fill="var(--good)">rule, {limit} min</text>
+  {/if}
+  {#if readings.ranMin !== null}
+    <rect x="10" width={Math.max(3, x(readings.ranMin) - 10)} y="34" height="12" rx="6" fill="var(--ink)" />
+    <text
+      x={Math.min(W - 60, x(readings.ranMin))}
+      y="18"
+      text-anchor="middle"
+      font-size="15"
+      font-weight="700"
+      fill="var(--ink)">{readings.ranMin} min</text
+    >
+  {/if}
+</svg>
+<p class="text-ink-2 text-sm">
+  {cost.ampereHours.toFixed(1)} A·h so far, {Math.round(cost.sharePct)} % of a battery of {BATTERY_AH} A·h, for
+  a fan of {FAN_A}
+  A: usual values, not this vehicle’s.
+</p>
