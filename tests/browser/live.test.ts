@@ -114,3 +114,22 @@ describe('a live warm-up', () => {
     ).toBeLessThanOrEqual(0);
   });
 });
+
+describe('two runs of one vehicle', () => {
+  it('lie over each other, with what differs and what does not', async () => {
+    const vehicle = (await server.db.vehicles.findOne({ where: { fleetNo: 'QH-09' } }))!;
+    await go(`/vehicles/${vehicle.id}/compare`);
+    expect(await textOf('main')).toContain('No run yet');
+    const job = await server.db.jobs.findOne({ where: { outcome: 'fixed and proven' } });
+    await go(`/jobs/${job!.number}`);
+    await (await see(driver, By.xpath('//a[normalize-space(.)="Compare"]'))).click();
+    await driver.wait(until.urlContains('/compare?a='), WAIT_MS);
+    await painted(driver);
+    expect(await textOf('table')).toMatch(/Plateau.*differs/s);
+    await (await see(driver, By.xpath('(//button[@role="radio"])[2]'))).click();
+    for (const theme of ['day', 'night'] as const) expect(await faultsByAxe(driver, theme)).toEqual([]);
+    expect(
+      await driver.executeScript('return document.documentElement.scrollWidth - innerWidth')
+    ).toBeLessThanOrEqual(0);
+  });
+});

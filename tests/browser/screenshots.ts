@@ -112,6 +112,18 @@ const VIEWS: Record<string, () => Promise<void>> = {
     await sheetOf('QH-05', 'clutch-cold-turn');
     await sheetOf('QH-26', 'soak');
   },
+  compare: async () => {
+    await go('/');
+    await go(
+      await driver.executeScript<string>(
+        `return [...document.querySelectorAll('a[data-job]')].find((a) => a.textContent.includes('fixed and proven')).href`
+      )
+    );
+    await driver.findElement(By.xpath('//a[normalize-space(.)="Compare"]')).click();
+    await driver.wait(until.urlContains('/compare?a='), 10_000);
+    await painted(driver);
+    await shoot('compare');
+  },
   import: async () => {
     await openJob('QH-26');
     await go(`${(await driver.getCurrentUrl()).replace(/\?.*/, '')}/import`);

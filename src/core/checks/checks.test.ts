@@ -407,7 +407,7 @@ describe('fan after key-off', () => {
     expect(faults(fan(30, null, true, sheetOf('qh-07-parcel')), 'for')[0]).toBe('fan-controller-shorted');
   });
   it('tells what it costs the battery: 9 minutes at 20 A are 3 A·h', () => {
-    expect(fan(9, 103).numbers[1].value).toBe('3.0 A·h, 5 % of 60 A·h at 20 A');
+    expect(fan(9, 103).numbers[1].value).toBe('3.0 A·h, 5 % of 60 A·h');
   });
   it('tells when the engine was switched off', () => {
     const [fact] = checkOf('key-off-fan').facts({ ranMin: 10, stillRunning: false, coolantC: 97 }, at);

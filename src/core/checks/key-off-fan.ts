@@ -57,7 +57,7 @@ export const keyOffFan = defineCheck<KeyOffFanReadings>({
       { name: 'Ran on', value: minutes, ...(limit === null ? {} : { limit: `up to ${limit} min` }) },
       {
         name: 'Taken from the battery',
-        value: `${ampereHours.toFixed(1)} A·h, ${Math.round(sharePct)} % of ${BATTERY_AH} A·h at ${FAN_A} A`
+        value: `${ampereHours.toFixed(1)} A·h, ${Math.round(sharePct)} % of ${BATTERY_AH} A·h`
       },
       ...(at === null ? [] : [{ name: 'Coolant at key-off', value: sayC(at) }])
     ];

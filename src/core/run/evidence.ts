@@ -78,8 +78,17 @@ function electrical(grid: Grid, add: Add): void {
   }
 }
 
+/** SAE J1979’s thermostat monitor: within 20 °F of the regulating temperature, in a time the maker sets; ours. */
+const MONITOR_BELOW_C = 11;
+const MONITOR_WAITS_S = 20 * 60;
+
 function opening(f: Features, spec: SpecSheet, add: Add): void {
   const { startOpenC } = spec.thermostat;
+  // The standard's monitor behind P0128 waits for this mark.
+  const mark = `within ${by(MONITOR_BELOW_C)} of start-to-open`;
+  if (f.nearRegulatingAtS !== null) add('note', `Came ${mark} after ${clock(f.nearRegulatingAtS)}`);
+  else if (f.durationS > MONITOR_WAITS_S)
+    add('off', `Never came ${mark}: a monitor behind P0128 would store its code`);
   if (f.warmRateCPerMin !== null) add('note', `Warmed at ${by(f.warmRateCPerMin)} a minute`);
   if (f.knee) {
     const off = f.knee.celsius - startOpenC;

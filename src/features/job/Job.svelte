@@ -221,7 +221,15 @@
     <HeatLine {plan} state={heat} {now} {zone} {closed} onopen={openCheck} />
   {/if}
 
-  <RunTabs {runs} current={run?.id ?? null} {base} {zone} />
+  <RunTabs
+    {runs}
+    current={run?.id ?? null}
+    compareHref={runs.length > 1
+      ? `/vehicles/${vehicle.id}/compare?a=${runs[0].id}&b=${runs[runs.length - 1].id}`
+      : null}
+    {base}
+    {zone}
+  />
 
   {#if run}
     {#if run.outdated}

@@ -4,11 +4,12 @@
 
   interface Props {
     runs: readonly RunTab[];
+    compareHref: string | null;
     current: string | null;
     base: string;
     zone: string;
   }
-  let { runs, current, base, zone }: Props = $props();
+  let { runs, compareHref, current, base, zone }: Props = $props();
 </script>
 
 {#if runs.length > 1}
@@ -26,5 +27,6 @@
         >
       </a>
     {/each}
+    {#if compareHref}<a class="btn self-center" href={compareHref}>Compare</a>{/if}
   </nav>
 {/if}

@@ -82,6 +82,7 @@
   <a class="btn" href={edit}
     ><Pencil size={18} aria-hidden="true" />{sheet ? 'Edit the sheet' : 'Write the sheet'}</a
   >
+  <a class="btn" href="/vehicles/{vehicle.id}/compare">Compare runs</a>
   <a class="btn btn-main" href="/jobs/new?vehicle={vehicle.id}">Open a job</a>
 </header>
 

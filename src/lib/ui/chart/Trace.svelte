@@ -22,6 +22,8 @@
   interface Props {
     t: readonly number[];
     ect: readonly (number | null)[];
+    /** Another run laid under it, dashed. */
+    other?: { readonly t: readonly number[]; readonly ect: readonly (number | null)[] } | null;
     band: {
       readonly t: readonly number[];
       readonly low: readonly number[];
@@ -39,6 +41,7 @@
   let {
     t,
     ect,
+    other = null,
     band,
     thresholds,
     marks,
@@ -139,7 +142,8 @@
         )
       : [];
     const fine = range.to - range.from < (full.to - full.from) * 0.6;
-    const values = [...shown, ...banded, ...(fine ? [] : thresholds.map((x) => x.celsius))];
+    const under = (other?.ect ?? []).filter((v): v is number => v !== null);
+    const values = [...shown, ...under, ...banded, ...(fine ? [] : thresholds.map((x) => x.celsius))];
     const min = Math.min(...values);
     const max = Math.max(...values);
     return { min: Math.floor((min - 2) / 10) * 10, max: Math.ceil((max + 2) / 10) * 10 };
@@ -170,6 +174,17 @@
     const data = {
       datasets: [
         ...bandSets,
+        ...(other
+          ? [
+              {
+                data: points(other.t, other.ect),
+                borderWidth: 2,
+                borderDash: [7, 5],
+                fill: false as const,
+                borderColor: colours.ink
+              }
+            ]
+          : []),
         {
           data: points(t, ect),
           borderWidth: 3.5,
@@ -231,7 +246,7 @@
   }
 
   $effect(() => {
-    void [t, ect, band, thresholds, marks, range.from, range.to];
+    void [t, ect, other, band, thresholds, marks, range.from, range.to];
     untrack(draw);
   });
 
