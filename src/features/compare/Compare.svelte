@@ -137,9 +137,9 @@
               data-judged={r.judged}
             >
               <td class="py-1.5 text-left">{r.name}</td>
-              <td class="py-1.5 whitespace-nowrap">{told(r.a)}</td>
-              <td class="py-1.5 whitespace-nowrap">{told(r.b)}</td>
-              <td class="py-1.5 whitespace-nowrap"
+              <td class="py-1.5 pl-4 whitespace-nowrap">{told(r.a)}</td>
+              <td class="py-1.5 pl-4 whitespace-nowrap">{told(r.b)}</td>
+              <td class="py-1.5 pl-4 whitespace-nowrap"
                 >{r.by === null ? '–' : told(r.by)}<span class="text-ink-2 block text-xs font-normal"
                   >{r.judged === 'differs'
                     ? 'differs'
