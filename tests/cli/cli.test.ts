@@ -123,4 +123,54 @@ describe('bin/pyrethos', () => {
     expect(stderr.trim()).toMatch(expected);
     expect(stderr.trim().split('\n')).toHaveLength(1);
   });
+
+  it('reads a bus capture like any log, and tells its codes', () => {
+    const answer = (t: number, ...bytes: number[]) =>
+      `(${t.toFixed(3)}) can0 7E8#${bytes.map((b) => b.toString(16).padStart(2, '0')).join('')}`;
+    const lines = Array.from({ length: 900 }, (_, i) =>
+      answer(i, 3, 0x41, 5, Math.min(126, 52 + Math.round(i / 9)))
+    );
+    const log = file('bus.log', [answer(0, 4, 0x43, 1, 0x01, 0x28), ...lines].join('\n'));
+    const { status, stdout } = run('analyse', log, '--spec', spec, '--json');
+    expect(status).toBe(0);
+    const analysis = JSON.parse(stdout);
+    expect(Math.abs(analysis.features.startC - 12)).toBeLessThanOrEqual(1);
+    expect(analysis.features.maxC).toBe(86);
+    expect(analysis.warnings.join()).toContain('P0128 stored');
+    expect(run('validate', log).stdout).toContain('a log of 900 samples');
+    const broken = run('analyse', file('cut.log', '(1.0) can0 3B1#01\n(2.0) can0 3B1#02\n'), '--spec', spec);
+    expect(broken.status).toBe(2);
+    expect(broken.stderr).toContain('fewer than two coolant temperatures');
+  });
+
+  it('validates a job file, and names what is wrong with one', () => {
+    const job = {
+      format: 'pyrethos.job',
+      version: 1,
+      exportedAt: '2026-11-25T08:00:00Z',
+      number: 7,
+      vehicle: {
+        id: '00000000-0000-4000-8000-000000000001',
+        fleetNo: 'QH-22',
+        name: 'Tarrock Heron 3.0',
+        note: ''
+      },
+      sheet: null,
+      events: [],
+      checks: [],
+      runs: [],
+      photos: [],
+      mood: 'kept'
+    };
+    const good = run('validate', file('good.job.json', JSON.stringify(job)));
+    expect(good.stdout).toContain('job 7 of QH-22 with 0 checks, 0 runs, 0 photos');
+    expect(good.stderr).toContain('mood: is not a field Pyrethos knows; kept as it is');
+    const bad = run('validate', file('bad.job.json', JSON.stringify({ ...job, number: 'seven' })));
+    expect([bad.status, bad.stderr]).toEqual([
+      2,
+      expect.stringContaining('number: is "seven"; expected a number')
+    ]);
+    const newer = run('validate', file('new.job.json', JSON.stringify({ ...job, version: 2 })));
+    expect(newer.stderr).toContain('version: is 2; this Pyrethos reads up to version 1');
+  });
 });

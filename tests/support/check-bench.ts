@@ -1,0 +1,39 @@
+import { readFileSync } from 'node:fs';
+import type { CheckContext, Outcome } from '../../src/core/checks/check';
+import { instrumentOf, type InstrumentId } from '../../src/core/checks/instruments';
+import { checkOf, type CheckId } from '../../src/core/checks/registry';
+import type { SpecSheet } from '../../src/core/formats/spec-sheet';
+import { DEFAULT_COOLING, thermalAt, type ThermalFact } from '../../src/core/thermal/state';
+
+/** A vehicle on a cold morning, for the tests of checks. */
+export const sheetOf = (name: string): SpecSheet =>
+  JSON.parse(readFileSync(`demo/specs/${name}.spec.json`, 'utf8'));
+export const fathom = sheetOf('qh-11-fathom');
+export const curlew = sheetOf('qh-03-curlew');
+export const at = '2026-11-25T08:00:00.000Z';
+export const stopped = (hoursAgo: number, coolantC = 90, ambientC = 5): ThermalFact => ({
+  kind: 'ran-until',
+  at: new Date(Date.parse(at) - hoursAgo * 3_600_000).toISOString(),
+  coolantC,
+  ambientC
+});
+export const context = (
+  facts: readonly ThermalFact[],
+  sheet = fathom,
+  more: Partial<CheckContext> = {}
+): CheckContext => ({
+  at,
+  sheet,
+  thermal: thermalAt(facts, at, sheet),
+  cooling: DEFAULT_COOLING,
+  earlier: [],
+  ...more
+});
+export const soaked = context([stopped(14)]);
+export const judge = (id: CheckId, readings: unknown, c = soaked) => checkOf(id).judge(readings, c);
+export const faults = (o: Outcome, way: 'for' | 'against') =>
+  o.points.filter((p) => p.way === way).map((p) => p.fault);
+export const taken = (celsius: number, kind: InstrumentId = 'scan') => ({
+  celsius,
+  instrument: instrumentOf(kind)
+});
