@@ -12,6 +12,15 @@ const { go, textOf, button, inputOf, type, newJob } = useApp((s, d) => ([server,
 const active = () => driver.switchTo().activeElement();
 const body = () => driver.findElement(By.css('body'));
 const outcome = async () => (await see(driver, By.css('[data-outcome]'))).getAttribute('data-outcome');
+/** Takes the cautions as understood; the sheet under them opens when that is written down. */
+const understood = async () => {
+  await (await button('Understood')).click();
+  await driver.wait(
+    () => driver.executeScript('return document.querySelector("form.card")?.inert === false'),
+    WAIT_MS,
+    'the sheet never opened'
+  );
+};
 /** How a check stands on the heat line. */
 const onLine = (id: string, result: string) =>
   see(driver, By.css(`[data-check="${id}"][data-result="${result}"]`));
@@ -64,7 +73,7 @@ describe('a job by keyboard alone', () => {
       await (await body()).sendKeys('n');
       await see(driver, By.css('form.card'));
     };
-    const understood = async () => {
+    const cautioned = async () => {
       const warned = await driver.findElements(By.css('section[aria-label="Cautions"]'));
       if (warned.length === 0) return;
       await (await tabTo(says('Understood'))).sendKeys(Key.ENTER);
@@ -78,7 +87,7 @@ describe('a job by keyboard alone', () => {
     for (let i = 0; i < 4 && done.size < 3; i++) {
       const id = await (await see(driver, By.css('[aria-label="Next check"] strong'))).getText();
       await next();
-      await understood();
+      await cautioned();
       if (id === 'Soak') {
         await (await tabTo(says('Overnight'))).sendKeys(Key.SPACE);
         await (await tabTo(says('Ambient'))).sendKeys('41F');
@@ -144,7 +153,7 @@ describe('readings under wrong conditions', () => {
     await (await button('Write it down')).click();
     await onLine('soak', 'fail');
     await go(`${job}?check=cold-agreement`);
-    await (await button('Understood')).click();
+    await understood();
     await type('ECT', '38');
     await type('Sensor housing', '35');
     expect(await outcome()).toBe('void');
@@ -187,7 +196,7 @@ describe('readings under wrong conditions', () => {
     await (await button('Write it down')).click();
     await onLine('soak', 'pass');
     await go(`${job}?check=cold-agreement`);
-    await (await button('Understood')).click();
+    await understood();
     await type('ECT', '70');
     await type('Sensor housing', '6');
     expect(await textOf('section[aria-label=Judgement]')).toContain(
@@ -234,7 +243,7 @@ describe('no reading is lost', () => {
     await see(driver, By.css('[data-phase="hot"], [data-phase="cooling"], [data-phase="cold"]'));
     await (await button('more that could be done')).click();
     await (await see(driver, By.css('[data-check="clutch-play"]'))).click();
-    await (await button('Understood')).click();
+    await understood();
     await type('Movement at the blade tip', '9');
     await (await button('Nothing moves')).click();
     await (await button('Rough')).click();
@@ -263,7 +272,7 @@ describe('no reading is lost', () => {
   it('when the page is loaded anew in the middle of a sheet', async () => {
     const job = await newJob('QH-11');
     await go(`${job}?check=clutch-play`);
-    await (await button('Understood')).click();
+    await understood();
     await type('Movement at the blade tip', '4.5');
     await (await button('Only the blade bends')).click();
     await go(`${job}?check=clutch-play`);
@@ -359,7 +368,7 @@ describe('units, search, photos', () => {
     );
     await input.sendKeys(resolve('tests/browser/files/any-logger.csv'));
     expect(await textOf('section[aria-label=Photos] [role=alert]')).toContain('no picture');
-    await input.sendKeys(resolve('docs/screenshots/vehicles.png'));
+    await input.sendKeys(resolve('docs/screenshots/vehicle.png'));
     const image = await see(driver, By.css('section[aria-label=Photos] img'));
     await driver.wait(() => driver.executeScript('return arguments[0].naturalWidth > 0', image), WAIT_MS);
     expect(await recorded(job, 'photo.attached')).toBe(1);

@@ -17,7 +17,7 @@ let db: Database;
 let drop: () => Promise<void>;
 const sheet = JSON.parse(readFileSync('demo/specs/qh-11-fathom.spec.json', 'utf8'));
 const hoursAgo = (h: number) => new Date(Date.now() - h * 3_600_000).toISOString();
-const PNG = new Uint8Array(readFileSync('docs/screenshots/vehicles.png'));
+const PNG = new Uint8Array(readFileSync('docs/screenshots/vehicle.png'));
 
 beforeAll(async () => ({ db, drop } = await testDatabase()));
 afterAll(() => drop());
@@ -71,11 +71,38 @@ describe('the migration to intake and checks', () => {
       'INSERT INTO jobs (id, vehicle_id, complaint, state, opened_at, last_at) VALUES ($1, $2, $3, $4, $5, $5)',
       { bind: [jobId, vehicleId, 'Climbs on the hill', 'open', hoursAgo(3)] }
     );
-    expect(await migrate(old.db)).toEqual(['0002-intake']);
+    expect(await migrate(old.db)).toEqual(['0002-intake', '0003-live']);
     expect((await find(old.db, 'resistor loom')).jobs.map((j) => j.fleetNo)).toEqual(['M-01']);
     const [line] = await jobLines(old.db);
     expect([line.complaint, line.results, line.heat.phase]).toEqual(['Climbs on the hill', [], 'unknown']);
     expect(await old.db.events.count()).toBe(3);
+    await old.drop();
+  });
+});
+
+describe('the migration to live runs', () => {
+  it('leaves jobs, runs and the record as they were, and is ready to record', async () => {
+    const old = await testDatabase('0002-intake');
+    const [vehicleId, jobId] = [randomUUID(), randomUUID()];
+    const { sequelize } = old.db;
+    await sequelize.query('INSERT INTO vehicles (id, fleet_no, name) VALUES ($1, $2, $3)', {
+      bind: [vehicleId, 'M-02', 'Kvesta Scoot 1.2']
+    });
+    await sequelize.query(
+      "INSERT INTO jobs (id, vehicle_id, complaint, state, opened_at, last_at, words) VALUES ($1, $2, 'Codes', 'open', now(), now(), 'codes')",
+      { bind: [jobId, vehicleId] }
+    );
+    expect(await migrate(old.db)).toEqual(['0003-live']);
+    expect((await jobLines(old.db)).map((j) => j.complaint)).toEqual(['Codes']);
+    const record = () =>
+      sequelize.query(
+        'INSERT INTO recordings (run_id, job_id, vehicle_id, started_at) VALUES ($1, $2, $3, now())',
+        {
+          bind: [randomUUID(), jobId, vehicleId]
+        }
+      );
+    await record();
+    await expect(record()).rejects.toThrow();
     await old.drop();
   });
 });

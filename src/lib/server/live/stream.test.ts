@@ -5,6 +5,7 @@ import type { Database } from '../database';
 import { changeStream } from '../changes';
 import { testDatabase } from '../test-database';
 import { saveSamples } from './recorder';
+import { startLive } from './runs';
 import { logOfBlocks } from './samples';
 import { liveStream } from './stream';
 
@@ -26,12 +27,14 @@ beforeAll(async () => {
     payload: { fleetNo: 'S-01', name: 'Kvesta Scoot 1.2', note: '' }
   });
   await write(`job:${jobId}`, { kind: 'job.opened', payload: { vehicleId, complaint: 'Fan full on' } });
-  await db.sequelize.query(
-    'INSERT INTO recordings (run_id, job_id, vehicle_id, started_at) VALUES ($1, $2, $3, now())',
-    {
-      bind: [runId, jobId, vehicleId]
-    }
-  );
+  await startLive(db, {
+    eventId: randomUUID(),
+    runId,
+    jobId,
+    who: 'Maren Oake',
+    at: new Date().toISOString(),
+    source: { kind: 'adapter', address: '127.0.0.1:9', name: 'Nothing there' }
+  });
 });
 afterAll(async () => {
   process.emit('SIGTERM');
