@@ -266,12 +266,18 @@ describe('hands and eyes', () => {
   });
 
   it('has no accessibility faults that a machine can find, by day and by night', async () => {
+    await go('/vehicles');
+    const vehicle = await driver.executeScript<string>(
+      'return document.querySelector("tbody a").getAttribute("href")'
+    );
     for (const path of [
       '/',
       await jobHref('QH-03'),
       `${await jobHref('QH-03')}/import`,
       '/vehicles',
       '/vehicles/new',
+      vehicle,
+      `${vehicle}/sheet`,
       '/jobs/new'
     ]) {
       for (const theme of ['day', 'night'] as const) {
