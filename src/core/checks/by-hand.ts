@@ -6,10 +6,9 @@ import {
   withoutFan,
   withoutRelay
 } from './vehicle-has';
-import type { SpecSheet } from '../formats/spec-sheet';
 import type { FaultId } from '../plant/faults';
 import type { CautionId } from './cautions';
-import { defineCheck, outcome, type Check, type CheckPhase, type Gate } from './check';
+import { defineCheck, outcome, type Check, type CheckWords } from './check';
 
 const readings = z.object({
   judged: z.enum(['pass', 'fail', 'unclear'], 'Say how you judge it'),
@@ -17,18 +16,7 @@ const readings = z.object({
 });
 export type ByHandReadings = z.infer<typeof readings>;
 
-interface Row {
-  readonly title: string;
-  readonly phases: readonly CheckPhase[];
-  readonly minutes: number;
-  readonly decides: string;
-  readonly tools: readonly string[];
-  readonly cautions: readonly CautionId[];
-  readonly speaksTo: readonly FaultId[];
-  readonly gate?: Gate;
-  readonly always?: boolean;
-  readonly lacks?: (sheet: SpecSheet) => string | null;
-}
+type Row = Omit<CheckWords, 'gate'> & Partial<Pick<CheckWords, 'gate'>>;
 
 /** A check whose readings are judged by the technician: written down with its verdict, not computed. */
 function byHand(row: Row): Check {

@@ -47,7 +47,8 @@ export interface CheckContext {
 /** What must be true of the engine before hands or instruments go in. */
 export type Gate = 'none' | 'stopped' | 'cap-cool';
 
-interface CheckWords {
+/** What a check says of itself. */
+export interface CheckWords {
   readonly title: string;
   readonly phases: readonly CheckPhase[];
   /** Hands-on minutes, a default. */
