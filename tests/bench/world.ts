@@ -1,9 +1,10 @@
 import type { Log } from '../../src/core/formats/channels';
 import type { SpecSheet } from '../../src/core/formats/spec-sheet';
-import { DRIVES, type DriveName } from '../../src/core/plant/drive';
+import { driveFromLegs, DRIVES, type DriveName } from '../../src/core/plant/drive';
 import type { FaultId } from '../../src/core/plant/faults';
 import { logFrom } from '../../src/core/plant/log-from';
 import { plantFor, type PlantParams } from '../../src/core/plant/params';
+import { simulate } from '../../src/core/plant/simulate';
 import { normalDraw, type Random } from '../../src/core/random';
 
 /**
@@ -11,7 +12,22 @@ import { normalDraw, type Random } from '../../src/core/random';
  * verdict is tried against engines that are not quite like its own idea of them.
  */
 export function strangeVehicle(spec: SpecSheet, random: Random): PlantParams {
-  const p = plantFor(spec);
+  for (;;) {
+    const vehicle = bent(plantFor(spec), random);
+    if (couldBeSold(vehicle, spec)) return vehicle;
+  }
+}
+
+const HOT_DAY_C = 35;
+
+/** No maker lets a healthy engine pass its own hot limit on a grade in summer, however far its laws are bent. */
+function couldBeSold(vehicle: PlantParams, spec: SpecSheet): boolean {
+  const drive = driveFromLegs(DRIVES.ridge, HOT_DAY_C, 1);
+  const top = simulate(vehicle, drive, { startC: HOT_DAY_C }).ect.reduce((a, b) => Math.max(a, b), 0);
+  return top <= (spec.limits?.hotC ?? spec.thermostat.fullOpenC + 15);
+}
+
+function bent(p: PlantParams, random: Random): PlantParams {
   const f = (sd: number) => Math.exp(sd * normalDraw(random));
   const open = 1.5 * normalDraw(random);
   return {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fitTau, hoursUntil, residualC } from './cooling';
+import { fitCoolDown, fitTau, hoursUntil, residualC } from './cooling';
 
 describe('the cooling law', () => {
   it('takes 3.56 time constants from 70 °C above ambient to 2 °C', () => {
@@ -47,5 +47,55 @@ describe('the time constant of a vehicle', () => {
   it('says nothing from a stop of minutes, or from one that ended cold', () => {
     expect(fitTau([{ overAmbientC: 80, hours: 0.4, residualC: 60 }])).toBeNull();
     expect(fitTau([{ overAmbientC: 80, hours: 12, residualC: 0.5 }])).toBeNull();
+  });
+});
+
+describe('a logged cool-down', () => {
+  /** Whole degrees every 10 s of an engine that cools by the law, from `over` above 12 °C. */
+  const logged = (tauH: number, minutes: number, over: number, airC = 12) => {
+    const hours = Array.from({ length: minutes * 6 }, (_, i) => i / 360);
+    return fitCoolDown(
+      hours,
+      hours.map((h) => Math.round(airC + over * Math.exp(-h / tauH))),
+      12
+    );
+  };
+
+  it('gives τ with an interval that holds it, at any rate an engine cools', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.8, max: 3.5, noNaN: true }),
+        fc.integer({ min: 25, max: 120 }),
+        fc.double({ min: 55, max: 85, noNaN: true }),
+        fc.double({ min: 9, max: 15, noNaN: true }),
+        (tauH, minutes, over, airC) => {
+          const fit = logged(tauH, minutes, over, airC)!;
+          expect(fit.shortH).toBeLessThan(tauH);
+          expect(fit.longH).toBeGreaterThan(tauH);
+          expect(Math.abs(fit.tauH / tauH - 1)).toBeLessThan(0.2);
+        }
+      ),
+      { numRuns: 60 }
+    );
+  });
+
+  it('is surer the longer it was watched, and says nothing of a few minutes or a rise', () => {
+    const width = (minutes: number) => {
+      const { shortH, longH } = logged(2, minutes, 75)!;
+      return longH - shortH;
+    };
+    expect(width(30)).toBeLessThan(0.7 * width(9));
+    expect(logged(2, 5, 75)).toBeNull();
+    expect(logged(2, 20, 8)).toBeNull();
+    expect(fitCoolDown([0, 0.5, 1], [60, 70, 80], 12)).toBeNull();
+  });
+
+  it('counts among the cool-downs of its vehicle, and its long end is never shortened', () => {
+    const fit = { tauH: 1.6, shortH: 1.4, longH: 2.4 };
+    expect(fitTau([], [fit])).toEqual({ tauH: 1.6, longH: 2.4, n: 1 });
+    const seen = { overAmbientC: 70, hours: 2, residualC: 70 * Math.exp(-2 / 1.8) };
+    const both = fitTau([seen], [fit])!;
+    expect(both.tauH).toBeCloseTo(1.7, 9);
+    expect(both.longH).toBe(2.4);
   });
 });

@@ -1,6 +1,7 @@
-import { normalDraw, seeded, type Random } from '../random';
+import { normalDraw, seeded } from '../random';
 import type { Drive } from './drive';
 import type { PlantParams } from './params';
+import { afterRuns, drawPlant, priorsFor, type Learned } from './priors';
 import { simulate } from './simulate';
 
 /** Expected coolant temperature over a run: 5, 50 and 95 % at each time, s and °C, and what follows from the draws. */
@@ -13,6 +14,8 @@ export interface Band {
   readonly plateauC: Spread | null;
   readonly draws: number;
   readonly seed: number;
+  /** How many known-good runs of this vehicle narrowed it. */
+  readonly knownGood?: number;
 }
 
 export interface Spread {
@@ -30,61 +33,32 @@ export interface BandOptions {
    * NaN where nothing was read.
    */
   readonly observed?: ArrayLike<number>;
-  /** Called after each draw with the number done; return false to stop (the result is then undefined). */
-  readonly onDraw?: (done: number) => boolean | void;
-}
-
-/** How far parameters that no spec sheet tells are spread: standard deviations, of the logarithm or in °C. */
-export const SPREAD = {
-  heat: 0.2,
-  heatShape: 0.12,
-  capacity: 0.1,
-  conductance: 0.15,
-  radiator: 0.12,
-  pump: 0.15,
-  openC: 1.3,
-  fanC: 1,
-  sensorC: 1,
-  ambientC: 0.8,
-  waxLag: 0.3
-} as const;
-
-/** One healthy vehicle of this spec sheet: the same laws, other unknowns, `width` times as far apart. */
-export function drawPlant(p: PlantParams, random: Random, width = 1): PlantParams {
-  const factor = (sd: number) => Math.exp(width * sd * normalDraw(random));
-  const open = width * SPREAD.openC * normalDraw(random);
-  const capacity = factor(SPREAD.capacity);
-  return {
-    ...p,
-    heatScale: p.heatScale * factor(SPREAD.heat),
-    heatLoad: p.heatLoad * factor(SPREAD.heatShape),
-    coldGain: p.coldGain * factor(0.3),
-    metal: p.metal * capacity,
-    jacket: p.jacket * capacity,
-    radiatorMax: p.radiatorMax * factor(SPREAD.radiator),
-    radiatorNatural: p.radiatorNatural * factor(SPREAD.conductance * 1.5),
-    pumpKgS: p.pumpKgS * factor(SPREAD.pump),
-    heater: p.heater * factor(SPREAD.conductance * 2),
-    surface: p.surface * factor(SPREAD.conductance * 2),
-    startOpenC: p.startOpenC + open,
-    fullOpenC: p.fullOpenC + open + 0.5 * normalDraw(random),
-    waxTauS: p.waxTauS * factor(SPREAD.waxLag),
-    fanShiftC: p.fanShiftC + SPREAD.fanC * normalDraw(random),
-    sensorError:
-      p.sensorError.kind === 'none'
-        ? { kind: 'shift', celsius: SPREAD.sensorC * normalDraw(random) }
-        : p.sensorError
-  };
+  /** What this vehicle's known-good runs told of it. */
+  readonly knownGood?: readonly Learned[];
 }
 
 /**
- * Monte Carlo over {@link SPREAD}: the band this engine should follow on this drive from this start.
+ * Monte Carlo over the priors (priors.ts): the band this engine should follow on this drive from this start.
  * Repeatable for a seed. At most 400 points are kept; between them a plotter may draw straight.
  */
-export function expectedBand(p: PlantParams, drive: Drive, options: BandOptions): Band | undefined {
+export const expectedBand = (p: PlantParams, drive: Drive, options: BandOptions): Band =>
+  drained(bandByDraws(p, drive, options));
+
+/** What a generator that tells its progress comes to in the end. */
+export function drained<T>(steps: Generator<number, T>): T {
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+  }
+}
+
+/** The same draw by draw, yielding how many are done: for one who shows progress, or gives up on the way. */
+export function* bandByDraws(p: PlantParams, drive: Drive, options: BandOptions): Generator<number, Band> {
   const draws = options.draws ?? 200;
   const seed = options.seed ?? 1;
   const random = seeded(seed);
+  const knownGood = options.knownGood ?? [];
+  const priors = afterRuns(priorsFor(p), knownGood);
   const stride = Math.max(1, Math.ceil(drive.rpm.length / 400));
   const points = Math.ceil(drive.rpm.length / stride);
   const values = Array.from({ length: points }, () => new Float32Array(draws));
@@ -93,8 +67,8 @@ export function expectedBand(p: PlantParams, drive: Drive, options: BandOptions)
   const misfit = new Float64Array(draws);
 
   for (let d = 0; d < draws; d++) {
-    const plant = drawPlant(p, random);
-    const shift = SPREAD.ambientC * normalDraw(random);
+    const plant = drawPlant(p, random, 1, priors);
+    const shift = priors.ambientC * normalDraw(random);
     const trace = simulate(plant, shifted(drive, shift), { startC: options.startC });
     for (let i = 0; i < points; i++) values[i][d] = trace.ect[i * stride];
     if (options.observed) misfit[d] = misfitOf(trace.ect, options.observed, drive.dt);
@@ -103,7 +77,7 @@ export function expectedBand(p: PlantParams, drive: Drive, options: BandOptions)
       openings.push(opened * drive.dt);
       if (drive.rpm.length - opened > 180 / drive.dt) plateaus.push(mean(trace.ect.subarray(opened + 60)));
     }
-    if (options.onDraw?.(d + 1) === false) return undefined;
+    yield d + 1;
   }
   const quantile = options.observed ? weighted(weightsOf(misfit)) : plainly;
   const rows = values.map((v) => quantile(v));
@@ -116,7 +90,8 @@ export function expectedBand(p: PlantParams, drive: Drive, options: BandOptions)
     openingAtS: spreadOf(openings, draws),
     plateauC: spreadOf(plateaus, draws),
     draws,
-    seed
+    seed,
+    knownGood: knownGood.length
   };
 }
 

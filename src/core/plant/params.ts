@@ -49,6 +49,8 @@ export type SensorError =
  */
 export interface PlantParams {
   readonly displacementL: number;
+  /** What the sheet told of the engine; the rest was assumed, and is known less well (priors.ts). */
+  readonly known: { readonly displacement: boolean; readonly coolant: boolean; readonly diesel: boolean };
   /** Heat to metal and coolant: kW = displacement · krpm · (heatIdle + heatLoad·load) · heatScale. */
   readonly heatIdle: number;
   readonly heatLoad: number;
@@ -89,6 +91,8 @@ export interface PlantParams {
   readonly openReadsC: number;
   readonly shortReadsC: number;
   readonly fan: FanDrive;
+  /** For how long the fan's rule goes on after key-off, s; 0 where it stops with the key. */
+  readonly fanAfterRunS: number;
   readonly fanShiftC: number;
   /** Share of its airflow the fan gives when driven. */
   readonly fanStrength: number;
@@ -121,6 +125,11 @@ export function plantFor(spec: SpecSheet): PlantParams {
   const { thermostat, ect } = spec;
   return {
     displacementL,
+    known: {
+      displacement: spec.engine?.displacementL != null,
+      coolant: spec.engine?.coolantL != null,
+      diesel
+    },
     heatIdle: diesel ? 0.8 : 1.3,
     heatLoad: diesel ? 3.2 : 3.6,
     heatScale: 1,
@@ -157,6 +166,7 @@ export function plantFor(spec: SpecSheet): PlantParams {
     openReadsC: ect?.openReadsC ?? -40,
     shortReadsC: ect?.shortReadsC ?? 140,
     fan: fanDrive(spec),
+    fanAfterRunS: (spec.fan?.afterRunMaxMin ?? 0) * 60,
     fanShiftC: 0,
     fanStrength: 1,
     fanCommandWorks: true,

@@ -4,10 +4,11 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { seeded } from '../random';
-import { drawPlant, expectedBand } from './band';
+import { bandByDraws, expectedBand } from './band';
 import { DRIVES, driveFromLegs, type Drive } from './drive';
 import { FAULT_IDS, PLANT_FAULTS, withFault } from './faults';
 import { COOLANT_CP, plantFor, type PlantParams } from './params';
+import { afterRuns, drawPlant, priorsFor } from './priors';
 import { readingTable } from './sensor';
 import { simulate } from './simulate';
 import { startState, step, storedKJ } from './step';
@@ -218,17 +219,19 @@ describe('the expected band', () => {
   const drive = driveFromLegs(DRIVES.mixed, 6);
 
   it('holds its middle, is repeatable for a seed and can be stopped', () => {
-    const band = expectedBand(plant, drive, { startC: 6, draws: 60, seed: 3 })!;
+    const band = expectedBand(plant, drive, { startC: 6, draws: 60, seed: 3 });
     band.t.forEach((_, i) => {
       expect(band.low[i]).toBeLessThanOrEqual(band.mid[i]);
       expect(band.mid[i]).toBeLessThanOrEqual(band.high[i]);
     });
     expect(expectedBand(plant, drive, { startC: 6, draws: 60, seed: 3 })).toEqual(band);
-    expect(expectedBand(plant, drive, { startC: 6, draws: 60, onDraw: (n) => n < 5 })).toBeUndefined();
+    const steps = bandByDraws(plant, drive, { startC: 6, draws: 60 });
+    expect([steps.next().value, steps.next().value]).toEqual([1, 2]);
+    expect(steps.return(band).done).toBe(true);
   });
 
   it('holds about nine in ten healthy vehicles at any one time', () => {
-    const band = expectedBand(plant, drive, { startC: 6, draws: 300, seed: 1 })!;
+    const band = expectedBand(plant, drive, { startC: 6, draws: 300, seed: 1 });
     const random = seeded(99);
     let inside = 0;
     let all = 0;
@@ -242,9 +245,38 @@ describe('the expected band', () => {
     expect(inside / all).toBeGreaterThan(0.83);
   });
 
+  it('is narrowed by this vehicle’s known-good runs, towards what they showed', () => {
+    const told = { heatScale: 1.25, openC: 3, fanC: null };
+    const wide = expectedBand(plant, drive, { startC: 6, draws: 200 });
+    const narrow = expectedBand(plant, drive, { startC: 6, draws: 200, knownGood: [told, told, told] });
+    const width = (band: typeof wide) => band.openingAtS!.high - band.openingAtS!.low;
+    expect(width(narrow)).toBeLessThan(0.75 * width(wide));
+    // A quarter more heat opens it sooner, though it opens three degrees later.
+    expect(narrow.openingAtS!.mid).toBeLessThan(wide.openingAtS!.mid - 15);
+    expect(narrow.plateauC!.mid).toBeGreaterThan(wide.plateauC!.mid + 1);
+    expect(narrow.knownGood).toBe(3);
+  });
+
+  it('learns as normal beliefs do: two equal readings of one spread weigh like the prior of their mean', () => {
+    // Prior N(0, 1.3²), one reading of 3 with sd 1.2: mean 3·1.69/(1.69+1.44), sd 1.3·√(1.44/3.13).
+    const { openC, fanC } = afterRuns(priorsFor(plant), [{ heatScale: 1, openC: 3, fanC: null }]);
+    expect(openC.mean).toBeCloseTo(1.6198, 3);
+    expect(openC.sd).toBeCloseTo(0.8818, 3);
+    expect(fanC).toEqual({ mean: 0, sd: 1 });
+  });
+
+  it('spreads wider where the sheet does not know the engine', () => {
+    const { engine: _, ...bare } = curlew;
+    const spread = (spec: SpecSheet) => {
+      const { low, high } = expectedBand(plantFor(spec), drive, { startC: 6, draws: 150 }).openingAtS!;
+      return high - low;
+    };
+    expect(spread(bare as SpecSheet)).toBeGreaterThan(1.15 * spread(curlew));
+  });
+
   it('follows the day: a colder one opens later', () => {
     const opening = (ambient: number) =>
-      expectedBand(plant, driveFromLegs(DRIVES.mixed, ambient), { startC: ambient, draws: 60 })!.openingAtS!
+      expectedBand(plant, driveFromLegs(DRIVES.mixed, ambient), { startC: ambient, draws: 60 }).openingAtS!
         .mid;
     expect(opening(-5)).toBeGreaterThan(opening(25) + 60);
   });

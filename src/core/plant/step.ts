@@ -1,3 +1,4 @@
+import { driveFan } from './fan';
 import { COOLANT_CP, type PlantParams } from './params';
 import { readingOf, type ReadingTable } from './sensor';
 
@@ -31,7 +32,9 @@ export interface PlantState {
   fanRpm: number;
   clutchAirC: number;
   clutchEngaged: boolean;
+  /** Seconds run since the start, and stood since it last stopped. */
   runS: number;
+  stoodS: number;
   dropLeftS: number;
   noise: number;
   /** Running totals since the start, kJ: heat in, heat out. */
@@ -49,6 +52,7 @@ export interface Balance {
   heater: number;
   cabinC: number;
   surface: number;
+  metalLoss: number;
   hoodC: number;
   hoseLoss: number;
   ambientC: number;
@@ -75,6 +79,7 @@ export function startState(p: PlantParams, startC: number, ambientC = startC): P
     clutchAirC: ambientC,
     clutchEngaged: p.clutch.kind === 'thermal',
     runS: 0,
+    stoodS: 0,
     dropLeftS: 0,
     noise: p.seed >>> 0 || 1,
     heatInKJ: 0,
@@ -91,9 +96,9 @@ export function heatKW(p: PlantParams, rpm: number, load: number, metalC: number
 
 /** Coefficients at the present state: pump, thermostat, air and radiator. Written into `k` to spare the collector. */
 export function balance(p: PlantParams, s: PlantState, u: DriveInput, k: Balance): Balance {
-  const running = u.rpm >= 200;
+  const running = turning(u);
   const krpm = u.rpm / 1000;
-  const flow = running ? p.pumpKgS * p.flowFactor * krpm * (1.1 - 0.07 * krpm) : 0.006 * p.pumpKgS;
+  const flow = running ? p.pumpKgS * p.flowFactor * krpm * (1.1 - 0.07 * krpm) : STANDING.flow * p.pumpKgS;
   const ram = u.speedKmh / 100;
   const fan =
     p.fan.kind === 'none'
@@ -101,7 +106,8 @@ export function balance(p: PlantParams, s: PlantState, u: DriveInput, k: Balance
       : 0.26 * (s.fanPct / 100) * p.fanStrength + (p.clutch.kind === 'none' ? 0 : 0.26 * (s.fanRpm / 1500));
   const air = p.airFactor * Math.sqrt(ram * ram + fan * fan);
   k.heatKW = heatKW(p, u.rpm, u.load, s.metal);
-  k.metalToJacket = p.metalToJacket * (0.45 + 0.55 * Math.min(2.5, krpm * p.flowFactor));
+  k.metalToJacket =
+    p.metalToJacket * (running ? 0.45 + 0.55 * Math.min(2.5, krpm * p.flowFactor) : STANDING.metalToJacket);
   k.radiatorFlow = flow * 0.9 * s.lift * (0.45 + 0.55 * p.coreFactor) * COOLANT_CP + 2e-4;
   k.cellUA = 0.5 * p.coreFactor * (p.radiatorNatural + p.radiatorMax * (1 - Math.exp(-1.3 * air)));
   k.airC = u.ambientC + (u.ac ? 6 : 0);
@@ -109,7 +115,8 @@ export function balance(p: PlantParams, s: PlantState, u: DriveInput, k: Balance
   k.heater = running
     ? p.heater * (u.ambientC < 12 ? 1 : 0.3) * Math.min(1, 0.3 + 0.7 * krpm * p.flowFactor)
     : 0;
-  k.surface = p.surface * (1 + u.speedKmh / 50);
+  k.surface = p.surface * (running ? 1 + u.speedKmh / 50 : STANDING.surface);
+  k.metalLoss = running ? 0 : p.surface * STANDING.metalLoss;
   k.hoodC = u.ambientC + (0.3 * (s.metal - u.ambientC)) / (1 + u.speedKmh / 40);
   k.hoseLoss = 0.02 * p.surface;
   k.ambientC = u.ambientC;
@@ -117,7 +124,18 @@ export function balance(p: PlantParams, s: PlantState, u: DriveInput, k: Balance
 }
 
 /** Share of the way a first-order lag goes in one step, by the trapezoidal rule: no overshoot for dt < 2τ. */
-const relax = (dt: number, tauS: number): number => dt / (tauS + dt / 2);
+export const relax = (dt: number, tauS: number): number => dt / (tauS + dt / 2);
+
+/** The engine turns under its own power. */
+export const turning = (u: DriveInput): boolean => u.rpm >= 200;
+
+/**
+ * An engine that stands: coolant moves by its own warmth only, so metal and jacket come together over minutes
+ * (the heat soak after key-off), and what leaves the engine leaves it mostly through its metal. Chosen so that the
+ * reading peaks a few minutes after key-off and an engine of usual size then cools by the two hours of the
+ * cooling law (docs/method.md, “After key-off”). Conductances are shares of those of the running engine.
+ */
+const STANDING = { flow: 0.006, metalToJacket: 0.16, surface: 0.4, metalLoss: 0.95 } as const;
 
 /** Temperature at the thermostat's wax: the engine outlet, or the mix of bypass and return at the inlet. */
 export const seatC = (p: PlantParams, s: PlantState): number => {
@@ -133,17 +151,20 @@ export const seatC = (p: PlantParams, s: PlantState): number => {
  */
 export function advanceHeat(p: PlantParams, s: PlantState, k: Balance, dt: number): void {
   const { metalToJacket: h, radiatorFlow: g, cellUA: ua, heater, surface, hoseLoss: l, ambientC: amb } = k;
+  const m = k.metalLoss;
   const half = dt / 2;
   const lossBefore =
     heater * (s.jacket - k.cabinC) +
     surface * (s.jacket - k.hoodC) +
+    m * (s.metal - amb) +
     l * (s.hose - amb) +
     ua * (s.cell1 + s.cell2 - 2 * k.airC) +
     l * (s.ret - amb);
 
   const rm = half / p.metal;
-  const wm = (rm * h) / (1 + rm * h);
-  const pm = (s.metal + rm * (2 * k.heatKW - h * (s.metal - s.jacket))) / (1 + rm * h);
+  const dm = 1 + rm * (h + m);
+  const wm = (rm * h) / dm;
+  const pm = (s.metal + rm * (2 * k.heatKW - h * (s.metal - s.jacket) - m * (s.metal - 2 * amb))) / dm;
 
   const rh = half / p.hose;
   const dh = 1 + rh * (g + l);
@@ -183,6 +204,7 @@ export function advanceHeat(p: PlantParams, s: PlantState, k: Balance, dt: numbe
   const lossAfter =
     heater * (s.jacket - k.cabinC) +
     surface * (s.jacket - k.hoodC) +
+    m * (s.metal - amb) +
     l * (s.hose - amb) +
     ua * (s.cell1 + s.cell2 - 2 * k.airC) +
     l * (s.ret - amb);
@@ -218,6 +240,7 @@ const scratch: Balance = {
   heater: 0,
   cabinC: 0,
   surface: 0,
+  metalLoss: 0,
   hoodC: 0,
   hoseLoss: 0,
   ambientC: 0
@@ -232,7 +255,10 @@ export function step(p: PlantParams, table: ReadingTable, s: PlantState, u: Driv
     (seen - s.sensor) * relax(dt, p.branchShare >= 1 ? p.sensorTauS : p.sensorTauS / p.branchShare ** 3);
   s.reading = readingOf(table, p, s.sensor);
   if (p.sensorError.kind === 'dropouts') dropOut(p, s, dt);
-  if (u.rpm >= 200) s.runS += dt;
+  if (turning(u)) {
+    s.runS += dt;
+    s.stoodS = 0;
+  } else s.stoodS += dt;
   driveFan(p, s, u, dt);
 }
 
@@ -248,64 +274,5 @@ function dropOut(p: PlantParams, s: PlantState, dt: number): void {
   if (s.dropLeftS > 0) {
     s.dropLeftS -= dt;
     s.reading = readsC;
-  }
-}
-
-/** The control unit's fan rule, acting on what it reads; then what the fan really does. */
-function driveFan(p: PlantParams, s: PlantState, u: DriveInput, dt: number): void {
-  s.fanCmdPct = p.fan.kind === 'none' || !p.fanCommandWorks ? 0 : commandPct(p, s, u);
-  const asked = p.fanDriveShown ? s.fanCmdPct : 0;
-  let stuck = p.fanStuckPct;
-  if (stuck > 0 && p.fanStuckWanders) stuck *= 0.65 + 0.35 * Math.sin(s.runS / 23) * Math.cos(s.runS / 61);
-  s.fanPct = p.fan.kind === 'none' ? 0 : Math.max(asked, stuck);
-  if (p.clutch.kind !== 'none') driveClutch(p, s, u, dt);
-}
-
-function commandPct(p: PlantParams, s: PlantState, u: DriveInput): number {
-  if (p.fan.kind === 'none') return 0;
-  const { stages, kind, onWithAc, failsafeFull } = p.fan;
-  if (failsafeFull && (s.reading <= p.openReadsC + 1 || s.reading >= p.shortReadsC - 1)) return 100;
-  while (s.stage + 1 < stages.length && s.reading >= stages[s.stage + 1].onC + p.fanShiftC) s.stage++;
-  while (s.stage >= 0 && s.reading <= stages[s.stage].offC + p.fanShiftC) s.stage--;
-  const withAc = onWithAc && u.ac ? stages[0].pct : 0;
-  if (s.stage < 0) return withAc;
-  if (kind === 'stages' || stages.length < 2) return Math.max(withAc, stages[s.stage].pct);
-  const from = stages[0].onC + p.fanShiftC;
-  const to = stages[stages.length - 1].onC + p.fanShiftC;
-  const share = Math.min(1, Math.max(0, (s.reading - from) / (to - from)));
-  return Math.max(withAc, Math.round(stages[0].pct + share * (100 - stages[0].pct)));
-}
-
-function driveClutch(p: PlantParams, s: PlantState, u: DriveInput, dt: number): void {
-  const { clutch } = p;
-  if (u.rpm < 200) {
-    s.fanRpm = 0;
-    return;
-  }
-  const air = u.ambientC + 0.62 * ((s.cell1 + s.cell2) / 2 - u.ambientC);
-  s.clutchAirC += (air - s.clutchAirC) * relax(dt, 18);
-  s.fanRpm += (clutchRpm(p, s, u, clutch) - s.fanRpm) * relax(dt, 4);
-}
-
-function clutchRpm(p: PlantParams, s: PlantState, u: DriveInput, clutch: PlantParams['clutch']): number {
-  const free = 0.24 * u.rpm;
-  if (p.clutchLocked) return 0.97 * u.rpm;
-  switch (clutch.kind) {
-    case 'none':
-      return 0;
-    case 'fixed':
-      return free + (clutch.ratio * u.rpm - free) * p.clutchGrip;
-    case 'thermal': {
-      const drained = s.runS < 70;
-      if (s.clutchAirC >= clutch.engageAirC + p.fanShiftC) s.clutchEngaged = true;
-      else if (s.clutchAirC <= clutch.releaseAirC + p.fanShiftC && !drained) s.clutchEngaged = false;
-      if (!s.clutchEngaged || u.rpm > clutch.cutOutEngineRpm) return free;
-      return free + Math.max(0, Math.min(clutch.maxRpm, 0.88 * u.rpm) - free) * p.clutchGrip;
-    }
-    case 'electronic': {
-      const demand = Math.min(1, Math.max(0, (s.reading - (p.startOpenC + 8)) / 12));
-      s.fanCmdPct = Math.round((u.ac ? Math.max(0.5, demand) : demand) * 100);
-      return free + (0.9 * u.rpm - free) * (s.fanCmdPct / 100) * p.clutchGrip;
-    }
   }
 }

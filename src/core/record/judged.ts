@@ -3,7 +3,7 @@ import { checkOf } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
 import type { Analysis } from '../run/analyse';
 import { coolDownsOf, holding, type KnownFact } from '../thermal/facts';
-import { fitTau } from '../coolant/cooling';
+import { fitTau, type CoolingFit } from '../coolant/cooling';
 import { DEFAULT_COOLING, thermalAt, type CoolingOf, type ThermalFact } from '../thermal/state';
 import type { JobState, RecordedCheck } from './derive';
 
@@ -21,6 +21,12 @@ export interface RunHeat {
   readonly endedAt: string | null;
   readonly endC: number | null;
   readonly ambientC: number | null;
+  /** Where the log went on after key-off: for how long, and what it told about the cooling. */
+  readonly stood: {
+    readonly hours: number;
+    readonly stopC: number;
+    readonly cooling: CoolingFit | null;
+  } | null;
 }
 
 /** Everything known about the engine's heat from one job: statements, checks and runs. */
@@ -32,23 +38,31 @@ export function factsOf(job: JobState, runs: readonly RunHeat[]): KnownFact[] {
           .map((fact): KnownFact => ({ fact, source: id, enteredAt: at, soft: false }))
       : []
   );
-  const fromRuns = runs.map((run): KnownFact => ({
-    fact: {
-      kind: 'ran-until',
-      at: run.endedAt ?? run.importedAt,
-      coolantC: run.endC,
-      ambientC: run.ambientC
-    },
-    source: run.id,
-    enteredAt: run.importedAt,
-    soft: run.endedAt === null
-  }));
+  const fromRuns = runs.flatMap((run): KnownFact[] => {
+    const { endC, ambientC, stood } = run;
+    const ended = run.endedAt ?? run.importedAt;
+    const known = (fact: ThermalFact): KnownFact => ({
+      fact,
+      source: run.id,
+      enteredAt: run.importedAt,
+      soft: run.endedAt === null
+    });
+    if (!stood || endC === null) return [known({ kind: 'ran-until', at: ended, coolantC: endC, ambientC })];
+    const stoppedAt = new Date(Date.parse(ended) - stood.hours * 3_600_000).toISOString();
+    return [
+      known({ kind: 'ran-until', at: stoppedAt, coolantC: stood.stopC, ambientC }),
+      known({ kind: 'measured', at: ended, coolantC: endC, ambientC, cooling: stood.cooling })
+    ];
+  });
   return [...job.stated, ...fromChecks, ...fromRuns];
 }
 
 /** The cooling of a vehicle: from its own cool-downs where it has any, else the default. */
 export const coolingOf = (facts: readonly ThermalFact[]): CoolingOf =>
-  fitTau(coolDownsOf(facts)) ?? DEFAULT_COOLING;
+  fitTau(
+    coolDownsOf(facts),
+    facts.flatMap((f) => (f.kind === 'measured' && f.cooling ? [f.cooling] : []))
+  ) ?? DEFAULT_COOLING;
 
 /**
  * What was known when readings were taken at a moment. What a check itself tells about the heat must not vouch for

@@ -1,5 +1,5 @@
 import type { SpecSheet } from '../formats/spec-sheet';
-import { drawPlant } from '../plant/band';
+import { drawPlant } from '../plant/priors';
 import type { Drive } from '../plant/drive';
 import type { PlantParams } from '../plant/params';
 import { seeded, type Random } from '../random';
@@ -109,8 +109,9 @@ function widened(bench: Bench, assumed: RunDrive['assumed']): Bench {
   const random = seeded(7);
   const base = fit(bench, bench.plant, 1, 3).heatScale;
   const traces = Array.from({ length: ENSEMBLE }, () => {
-    // The heat scale is fitted to every run, so it is not among the differences.
-    const plant = { ...drawPlant(bench.plant, random, ENSEMBLE_WIDTH), heatScale: 1 };
+    const plant = drawPlant(bench.plant, random, ENSEMBLE_WIDTH);
+    // The warm-up fits heat over heat capacity: an engine with more metal that warmed as fast makes more heat.
+    const heat = (base * plant.metal) / bench.plant.metal;
     const drive =
       bench.acUnknown && random() < 0.4
         ? { ...bench.drive, ac: new Uint8Array(bench.drive.ac.length).fill(1) }
@@ -120,7 +121,7 @@ function widened(bench: Bench, assumed: RunDrive['assumed']): Bench {
     return fit(
       { ...bench, drive },
       { ...plant, sensorError: { kind: 'none' } },
-      base,
+      heat,
       drive === bench.drive ? 1 : 2
     ).trace;
   });

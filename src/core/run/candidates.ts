@@ -7,6 +7,8 @@ export interface Candidate {
   readonly variant: string;
   readonly severity: number;
   readonly plant: PlantParams;
+  /** Share of its family it is believed to be, before the run; the members of a family share 1. */
+  readonly share: number;
 }
 
 /** Faults one temperature log cannot tell from the one that stands for them: told together, never ranked apart. */
@@ -21,7 +23,6 @@ export const ALIKE: Readonly<Partial<Record<FaultId, readonly FaultId[]>>> = {
 };
 
 const SEVERITIES: Readonly<Partial<Record<FaultId, readonly number[]>>> = {
-  none: [0],
   'thermostat-stuck-open': [0.2, 0.4, 0.65, 1],
   'thermostat-stuck-closed': [0.85, 0.93, 1],
   'thermostat-low-rating': [0.25, 0.45, 0.7, 1],
@@ -55,27 +56,68 @@ const told = new Set<FaultId>(
 );
 
 /**
+ * Healthy engines of one sheet that are unlike the usual one in what decides how hot they get: how much heat they
+ * lose while warming, and how much their radiator has in hand. A spread around one curve does not reach them.
+ */
+const HEALTHY: readonly { variant: string; share: number; of: (p: PlantParams) => Partial<PlantParams> }[] = [
+  { variant: 'usual', share: 0.6, of: () => ({}) },
+  {
+    variant: 'loses-more',
+    share: 0.15,
+    of: (p) => ({
+      surface: 1.7 * p.surface,
+      heater: 1.7 * p.heater,
+      radiatorNatural: 1.4 * p.radiatorNatural
+    })
+  },
+  {
+    variant: 'opens-early',
+    share: 0.1,
+    of: (p) => ({ startOpenC: p.startOpenC - 3, fullOpenC: p.fullOpenC - 3 })
+  },
+  {
+    variant: 'little-in-hand',
+    share: 0.15,
+    of: (p) => ({ radiatorMax: 0.72 * p.radiatorMax, pumpKgS: 0.75 * p.pumpKgS })
+  }
+];
+
+const healthyOnes = (plant: PlantParams): Candidate[] =>
+  HEALTHY.map(({ variant, share, of }) => ({
+    fault: 'none',
+    variant,
+    severity: 0,
+    plant: { ...plant, ...of(plant) },
+    share
+  }));
+
+/**
  * Every candidate this vehicle can have, at a few severities each. Without the fan command in
  * the log, a missing one is a fan that does not run; a seized electronic clutch and an unpowered one turn alike.
  */
 export function candidatesFor(plant: PlantParams, commandLogged: boolean): Candidate[] {
-  return PLANT_FAULTS.filter(
+  const faults = PLANT_FAULTS.filter(
     (f) =>
+      f.id !== 'none' &&
       !told.has(f.id) &&
       (commandLogged || f.id !== 'fan-command-missing') &&
       !(f.id === 'clutch-seized' && plant.clutch.kind === 'electronic') &&
       !ELECTRICAL.has(f.id) &&
       (!f.applies || f.applies(plant))
-  ).flatMap((fault) =>
-    Object.entries(fault.variants).flatMap(([variant, apply]) =>
-      (SEVERITIES[fault.id] ?? [1]).map((severity) => ({
+  ).flatMap((fault) => {
+    const variants = Object.entries(fault.variants);
+    const severities = SEVERITIES[fault.id] ?? [1];
+    return variants.flatMap(([variant, apply]) =>
+      severities.map((severity) => ({
         fault: fault.id,
         variant,
         severity,
-        plant: { ...plant, ...apply(plant, severity) }
+        plant: { ...plant, ...apply(plant, severity) },
+        share: 1 / (variants.length * severities.length)
       }))
-    )
-  );
+    );
+  });
+  return [...healthyOnes(plant), ...faults];
 }
 
 /** The faults alike to this one that the vehicle can have. */

@@ -32,6 +32,7 @@ export function evidenceOf(f: Features, grid: Grid, run: RunDrive, spec: SpecShe
   hose(f, spec, add);
   regulating(f, spec, add);
   fan(f, spec, add);
+  afterRun(f, spec, add);
   const { hotC, stopC } = spec.limits ?? {};
   if (stopC != null && f.secondsAboveStop > 0)
     add(
@@ -126,6 +127,17 @@ function regulating(f: Features, spec: SpecSheet, add: Add): void {
   const high = spec.regulating?.highC ?? spec.thermostat.fullOpenC;
   const text = `Regulated at ${c(f.plateauC)} ± ${by(f.plateauSpreadC ?? 0)}; should be ${low} to ${c(high)}`;
   add(f.plateauC < low - 2 || f.plateauC > high + 4 ? 'off' : 'as-expected', text);
+  if (f.hunting) {
+    const { amplitudeC, periodS, withFan } = f.hunting;
+    const swing = `Swings by ± ${by(amplitudeC)} every ${clock(periodS)}`;
+    if (withFan) add('note', `${swing}, in step with the fan`);
+    else add(amplitudeC > 4 ? 'off' : 'note', `${swing}: the thermostat hunts`);
+  }
+  if (f.perLoadC !== null && Math.abs(f.perLoadC) >= 1)
+    add(
+      f.perLoadC > 3 ? 'off' : 'note',
+      `${by(Math.abs(f.perLoadC))} ${f.perLoadC > 0 ? 'higher' : 'lower'} for each 10 % of load`
+    );
   if (f.roadMinusIdleC === null) return;
   const lower = -f.roadMinusIdleC;
   if (lower > 5 && f.plateauC < low) add('off', `${by(lower)} lower on the move than at idle`);
@@ -158,4 +170,22 @@ function fan(f: Features, spec: SpecSheet, add: Add): void {
     add('off', `Fan never driven, though the coolant passed ${c(stage.onC)}`);
   else if ((f.maxC ?? 0) < stage.onC)
     add('note', `Fan not called for: the coolant stayed below ${c(stage.onC)}`);
+}
+
+function afterRun(f: Features, spec: SpecSheet, add: Add): void {
+  if (f.fanCoolsCPerMin !== null && f.fanCoolsCPerMin > 0)
+    add('note', `With the fan on at a standstill it fell by ${by(f.fanCoolsCPerMin)} a minute`);
+  if (!f.afterRun) return;
+  const { stopC, riseC, peakAfterS, fanS, fanStillOn, loggedS } = f.afterRun;
+  add('note', `After key-off at ${c(stopC)} it rose by ${by(riseC)} in ${clock(peakAfterS)}: heat soak`);
+  const allowedMin = spec.fan?.afterRunMaxMin;
+  if (fanS === null || !spec.fan?.stages?.length) return;
+  const ran = fanStillOn ? `for all ${clock(loggedS)} that were logged` : `for ${clock(fanS)}`;
+  if (fanS === 0) add('note', 'Fan stopped with the key');
+  else if (allowedMin == null) add('note', `Fan ran on ${ran} after key-off; the sheet gives no rule`);
+  else
+    add(
+      fanS > allowedMin * 60 + 15 ? 'off' : 'as-expected',
+      `Fan ran on ${ran} after key-off; the sheet allows ${allowedMin} min`
+    );
 }

@@ -1,4 +1,6 @@
 import type { SpecSheet } from '../formats/spec-sheet';
+import { readAfterRun, stopIndex, upTo, type AfterRun } from './after-run';
+import { fanCoolingRate, readHunting, type Hunting } from './cycles';
 import { readFan, type FanReading } from './fan-events';
 import type { Grid, RunDrive } from './grid';
 import { findKnee, type Knee } from './knee';
@@ -41,23 +43,31 @@ export interface Features {
   readonly segments: readonly Segment[];
   /** Road (or town) plateau minus idle plateau. */
   readonly roadMinusIdleC: number | null;
+  /** °C of plateau per 10 % more load, over three segments or more of unlike load. */
+  readonly perLoadC: number | null;
+  readonly hunting: Hunting | null;
   readonly maxC: number | null;
   readonly fan: FanReading;
+  /** How fast the reading falls while the fan runs at a standstill, °C a minute. */
+  readonly fanCoolsCPerMin: number | null;
   readonly secondsAboveHot: number;
   readonly secondsAboveStop: number;
   /** Seconds until within 11 °C of start-to-open, the standard monitor's own yardstick; null if never. */
   readonly nearRegulatingAtS: number | null;
+  /** What followed key-off; null where the log ends with the engine running. All else is of the running engine. */
+  readonly afterRun: AfterRun | null;
 }
 
 /** Measures a run. `heatTime` is heat released so far over the heat capacity, °C (see {@link heatTimeOf}). */
 export function measure(
-  grid: Grid,
+  whole: Grid,
   run: RunDrive,
   heatTime: Float64Array,
   spec: SpecSheet,
   electricFan: boolean
 ): Features {
-  const { ect, dt, n } = grid;
+  const grid = upTo(whole, stopIndex(whole) ?? whole.n);
+  const { ect, dt } = grid;
   const level = smooth(ect, Math.max(3, Math.round(15 / dt)));
   const startC = medianOf(ect, 0, Math.max(3, Math.round(10 / dt)));
   const firstOf = (key: 'ambient_c' | 'iat_c') =>
@@ -77,9 +87,10 @@ export function measure(
   const known = ect.filter((v) => !Number.isNaN(v));
   const above = (limit: number | null | undefined) =>
     limit == null ? 0 : known.filter((v) => v > limit).length * dt;
+  const fan = readFan(grid, electricFan);
   const near = startC === null ? -1 : level.findIndex((v) => v >= spec.thermostat.startOpenC - 11);
   return {
-    durationS: (n - 1) * dt,
+    durationS: (whole.n - 1) * dt,
     warmFromS: warmFrom === null ? null : warmFrom * dt,
     startC,
     startMinusAmbientC: minus(firstOf('ambient_c')),
@@ -92,11 +103,15 @@ export function measure(
     plateauSpreadC: settled && settled.length * dt >= 60 ? (at(0.9) - at(0.1)) / 2 : null,
     segments,
     roadMinusIdleC: roadMinusIdle(segments),
+    perLoadC: perLoad(segments),
+    hunting: warmFrom === null ? null : readHunting(grid, warmFrom, fan),
     maxC: known.length > 0 ? known.reduce((a, b) => Math.max(a, b), -Infinity) : null,
-    fan: readFan(grid, electricFan),
+    fan,
+    fanCoolsCPerMin: fanCoolingRate(grid, fan),
     secondsAboveHot: above(spec.limits?.hotC),
     secondsAboveStop: above(spec.limits?.stopC),
-    nearRegulatingAtS: near < 0 ? null : near * dt
+    nearRegulatingAtS: near < 0 ? null : near * dt,
+    afterRun: readAfterRun(whole, run.ambientC)
   };
 }
 
@@ -195,6 +210,20 @@ function roadMinusIdle(segments: readonly Segment[]): number | null {
   const moving = level(['road']) ?? level(['town']);
   const standing = level(['idle']);
   return moving === null || standing === null ? null : moving - standing;
+}
+
+const LEAST_LOAD_RANGE_PCT = 12;
+
+function perLoad(segments: readonly Segment[]): number | null {
+  const loads = segments.map((s) => s.meanLoadPct);
+  if (segments.length < 3 || Math.max(...loads) - Math.min(...loads) < LEAST_LOAD_RANGE_PCT) return null;
+  const line = lineFit(
+    loads,
+    segments.map((s) => s.celsius),
+    0,
+    loads.length
+  );
+  return line && 10 * line.slope;
 }
 
 /** Rush or creep: does the hose behind the thermostat jump while the engine is hot, or rise with it from cold? */

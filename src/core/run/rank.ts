@@ -30,17 +30,27 @@ const CONTENDER = 9;
 /** What it costs to suppose that the A/C ran for the whole of a run that does not tell. */
 const AC_UNSEEN = 2;
 
+export interface Ranking {
+  readonly ranked: Ranked[];
+  /** The usual healthy engine of this sheet on this run, and whichever healthy one fits it best. */
+  readonly healthy: Fitted;
+  readonly likeliest: Fitted;
+  /** The fan was supposed to run for the A/C, which the log does not tell. */
+  readonly acSupposed: boolean;
+}
+
 /** Ranks every family this vehicle can have. Probabilities add up to 0.98: the rest is for what nobody thought of. */
-export function rank(bench: Bench): { ranked: Ranked[]; healthy: Fitted; acSupposed: boolean } {
+export function rank(bench: Bench): Ranking {
   const healthy = fit(bench, bench.plant, 1, 3);
   const cost = bench.excursions > 0 ? excursionCost(bench) : 0;
   const scored: Scored[] = [];
   let best = -Infinity;
   for (const candidate of candidatesFor(bench.plant, bench.fan?.some((f) => f.of === 'fanCmdPct') ?? false)) {
-    const first = candidate.fault === 'none' ? healthy : fit(bench, candidate.plant, healthy.heatScale, 1);
+    const usual = candidate.variant === 'usual' && candidate.fault === 'none';
+    const first = usual ? healthy : fit(bench, candidate.plant, healthy.heatScale, 1);
     let score = scoreOf(bench, candidate.plant, first) - cost;
     let fitted = first;
-    if (candidate.fault !== 'none' && score > best - HOPELESS) {
+    if (!usual && score > best - HOPELESS) {
       fitted = fit(bench, candidate.plant, healthy.heatScale);
       score = scoreOf(bench, candidate.plant, fitted) - cost;
     }
@@ -70,7 +80,8 @@ export function rank(bench: Bench): { ranked: Ranked[]; healthy: Fitted; acSuppo
         fault: 'ect-intermittent',
         variant: 'open',
         severity: Math.min(1, bench.excursions / 10),
-        plant: bench.plant
+        plant: bench.plant,
+        share: 1
       },
       fitted: healthy,
       score
@@ -78,18 +89,23 @@ export function rank(bench: Bench): { ranked: Ranked[]; healthy: Fitted; acSuppo
     best = Math.max(best, score);
   }
   for (const s of scored) s.score += s.score > best - CONTENDER ? kneeLog(bench, s.fitted) : KNEE_MISSED;
-  const plain = scored.find((s) => s.candidate.fault === 'none')!.fitted;
-  return { ranked: posterior(bench, scored), healthy: plain, acSupposed: plain !== healthy };
+  const sound = scored.filter((s) => s.candidate.fault === 'none');
+  const [{ fitted: usual }] = sound;
+  return {
+    ranked: posterior(bench, scored),
+    healthy: usual,
+    likeliest: sound.reduce((a, b) => (weighed(b) > weighed(a) ? b : a)).fitted,
+    acSupposed: usual !== healthy
+  };
 }
+
+/** How well a member does, and how likely it was to be the one. */
+const weighed = (s: Scored): number => s.score + Math.log(s.candidate.share);
 
 function posterior(bench: Bench, scored: readonly Scored[]): Ranked[] {
   const families = [...new Set(scored.map((s) => s.candidate.fault))].map((fault) => {
-    const members = scored.filter((s) => s.candidate.fault === fault).sort((a, b) => b.score - a.score);
-    const log =
-      Math.log(SUSPECTS[fault].prior) +
-      logSumExp(members.map((m) => m.score)) -
-      Math.log(members.length) +
-      sheetLog(bench, fault);
+    const members = scored.filter((s) => s.candidate.fault === fault).sort((a, b) => weighed(b) - weighed(a));
+    const log = Math.log(SUSPECTS[fault].prior) + logSumExp(members.map(weighed)) + sheetLog(bench, fault);
     return { fault, log, top: members[0] };
   });
   const total = logSumExp(families.map((f) => TEMPER * f.log));

@@ -17,6 +17,8 @@ export function sureness(probability: number): string {
 export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'couldNotShow'>): string {
   const [first, second] = a.suspects;
   if (a.verdict === 'not-enough') {
+    const healthy = a.suspects.find((s) => s.fault === 'none');
+    if (healthy && first.fault !== 'none') return undecided(first, healthy.probability, a.couldNotShow);
     const what =
       a.couldNotShow.find((b) => b.fault === 'thermostat-stuck-closed') ??
       a.couldNotShow.find((b) => b.fault.startsWith('thermostat'));
@@ -28,6 +30,20 @@ export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'coul
       : '';
   const means = SUSPECTS[a.verdict].means;
   return `${means}: ${sureness(first?.probability ?? 0)}.${rival}`;
+}
+
+/** A fault leads, and yet a healthy engine may draw such a curve. */
+function undecided(
+  { fault, probability }: Analysis['suspects'][number],
+  healthy: number,
+  blind: Analysis['couldNotShow']
+): string {
+  const percent = (p: number) => `${Math.round(p * 100)} %`;
+  const next = blind.find((b) => b.fault === fault)?.toShow;
+  return (
+    `${SUSPECTS[fault].title} leads (${percent(probability)}), but a healthy engine may draw this curve too ` +
+    `(${percent(healthy)}).${next ? ` ${next}.` : ' Its checks, or a second run, will tell.'}`
+  );
 }
 
 export interface BlindGroup {

@@ -1,4 +1,11 @@
-import { DEFAULT_TAU_H, hoursUntil, LONG_TAU_H, residualC, SOAKED_BELOW_C } from '../coolant/cooling';
+import {
+  DEFAULT_TAU_H,
+  type CoolingFit,
+  hoursUntil,
+  LONG_TAU_H,
+  residualC,
+  SOAKED_BELOW_C
+} from '../coolant/cooling';
 import type { SpecSheet } from '../formats/spec-sheet';
 
 /** The engine's thermal state: the spine of a job. */
@@ -27,6 +34,8 @@ export type ThermalFact =
       readonly at: string;
       readonly coolantC: number;
       readonly ambientC: number | null;
+      /** How fast it was seen to cool, where a log went on after key-off. */
+      readonly cooling?: CoolingFit | null;
     };
 
 export interface ThermalState {

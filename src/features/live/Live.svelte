@@ -1,6 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { SpecSheet } from '$core/formats/spec-sheet';
+  import type { Learned } from '$core/plant/priors';
   import { deriveJob } from '$core/record/derive';
   import type { EventInput, RecordEvent } from '$core/record/events';
   import { record, withWaiting, type Answer } from '$lib/ui/record.svelte';
@@ -11,10 +12,11 @@
     job: { id: string; number: number };
     vehicle: { id: string; fleetNo: string; name: string };
     sheet: SpecSheet | null;
+    knownGood: readonly Learned[];
     events: readonly RecordEvent[];
     adapters: readonly Adapter[];
   }
-  let { job, vehicle, sheet, events: known, adapters }: Props = $props();
+  let { job, vehicle, sheet, knownGood, events: known, adapters }: Props = $props();
 
   const stream = $derived(`job:${job.id}`);
   const state_ = $derived(deriveJob(withWaiting(stream, known))!);
@@ -32,6 +34,7 @@
       jobId={job.id}
       live={state_.live}
       {sheet}
+      {knownGood}
       {write}
       onended={(runId) => goto(`/jobs/${job.number}${runId ? `?run=${runId}` : ''}`, { invalidateAll: true })}
     />

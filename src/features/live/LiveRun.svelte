@@ -1,6 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import type { SpecSheet } from '$core/formats/spec-sheet';
+  import type { Learned } from '$core/plant/priors';
   import type { EventInput } from '$core/record/events';
   import { markText, MARKS, type LiveRun, type MarkId } from '$core/record/live';
   import type { Problem } from '$core/result';
@@ -23,13 +24,14 @@
     jobId: string;
     live: LiveRun;
     sheet: SpecSheet | null;
+    knownGood: readonly Learned[];
     write: (body: EventInput) => Promise<Answer>;
     onended: (runId: string | null) => void;
   }
-  let { jobId, live, sheet, write, onended }: Props = $props();
+  let { jobId, live, sheet, knownGood, write, onended }: Props = $props();
 
   const typed = $derived(live.source.kind === 'typed');
-  const view = untrack(() => new LiveRunView(live.runId, sheet));
+  const view = untrack(() => new LiveRunView(live.runId, sheet, knownGood));
   $effect(() => view.follow());
   $effect(() => {
     if (typed) view.setTyped(live.readings);
@@ -185,7 +187,20 @@
         off.
       </p>
     {/if}
-    <div class="mt-1 h-[430px] 2xl:h-[600px]">
+    <p class="text-ink-2 mt-2 text-sm" data-band-drawn={view.bandDrawn}>
+      {#if !sheet}
+        No spec sheet, so no band.
+      {:else if view.band}
+        Shaded: nine healthy engines in ten on this drive{view.band.knownGood
+          ? `, as its ${view.band.knownGood} known-good run${view.band.knownGood === 1 ? '' : 's'} narrow it`
+          : ''}.
+      {:else if view.bandDrawn === null}
+        The band follows once a few readings are in.
+      {:else}
+        Drawing the band this engine should follow, {Math.round(view.bandDrawn * 100)} %…
+      {/if}
+    </p>
+    <div class="mt-1 h-[420px] 2xl:h-[590px]">
       {#if chart}
         {@const Trace = chart}
         <Trace

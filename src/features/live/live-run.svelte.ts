@@ -2,6 +2,7 @@ import * as Comlink from 'comlink';
 import type { ChannelKey, Log } from '$core/formats/channels';
 import type { SpecSheet } from '$core/formats/spec-sheet';
 import type { Band } from '$core/plant/band';
+import type { Learned } from '$core/plant/priors';
 import { momentOf, type Moment } from '$core/run/live';
 import { thin, type Thinned } from '$core/run/thin';
 import type { BandWorker } from '$lib/workers/band';
@@ -17,7 +18,7 @@ interface Block {
 }
 
 const BAND_EVERY_MS = 4000;
-const BAND_DRAWS = 150;
+const BAND_DRAWS = 200;
 const AHEAD_S = 480;
 const DRAWN_POINTS = 1500;
 
@@ -27,12 +28,15 @@ export class LiveRunView {
   moment = $state.raw<Moment | null>(null);
   drawn = $state.raw<Thinned>({ t: [], channels: {}, total: 0 });
   band = $state.raw<Band | null>(null);
+  /** Share of the first band that is drawn; null before it is begun. */
+  bandDrawn = $state<number | null>(null);
   /** When the last sample came, by this page's clock. */
   heardAt = $state(Date.now());
   samples = $state(0);
 
   readonly #runId: string;
   readonly #sheet: SpecSheet | null;
+  readonly #knownGood: readonly Learned[];
   /** Samples in growing columns: two hours of them must not be put together anew at every block. */
   readonly #t: number[] = [];
   readonly #columns = new Map<ChannelKey, number[]>();
@@ -43,9 +47,11 @@ export class LiveRunView {
   #timer: ReturnType<typeof setInterval> | undefined;
   #busy = false;
 
-  constructor(runId: string, sheet: SpecSheet | null) {
+  constructor(runId: string, sheet: SpecSheet | null, knownGood: readonly Learned[]) {
     this.#runId = runId;
-    this.#sheet = sheet;
+    // A worker takes plain objects, not proxies of state.
+    this.#sheet = sheet && (JSON.parse(JSON.stringify(sheet)) as SpecSheet);
+    this.#knownGood = JSON.parse(JSON.stringify(knownGood)) as Learned[];
   }
 
   /** Follows the run until the returned function is called. */
@@ -128,9 +134,17 @@ export class LiveRunView {
     if (this.#busy || !this.#bands || !this.#sheet || this.samples < 3) return;
     this.#busy = true;
     try {
-      // Structured clone needs plain objects, not proxies of state.
-      const sheet = JSON.parse(JSON.stringify(this.#sheet)) as SpecSheet;
-      this.band = await this.#bands.band(this.log(), sheet, AHEAD_S, BAND_DRAWS);
+      const task = {
+        log: this.log(),
+        sheet: this.#sheet,
+        knownGood: this.#knownGood,
+        aheadS: AHEAD_S,
+        draws: BAND_DRAWS
+      };
+      const heard = (share: number) => {
+        if (!this.band) this.bandDrawn = share;
+      };
+      this.band = (await this.#bands.band(task, Comlink.proxy(heard))) ?? this.band;
     } finally {
       this.#busy = false;
     }

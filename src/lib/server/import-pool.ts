@@ -1,10 +1,14 @@
 import { existsSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { Piscina } from 'piscina';
-import type { Log } from '../../core/formats/channels';
-import type { SpecSheet } from '../../core/formats/spec-sheet';
 import type { Result } from '../../core/result';
-import importRun, { judgeRun, type ImportedRun, type ImportTask, type Judged } from '../workers/import';
+import importRun, {
+  judgeRun,
+  type ImportedRun,
+  type ImportTask,
+  type Judged,
+  type JudgeTask
+} from '../workers/import';
 
 let pool: Piscina | undefined;
 
@@ -22,9 +26,9 @@ export async function importInWorker(task: ImportTask): Promise<Result<ImportedR
 }
 
 /** Judges a recorded run likewise. */
-export async function judgeInWorker(log: Log, sheet: SpecSheet): Promise<Judged> {
+export async function judgeInWorker(task: JudgeTask): Promise<Judged> {
   const there = threads();
-  return there ? there.run({ log, sheet }, { name: 'judgeRun' }) : judgeRun({ log, sheet });
+  return there ? there.run(task, { name: 'judgeRun' }) : judgeRun(task);
 }
 
 export async function closeImports(): Promise<void> {

@@ -1,6 +1,7 @@
 import { bad, good, type Result } from '../../core/result';
 import { analyse, bandFor } from '../../core/run/analyse';
 import type { Database } from './database';
+import { knownGoodRuns } from './known-good';
 import { samplesOf } from './runs';
 
 /** Judges a stored run again, against the vehicle's present sheet and by the present model. The samples stay as they are. */
@@ -14,7 +15,7 @@ export async function judgeAgain(db: Database, runId: string): Promise<Result<{ 
   await run.update({
     specSheetId: sheet.id,
     analysis: analyse(log, sheet.sheet),
-    band: bandFor(log, sheet.sheet) ?? null
+    band: bandFor(log, sheet.sheet, { knownGood: await knownGoodRuns(db, vehicle!.id, runId) })
   });
   return good({ runId });
 }

@@ -132,14 +132,18 @@ export function runHeat(
 ): RunHeat {
   const began = run.startedAt === null ? NaN : Date.parse(run.startedAt);
   const ended = began + run.durationS * 1000;
-  const { startC, startMinusAmbientC } = run.analysis.features;
+  const { startC, startMinusAmbientC, afterRun } = run.analysis.features;
   return {
     id: run.id,
     importedAt: run.importedAt.toISOString(),
     // A date after the import is a logger's clock that was never set.
     endedAt: ended <= run.importedAt.getTime() ? new Date(ended).toISOString() : null,
     endC: run.preview.ect.findLast((v) => v !== null) ?? null,
-    ambientC: startC !== null && startMinusAmbientC !== null ? startC - startMinusAmbientC : null
+    ambientC: startC !== null && startMinusAmbientC !== null ? startC - startMinusAmbientC : null,
+    // Runs judged by an older model know nothing of what followed key-off.
+    stood: afterRun
+      ? { hours: afterRun.loggedS / 3600, stopC: afterRun.stopC, cooling: afterRun.cooling }
+      : null
   };
 }
 

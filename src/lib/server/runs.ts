@@ -9,6 +9,7 @@ import { thin } from '../../core/run/thin';
 import { channelsOf, fromChunks, toChunks } from './chunks';
 import type { Database } from './database';
 import { importInWorker } from './import-pool';
+import { knownGoodRuns } from './known-good';
 import { append } from './record';
 import type { RunRow } from './models';
 
@@ -47,7 +48,8 @@ export async function importRun(
     bytes: input.bytes,
     layout: input.layout,
     options: input.options,
-    sheet: sheet.sheet
+    sheet: sheet.sheet,
+    knownGood: await knownGoodRuns(db, vehicle.id, input.runId)
   });
   if (!result.ok) return result;
   const { log, report, warnings, analysis, band } = result.value;

@@ -10,6 +10,7 @@ import { asText, type Layout } from '../../core/formats/csv-sniff';
 import type { Log } from '../../core/formats/channels';
 import type { SpecSheet } from '../../core/formats/spec-sheet';
 import type { Band } from '../../core/plant/band';
+import type { Learned } from '../../core/plant/priors';
 import type { Problem, Result } from '../../core/result';
 import { analyse, bandFor, type Analysis } from '../../core/run/analyse';
 
@@ -19,22 +20,25 @@ export interface ImportTask {
   readonly layout: Layout | null;
   readonly options: ImportOptions;
   readonly sheet: SpecSheet;
+  /** What the vehicle's known-good runs told of it. */
+  readonly knownGood: readonly Learned[];
 }
 
 /** A run that is in the right form already: what the recorder kept. */
 export interface JudgeTask {
   readonly log: Log;
   readonly sheet: SpecSheet;
+  readonly knownGood: readonly Learned[];
 }
 
 export interface Judged {
   readonly report: ImportReport;
   readonly analysis: Analysis;
-  readonly band: Band | null;
+  readonly band: Band;
 }
 
 /** Judges samples as they are. */
-export function judgeRun({ log, sheet }: JudgeTask): Judged {
+export function judgeRun({ log, sheet, knownGood }: JudgeTask): Judged {
   return {
     report: {
       rows: log.t.length,
@@ -45,7 +49,7 @@ export function judgeRun({ log, sheet }: JudgeTask): Judged {
       gaps: findGaps(log.t)
     },
     analysis: analyse(log, sheet),
-    band: bandFor(log, sheet) ?? null
+    band: bandFor(log, sheet, { knownGood })
   };
 }
 
@@ -54,11 +58,17 @@ export interface ImportedRun {
   readonly report: ImportReport;
   readonly warnings: readonly Problem[];
   readonly analysis: Analysis;
-  readonly band: Band | null;
+  readonly band: Band;
 }
 
 /** Parses, checks and judges one file. Runs in a worker thread, so that no other request waits for it. */
-export default function importRun({ bytes, layout, options, sheet }: ImportTask): Result<ImportedRun> {
+export default function importRun({
+  bytes,
+  layout,
+  options,
+  sheet,
+  knownGood
+}: ImportTask): Result<ImportedRun> {
   const imported = layout ? importCsv(bytes, layout, options) : readCapture(new TextDecoder().decode(bytes));
   if (!imported.ok) return imported;
   const { log, report } = imported.value;
@@ -70,7 +80,7 @@ export default function importRun({ bytes, layout, options, sheet }: ImportTask)
       report,
       warnings: imported.warnings,
       analysis: analyse(log, sheet),
-      band: bandFor(log, sheet) ?? null
+      band: bandFor(log, sheet, { knownGood })
     }
   };
 }

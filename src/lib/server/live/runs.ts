@@ -6,6 +6,7 @@ import { bad, good, type Result } from '../../../core/result';
 import type { Log } from '../../../core/formats/channels';
 import type { Database } from '../database';
 import { judgeInWorker } from '../import-pool';
+import { knownGoodRuns } from '../known-good';
 import { append, eventsOf } from '../record';
 import { storeRun } from '../runs';
 import { blocksAfter, logOfBlocks } from './samples';
@@ -105,7 +106,11 @@ export async function endLive(
     });
     return undone.ok ? good({ runId: null }) : undone;
   }
-  const judged = await judgeInWorker(log, sheet.sheet);
+  const judged = await judgeInWorker({
+    log,
+    sheet: sheet.sheet,
+    knownGood: await knownGoodRuns(db, vehicle!.id, live.runId)
+  });
   const fileName = `${vehicle!.fleetNo} ${live.startedAt.slice(0, 16).replace('T', ' ')}`;
   const event = {
     id: input.eventId,

@@ -1,5 +1,6 @@
 import { database } from '$lib/server/database';
 import { jobOr404 } from '$lib/server/job-view';
+import { knownGoodRuns } from '$lib/server/known-good';
 import { knownAdapters } from '$lib/server/live/adapters';
 import { eventsOf } from '$lib/server/record';
 
@@ -13,6 +14,7 @@ export const load = async ({ params, depends }) => {
     job: { id: job.id, number: job.number },
     vehicle: { id: vehicle.id, fleetNo: vehicle.fleetNo, name: vehicle.name },
     sheet: sheet?.sheet ?? null,
+    knownGood: await knownGoodRuns(db, vehicle.id),
     events: await eventsOf(db, `job:${job.id}`),
     adapters: knownAdapters()
   };

@@ -9,6 +9,7 @@
   job={data.job}
   vehicle={data.vehicle}
   sheet={data.sheet}
+  knownGood={data.knownGood}
   events={data.events}
   adapters={data.adapters}
 />
