@@ -1,8 +1,11 @@
 import { z } from 'zod';
-import { sayC } from '../units/say';
+import type { SpecSheet } from '../formats/spec-sheet';
+import { afterKeyOff } from '../plant/key-off';
+import { sayC, sayDeltaC } from '../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
 import { stagesOf } from './fan-switching';
 import { coolantC } from './temperature';
+import { USUAL_AMBIENT_C } from '../thermal/state';
 import { withoutFan } from './vehicle-has';
 
 const readings = z.object({
@@ -28,6 +31,23 @@ export const batteryCost = (minutes: number) => {
   return { ampereHours, sharePct: (100 * ampereHours) / BATTERY_AH };
 };
 
+/** What this engine's model would have it do, in words. */
+export function expected(sheet: SpecSheet, coolantC: number, ambientC: number | null) {
+  const { riseC, peakAfterS, fanMin } = afterKeyOff(sheet, coolantC, ambientC ?? USUAL_AMBIENT_C, 'driven');
+  const soak = `up to ${sayDeltaC(riseC)} more in ${Math.max(1, Math.round(peakAfterS / 60))} min`;
+  return [
+    { name: 'Heat soak to be expected', value: soak },
+    ...(fanMin === null
+      ? []
+      : [
+          {
+            name: 'Fan to be expected',
+            value: fanMin === 0 ? 'stops with the key' : `for up to ${Math.ceil(fanMin)} min`
+          }
+        ])
+  ];
+}
+
 /** A fan that runs on after key-off: by its rule, or by a fault. */
 export const keyOffFan = defineCheck<KeyOffFanReadings>({
   title: 'Fan after key-off',
@@ -48,7 +68,7 @@ export const keyOffFan = defineCheck<KeyOffFanReadings>({
       ambientC: null
     }
   ],
-  judge({ ranMin, stillRunning, coolantC: at }, { sheet }) {
+  judge({ ranMin, stillRunning, coolantC: at }, { sheet, thermal }) {
     const limit = sheet?.fan?.afterRunMaxMin ?? null;
     const first = stagesOf(sheet)[0];
     const { ampereHours, sharePct } = batteryCost(ranMin);
@@ -59,7 +79,8 @@ export const keyOffFan = defineCheck<KeyOffFanReadings>({
         name: 'Taken from the battery',
         value: `${ampereHours.toFixed(1)} A·h, ${Math.round(sharePct)} % of ${BATTERY_AH} A·h`
       },
-      ...(at === null ? [] : [{ name: 'Coolant at key-off', value: sayC(at) }])
+      ...(at === null ? [] : [{ name: 'Coolant at key-off', value: sayC(at) }]),
+      ...(at === null || !sheet ? [] : expected(sheet, at, thermal.ambientC))
     ];
     const stuck = speaksFor(
       sheet?.fan?.drive === 'controller' ? 'fan-controller-shorted' : 'fan-relay-welded',

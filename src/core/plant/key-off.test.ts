@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { driveFromLegs, type Leg } from './drive';
 import { withFault } from './faults';
+import { afterKeyOff } from './key-off';
 import { plantFor, type PlantParams } from './params';
 import { simulate } from './simulate';
 
@@ -43,6 +44,19 @@ describe('after key-off', () => {
     expect(tau(curlew)).toBeGreaterThan(1.7);
     expect(tau(curlew)).toBeLessThan(2.3);
     expect(tau(plantFor(sheet('qh-19-plough')))).toBeGreaterThan(tau(curlew));
+  });
+
+  it('is foretold from a temperature alone: more after a drive, none of it below the fan’s rule', () => {
+    const spec = sheet('qh-03-curlew');
+    const idled = afterKeyOff(spec, 92, 20, 'idle');
+    const driven = afterKeyOff(spec, 92, 20, 'driven');
+    expect(driven.riseC).toBeGreaterThan(idled.riseC + 2);
+    expect(driven.riseC).toBeLessThan(15);
+    // From 98 °C the soak passes the fan’s 101 °C; from 80 °C it does not come near.
+    expect(afterKeyOff(spec, 98, 20, 'driven').fanMin).toBeGreaterThan(1);
+    expect(afterKeyOff(spec, 98, 20, 'driven').fanMin).toBeLessThanOrEqual(spec.fan!.afterRunMaxMin!);
+    expect(afterKeyOff(spec, 80, 20, 'driven').fanMin).toBe(0);
+    expect(afterKeyOff(sheet('qh-05-drover'), 92, 20, 'driven').fanMin).toBeNull();
   });
 
   const hot: Leg[] = [{ minutes: 40, speedKmh: 0, load: 0.4, rpm: 1500 }];

@@ -3,7 +3,10 @@ import { NOT_IN_A_LOG, SUSPECTS } from '../suspects/catalogue';
 import { sayC } from '../units/say';
 import { midSentence } from './words';
 import { ELECTRICAL } from './candidates';
-import { binned, distance2 } from './likelihood';
+import { binned, distance2, studentLog } from './likelihood';
+import { TEMPER } from './rank';
+import { sheetLog } from './sheet-log';
+import { medianOf } from './smooth';
 import type { Bench } from './bench';
 import { fit, type Fitted } from './fit';
 
@@ -16,47 +19,43 @@ export interface BlindSpot {
 
 /** How plain a fault is assumed to be when asking whether the run would have shown it. */
 const PLAIN_SEVERITY = 0.7;
-/** Squared distance below which a trace is lost in what the model itself does not know. */
-const LOST_BELOW = 5;
+/** Evidence of a fan column that would have shown another fan, nats. */
+const FAN_TOLD = 6;
+/** Squared distances scatter by twice their root; this far below, nine runs in ten still show as much. */
+const SURELY = 1.3;
 
 /**
- * The faults this run is blind to: each is simulated, plain as it may be, under the run's own conditions; if
- * its trace cannot be told from the healthy one on any logged channel, the run could not have shown it.
+ * The faults this run is blind to. Each is simulated, plain as it may be, under the run's own conditions; had it
+ * been there, and the healthy engine that comes nearest to its curve would still be more likely than
+ * `healthyAtMost`, then this run could not have shown it. Counted as the ranking counts, for nine runs in ten.
  */
-export function blindSpots(bench: Bench, healthy: Fitted): BlindSpot[] {
-  const reference = binned(bench.ect, healthy.trace.ect);
+export function blindSpots(
+  bench: Bench,
+  healthy: Fitted,
+  sound: readonly Fitted[],
+  healthyAtMost: number
+): BlindSpot[] {
+  const references = sound.map((s) => binned(bench.ect, s.trace.ect));
+  const misfit = Math.min(...references.map((r) => distance2(bench.ect, bench.ect.observed, r)));
+  const needed = Math.log((1 - healthyAtMost) / healthyAtMost) / TEMPER;
   const spots: BlindSpot[] = [];
   for (const { id, applies } of PLANT_FAULTS) {
     if (id === 'none' || ELECTRICAL.has(id) || (applies && !applies(bench.plant))) continue;
-    const plant = withFault(
-      bench.plant,
-      id,
-      id === 'thermostat-stuck-closed' || id === 'fan-motor-dead' || bench.plant.fan.kind === 'none'
-        ? 1
-        : binary.has(id)
-          ? 1
-          : PLAIN_SEVERITY
-    );
-    const { trace, trueStartC } = fit(bench, plant, healthy.heatScale, 1);
-    const apart = distance2(bench.ect, binned(bench.ect, trace.ect), reference);
-    const startSeen =
-      bench.features.startMinusAmbientC !== null || bench.features.startMinusIntakeC !== null
-        ? ((trueStartC - healthy.trueStartC) / 2.2) ** 2
-        : 0;
-    const fanSeen = (bench.fan ?? []).some(({ of }) => {
-      const differs = (a: number, b: number, rpm: number) =>
-        of === 'ratio' ? Math.abs(a - b) / Math.max(400, rpm) > 0.25 : Math.abs(a - b) > 25;
-      const key = of === 'ratio' ? 'fanRpm' : of === 'fanCmdPct' ? 'fanCmdPct' : 'fanPct';
-      let different = 0;
-      for (let i = 0; i < trace.ect.length; i++)
-        if (differs(trace[key][i], healthy.trace[key][i], bench.drive.rpm[i])) different++;
-      return different * bench.drive.dt > 30;
-    });
-    const hoseSeen = bench.hoses.some(
-      ({ key, scale }) =>
-        distance2(scale, binned(scale, trace[key]), binned(scale, healthy.trace[key])) > LOST_BELOW
-    );
-    if (apart < LOST_BELOW && startSeen < LOST_BELOW && !fanSeen && !hoseSeen)
+    const plant = withFault(bench.plant, id, plainSeverity(id, bench));
+    const fitted = fit(bench, plant, healthy.heatScale, 1);
+    const { trace, trueStartC } = fitted;
+    const curve = binned(bench.ect, trace.ect);
+    const apart = surely(Math.min(...references.map((r) => distance2(bench.ect, curve, r))));
+    let told = studentLog(misfit, bench.ect.bins) - studentLog(misfit + apart, bench.ect.bins);
+    if (bench.features.startMinusAmbientC !== null || bench.features.startMinusIntakeC !== null)
+      told += 0.5 * surely(((trueStartC - healthy.trueStartC) / SOAK_SD_C) ** 2);
+    if (fanDiffers(bench, fitted, healthy)) told += FAN_TOLD;
+    for (const { key, scale } of bench.hoses) {
+      const d2 = surely(distance2(scale, binned(scale, trace[key]), binned(scale, healthy.trace[key])));
+      told -= 0.6 * studentLog(d2, scale.bins);
+    }
+    const before = Math.log(SUSPECTS[id].prior / SUSPECTS.none.prior);
+    if (before + told + sheetLog(bench, id, shownBy(fitted, bench)) < needed)
       spots.push({ fault: id, ...reason(id, bench) });
   }
   return [
@@ -64,6 +63,37 @@ export function blindSpots(bench: Bench, healthy: Fitted): BlindSpot[] {
     ...NOT_IN_A_LOG.filter(({ fault }) => bench.plant.clutch.kind !== 'none' || fault !== 'clutch-bearing')
   ];
 }
+
+const surely = (d2: number) => Math.max(0, d2 - 2 * SURELY * Math.sqrt(d2));
+const SOAK_SD_C = 2.2;
+
+const plainSeverity = (id: FaultId, { plant }: Bench): number =>
+  id === 'thermostat-stuck-closed' || id === 'fan-motor-dead' || plant.fan.kind === 'none' || binary.has(id)
+    ? 1
+    : PLAIN_SEVERITY;
+
+/** What a simulated run shows of itself, as the sheet is held against it. */
+function shownBy({ trace }: Fitted, { drive, features }: Bench) {
+  const { ect } = trace;
+  const warm = features.warmFromS === null ? ect.length : Math.round(features.warmFromS / drive.dt);
+  return {
+    maxC: ect.reduce((a, b) => Math.max(a, b), -Infinity),
+    plateauC: medianOf(Float64Array.from(ect), warm),
+    knee: null
+  };
+}
+
+/** The fan's own columns would have differed for half a minute or more. */
+const fanDiffers = (bench: Bench, { trace }: Fitted, healthy: Fitted): boolean =>
+  (bench.fan ?? []).some(({ of }) => {
+    const differs = (a: number, b: number, rpm: number) =>
+      of === 'ratio' ? Math.abs(a - b) / Math.max(400, rpm) > 0.25 : Math.abs(a - b) > 25;
+    const key = of === 'ratio' ? 'fanRpm' : of === 'fanCmdPct' ? 'fanCmdPct' : 'fanPct';
+    let different = 0;
+    for (let i = 0; i < trace.ect.length; i++)
+      if (differs(trace[key][i], healthy.trace[key][i], bench.drive.rpm[i])) different++;
+    return different * bench.drive.dt > 30;
+  });
 
 const binary = new Set<FaultId>([
   'fan-relay-contacts',

@@ -7,6 +7,7 @@ import { candidatesFor, type Candidate } from './candidates';
 import { fit, type Fitted } from './fit';
 import { findKnee } from './knee';
 import { logLikelihood, logSumExp } from './likelihood';
+import { sheetLog } from './sheet-log';
 
 /** One family of candidates after the run: how probable, and its best-fitting member. */
 export interface Ranked {
@@ -32,9 +33,9 @@ const AC_UNSEEN = 2;
 
 export interface Ranking {
   readonly ranked: Ranked[];
-  /** The usual healthy engine of this sheet on this run, and whichever healthy one fits it best. */
+  /** The usual healthy engine of this sheet on this run; and every healthy one, the likeliest first. */
   readonly healthy: Fitted;
-  readonly likeliest: Fitted;
+  readonly sound: readonly Fitted[];
   /** The fan was supposed to run for the A/C, which the log does not tell. */
   readonly acSupposed: boolean;
 }
@@ -90,11 +91,11 @@ export function rank(bench: Bench): Ranking {
   }
   for (const s of scored) s.score += s.score > best - CONTENDER ? kneeLog(bench, s.fitted) : KNEE_MISSED;
   const sound = scored.filter((s) => s.candidate.fault === 'none');
-  const [{ fitted: usual }] = sound;
+  const { fitted: usual } = sound[0];
   return {
     ranked: posterior(bench, scored),
     healthy: usual,
-    likeliest: sound.reduce((a, b) => (weighed(b) > weighed(a) ? b : a)).fitted,
+    sound: sound.sort((a, b) => weighed(b) - weighed(a)).map((s) => s.fitted),
     acSupposed: usual !== healthy
   };
 }
@@ -105,7 +106,10 @@ const weighed = (s: Scored): number => s.score + Math.log(s.candidate.share);
 function posterior(bench: Bench, scored: readonly Scored[]): Ranked[] {
   const families = [...new Set(scored.map((s) => s.candidate.fault))].map((fault) => {
     const members = scored.filter((s) => s.candidate.fault === fault).sort((a, b) => weighed(b) - weighed(a));
-    const log = Math.log(SUSPECTS[fault].prior) + logSumExp(members.map(weighed)) + sheetLog(bench, fault);
+    const log =
+      Math.log(SUSPECTS[fault].prior) +
+      logSumExp(members.map(weighed)) +
+      sheetLog(bench, fault, bench.features);
     return { fault, log, top: members[0] };
   });
   const total = logSumExp(families.map((f) => TEMPER * f.log));
@@ -122,7 +126,7 @@ function posterior(bench: Bench, scored: readonly Scored[]): Ranked[] {
 }
 
 /** Evidence counts a little less than it claims: channels and bins are not as independent as they are taken for. */
-const TEMPER = 0.75;
+export const TEMPER = 0.75;
 /** What is kept back for causes that are not in the catalogue, so that nothing is ever certain. */
 const UNTHOUGHT_OF = 0.02;
 
@@ -135,49 +139,6 @@ function kneeLog(bench: Bench, { trace }: Fitted): number {
   const simulated = findKnee(Float64Array.from(trace.ect), bench.heatTime, bench.drive.dt);
   if (!knee || !simulated) return knee === simulated ? 0 : KNEE_MISSED;
   return -0.5 * Math.min(9, ((knee.celsius - simulated.celsius) / KNEE_SD_C) ** 2);
-}
-
-const HOT: ReadonlySet<FaultId> = new Set([
-  'thermostat-stuck-closed',
-  'airflow-restricted',
-  'radiator-clogged',
-  'pump-flow-low',
-  'coolant-low',
-  'fan-motor-dead',
-  'fan-motor-weak',
-  'fan-command-missing',
-  'clutch-slipping',
-  'clutch-engages-late'
-]);
-const COLD: ReadonlySet<FaultId> = new Set([
-  'thermostat-stuck-open',
-  'thermostat-low-rating',
-  'ect-reads-cold',
-  'sensor-branch-restricted'
-]);
-const WITHIN_SHEET = -2.2;
-
-/**
- * The sheet's own word: a run that never left what the sheet allows is little reason to suspect a fault whose
- * whole effect is to leave it. Only how the temperature got there then speaks for one, and that no model knows well.
- */
-function sheetLog(bench: Bench, fault: FaultId): number {
-  const { features, spec, plant } = bench;
-  if (HOT.has(fault)) {
-    const line =
-      plant.fan.kind === 'none'
-        ? Math.max(plant.fullOpenC + 2, (spec.regulating?.highC ?? 0) + 3)
-        : plant.fan.stages[0].onC + 2.5;
-    return (features.maxC ?? 0) > line ? 0 : 1.5 * WITHIN_SHEET;
-  }
-  if (COLD.has(fault) && features.plateauC !== null) {
-    const line = Math.min(plant.startOpenC - 4, (spec.regulating?.lowC ?? Infinity) - 1);
-    return features.plateauC < line ||
-      (features.knee !== null && features.knee.celsius < plant.startOpenC - 5)
-      ? 0
-      : WITHIN_SHEET;
-  }
-  return 0;
 }
 
 /** A single odd sample happens in any logger; several, or a long one, hardly ever. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { batteryCost, BATTERY_AH, FAN_A, type KeyOffFanReadings } from '$core/checks/key-off-fan';
+  import { batteryCost, BATTERY_AH, expected, FAN_A, type KeyOffFanReadings } from '$core/checks/key-off-fan';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
   import { findUnit } from '$core/units/units';
   import type { SheetProps } from './types';
@@ -11,6 +11,7 @@
   const span = $derived(Math.max(12, (limit ?? 6) * 1.6, (readings.ranMin ?? 0) * 1.15));
   const W = 640;
   const x = (min: number) => 10 + (Math.min(min, span) / span) * (W - 20);
+  const model = $derived(sheet && readings.coolantC !== null ? expected(sheet, readings.coolantC, null) : []);
   const cost = $derived(batteryCost(readings.ranMin ?? 0));
 
   // A watch that is started at key-off and stopped with the fan.
@@ -68,6 +69,16 @@
     >
   {/if}
 </svg>
+{#if model.length > 0}
+  <dl class="flex flex-wrap gap-x-8 gap-y-1 text-sm">
+    {#each model as { name, value } (name)}
+      <div class="flex gap-2">
+        <dt class="text-ink-2">{name}</dt>
+        <dd class="font-semibold">{value}</dd>
+      </div>
+    {/each}
+  </dl>
+{/if}
 <p class="text-ink-2 text-sm">
   {cost.ampereHours.toFixed(1)} A·h so far, {Math.round(cost.sharePct)} % of a battery of {BATTERY_AH} A·h, for
   a fan of {FAN_A}
