@@ -1,7 +1,11 @@
+import { knownAdapters } from '$lib/server/live/adapters';
+
 /** What every page needs: who is at the bench, the theme, the units, the shop's time zone. */
 export const load = ({ locals }) => ({
   who: locals.who,
   theme: locals.theme,
   units: locals.units,
+  /** The server runs a simulated bench, whose instruments can be read from the page. */
+  bench: knownAdapters().some((a) => a.simulated),
   zone: process.env.PYRETHOS_ZONE ?? Intl.DateTimeFormat().resolvedOptions().timeZone
 });

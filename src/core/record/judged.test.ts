@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { deriveJob } from './derive';
 import { readEvent, type EventInput, type RecordEvent } from './events';
-import { counting, factsOf, judgeChecks, runAsCheck } from './judged';
+import { counting, factsOf, judgeChecks } from './judged';
 import { refusedBy } from './refused';
 import { complaintText, spoken } from './spoken';
 
@@ -87,18 +87,6 @@ describe('checks judged from the record', () => {
     expect(all.map((j) => j.outcome.result)).toEqual(['pass', 'pass', 'void']);
     expect(counting(all, 'cold-agreement')!.id).toBe(uuid(3));
     expect(counting(all, 'codes')).toBeNull();
-  });
-});
-
-describe('a stored run', () => {
-  it('stands on the plan as the warm-up run, by its verdict', () => {
-    const result = (verdict: 'none' | 'not-enough' | 'thermostat-stuck-open') =>
-      runAsCheck({ id: uuid(1), at: hour(0), fileName: 'a.csv', title: 'x', verdict }).outcome.result;
-    expect([result('none'), result('not-enough'), result('thermostat-stuck-open')]).toEqual([
-      'pass',
-      'unclear',
-      'fail'
-    ]);
   });
 });
 

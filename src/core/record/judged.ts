@@ -1,7 +1,6 @@
 import { outcome, voidOutcome, type CheckContext, type Outcome } from '../checks/check';
 import { checkOf } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
-import type { Analysis } from '../run/analyse';
 import { coolDownsOf, holding, type KnownFact } from '../thermal/facts';
 import { fitTau, type CoolingFit } from '../coolant/cooling';
 import { DEFAULT_COOLING, thermalAt, type CoolingOf, type ThermalFact } from '../thermal/state';
@@ -122,25 +121,3 @@ export const counting = (
 
 const readable = (check: RecordedCheck['check'], readings: unknown): boolean =>
   checkOf(check).readings.safeParse(readings).success;
-
-/** A stored run in the place of its check on the plan: the warm-up run, with what its verdict comes to. */
-export function runAsCheck(run: {
-  readonly id: string;
-  readonly at: string;
-  readonly fileName: string;
-  readonly title: string;
-  readonly verdict: Analysis['verdict'];
-}): JudgedCheck {
-  const { id, at, fileName, title, verdict } = run;
-  const result = verdict === 'none' ? 'pass' : verdict === 'not-enough' ? 'unclear' : 'fail';
-  return {
-    id,
-    check: 'warm-up-run',
-    at,
-    who: '',
-    readings: null,
-    confirmed: [],
-    words: fileName,
-    outcome: outcome(result, title)
-  };
-}

@@ -8,6 +8,7 @@
     type ColdPlace
   } from '$core/checks/cold-agreement';
   import type { Instrument, InstrumentId } from '$core/checks/instruments';
+  import BenchRead from '$lib/ui/BenchRead.svelte';
   import { heatVar } from '$lib/ui/heat';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
   import { inUnit, shownDifference } from '$lib/ui/units';
@@ -90,6 +91,16 @@
         choices={CHOICES[place]}
         onchange={(instrument) => change(place, instrument)}
       />
+      {#if place === 'housing'}
+        <div class="col-span-2">
+          <BenchRead
+            instrument={instruments.housing.kind.startsWith('infrared') ? 'infrared' : 'probe'}
+            place="outlet"
+            label="Read at the simulated housing"
+            onread={(c) => take('housing', c)}
+          />
+        </div>
+      {/if}
     </div>
   {/each}
 </div>

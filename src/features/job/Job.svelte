@@ -10,7 +10,8 @@
   import { symptomText } from '$core/intake/symptoms';
   import { deriveJob, standing } from '$core/record/derive';
   import { eventBodySchema, type EventInput, type RecordEvent } from '$core/record/events';
-  import { contextOf, coolingOf, factsOf, judgeChecks, runAsCheck, type RunHeat } from '$core/record/judged';
+  import { contextOf, coolingOf, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
+  import { runAsChecks, type RoadPart } from '$core/record/run-checks';
   import { refusedBy } from '$core/record/refused';
   import { complaintText, spoken } from '$core/record/spoken';
   import { holding, type KnownFact } from '$core/thermal/facts';
@@ -41,7 +42,7 @@
     sheet: Sheet;
     events: readonly RecordEvent[];
     otherHeat: readonly KnownFact[];
-    runs: readonly (RunTab & { heat: RunHeat })[];
+    runs: readonly (RunTab & { heat: RunHeat; road: RoadPart })[];
     run: RunView | null;
     now: string;
     zone: string;
@@ -66,7 +67,9 @@
   const heat = $derived(thermalAt(firm, now, sheet, cooling));
   const judged = $derived(judgeChecks(state_, facts, sheet));
   const ran = $derived(
-    runs.filter((r) => state_.runIds.includes(r.id)).map((r) => runAsCheck({ ...r, at: r.importedAt }))
+    runs
+      .filter((r) => state_.runIds.includes(r.id))
+      .flatMap((r) => runAsChecks({ ...r, at: r.importedAt }, sheet))
   );
   const plan = $derived(
     planOf({ sheet, symptoms: state_.intake.symptoms, done: [...judged, ...ran], state: heat })

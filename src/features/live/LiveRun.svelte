@@ -9,6 +9,7 @@
   import type * as TraceModule from '$lib/ui/chart/Trace.svelte';
   import { heatVar } from '$lib/ui/heat';
   import Problems from '$lib/ui/Problems.svelte';
+  import BenchRead from '$lib/ui/BenchRead.svelte';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
   import { answerOf, type Answer } from '$lib/ui/record.svelte';
   import { useShortcuts } from '$lib/ui/shortcuts.svelte';
@@ -244,6 +245,14 @@
             class="btn min-h-14 px-2"
             onclick={() => mark('plain', `hose ${feel.toLowerCase()}`)}>{feel}</button
           >{/each}
+      </div>
+      <div class="mt-2">
+        <BenchRead
+          instrument="probe"
+          place={sheet?.thermostat.side === 'inlet' ? 'lower-hose' : 'upper-hose'}
+          label="Probe on the simulated hose"
+          onread={(c) => mark('plain', `hose ${shown(c, 'temperature')} by probe`)}
+        />
       </div>
       <p class="text-ink-2 mt-3 text-sm" aria-live="polite" data-marks={live.marks.length}>
         {live.marks.length === 0

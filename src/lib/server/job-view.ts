@@ -52,7 +52,8 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
       importedAt: r.importedAt.toISOString(),
       title: verdictTitle(r.analysis),
       verdict: r.analysis.verdict,
-      heat: runHeat(r)
+      heat: runHeat(r),
+      road: { segments: r.analysis.features.segments, perLoadC: r.analysis.features.perLoadC ?? null }
     })),
     run: run ? await runView(db, run) : null,
     now: new Date().toISOString()
