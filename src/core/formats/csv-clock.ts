@@ -50,12 +50,16 @@ export function pick<T extends Float32Array | Float64Array>(values: T, keep: Uin
   return (keep ? values.filter((_, i) => keep[i] === 1) : values.slice()) as T;
 }
 
-/** Stretches without a sample: over ten seconds, and over five times the usual step. */
-export function findGaps(t: Float64Array): { fromS: number; toS: number }[] {
+/** Middle of the intervals between samples, s; 1 where there is none. */
+export function usualStep(t: Float64Array): number {
   const steps: number[] = [];
   for (let i = 1; i < t.length; i += Math.ceil(t.length / 2000)) steps.push(t[i] - t[i - 1]);
-  const usual = steps.sort((a, b) => a - b)[steps.length >> 1] ?? 1;
-  const limit = Math.max(10, usual * 5);
+  return steps.sort((a, b) => a - b)[steps.length >> 1] ?? 1;
+}
+
+/** Stretches without a sample: over ten seconds, and over five times the usual step. */
+export function findGaps(t: Float64Array): { fromS: number; toS: number }[] {
+  const limit = Math.max(10, usualStep(t) * 5);
   const gaps: { fromS: number; toS: number }[] = [];
   for (let i = 1; i < t.length; i++) if (t[i] - t[i - 1] > limit) gaps.push({ fromS: t[i - 1], toS: t[i] });
   return gaps;

@@ -1,3 +1,4 @@
+import type { Instrument } from '../checks/instruments';
 import { bad, good, type Problem, type Result } from '../result';
 import { CHANNELS, type ChannelKey, type Log, type LogEvent } from './channels';
 import { asShare, readCells, targetsOf, wrongWidth } from './csv-cells';
@@ -19,6 +20,8 @@ export interface ImportReport {
   readonly backwardTimes: number;
   readonly blankCells: number;
   readonly gaps: readonly { readonly fromS: number; readonly toS: number }[];
+  /** What the coolant was read with, where a person read it. */
+  readonly instrument?: Instrument;
 }
 
 export interface ImportedLog {

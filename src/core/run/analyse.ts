@@ -1,4 +1,5 @@
 import { sayC } from '../units/say';
+import type { Instrument } from '../checks/instruments';
 import type { Log } from '../formats/channels';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { bandByDraws, drained, type Band } from '../plant/band';
@@ -7,7 +8,7 @@ import { plantFor, type PlantParams } from '../plant/params';
 import type { Learned } from '../plant/priors';
 import { blindSpots, type BlindSpot } from './blind';
 import { alikeOn } from './candidates';
-import { departureEvidence, evidenceOf, type Evidence } from './evidence';
+import { departureEvidence, evidenceOf, instrumentEvidence, type Evidence } from './evidence';
 import { measure, type Features } from './features';
 import { driveOf, toGrid, type Grid, type RunDrive } from './grid';
 import { benchFor, rankingStride } from './bench';
@@ -39,11 +40,16 @@ export interface Analysis {
   readonly learned: Learned | null;
 }
 
+/** Instruments state ± at 95 %. */
+const Z95 = 1.96;
 const SHORTEST_S = 120;
 const SMALLEST_SHARE = 0.01;
 
-/** Reads a run against its spec sheet: features, ranking, evidence, blind spots. Pure and repeatable. */
-export function analyse(log: Log, spec: SpecSheet): Analysis {
+/**
+ * Reads a run against its spec sheet: features, ranking, evidence, blind spots. Pure and repeatable. `readWith`
+ * is what a person read the coolant with, whose error then counts; a logger's own is in the model already.
+ */
+export function analyse(log: Log, spec: SpecSheet, readWith?: Instrument): Analysis {
   const plant = plantFor(spec);
   const grid = toGrid(log, spec);
   const run = driveOf(grid, rankingStride(grid));
@@ -68,7 +74,8 @@ export function analyse(log: Log, spec: SpecSheet): Analysis {
       learned: null
     };
   }
-  const bench = benchFor(grid, run, features, heatTime, spec, plant);
+  const offC = (readWith?.uncertaintyC ?? 0) / Z95;
+  const bench = benchFor(grid, run, features, heatTime, spec, plant, offC);
   const { ranked, healthy, sound, acSupposed } = rank(bench);
   if (acSupposed)
     warnings.push(
@@ -89,7 +96,11 @@ export function analyse(log: Log, spec: SpecSheet): Analysis {
         alike: alikeOn(plant, r.fault, commanded),
         severity: r.severity
       })),
-    evidence: [...departureEvidence(departure), ...evidenceOf(features, grid, run, spec)],
+    evidence: [
+      ...departureEvidence(departure),
+      ...evidenceOf(features, grid, run, spec),
+      ...(readWith ? [instrumentEvidence(readWith)] : [])
+    ],
     // What was found was shown, however blind the run would have been to a milder case.
     couldNotShow: blind.filter((b) => b.fault !== verdict),
     features,

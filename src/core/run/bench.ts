@@ -49,7 +49,9 @@ export function benchFor(
   features: Features,
   heatTime: Float64Array,
   spec: SpecSheet,
-  plant: PlantParams
+  plant: PlantParams,
+  /** Standard deviation of a thermometer that may be off the same way all run long, °C. */
+  readOffC = 0
 ): Bench {
   const every = Math.round(run.drive.dt / grid.dt);
   const n = run.drive.rpm.length;
@@ -69,7 +71,7 @@ export function benchFor(
   const scaleOf = (values: Float64Array, slow: [number, number], fast: [number, number], zoned: Zones) =>
     traceScale(values, run.drive.dt, {
       zones: zoned,
-      slowC: (b) => (b * perBin < warm ? slow[0] : slow[1]) * vague,
+      slowC: (b) => Math.hypot((b * perBin < warm ? slow[0] : slow[1]) * vague, readOffC),
       fastC: (b) => (b * perBin < warm ? fast[0] : fast[1])
     });
   const hoses = (['upper_hose_c', 'lower_hose_c'] as const).flatMap((key) => {

@@ -1,5 +1,7 @@
+import { INSTRUMENTS, type Instrument } from '../checks/instruments';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { sayC, sayDeltaC } from '../units/say';
+import { midSentence } from './words';
 import type { Features } from './features';
 import type { Grid, RunDrive } from './grid';
 import type { Departure } from './fit';
@@ -60,6 +62,12 @@ export function departureEvidence(departure: Departure | null): Evidence[] {
     }
   ];
 }
+
+/** What a person read with, and that its error was counted in. */
+export const instrumentEvidence = ({ kind, name, uncertaintyC }: Instrument): Evidence => ({
+  state: 'note',
+  text: `Read by hand with ${name || midSentence(INSTRUMENTS[kind].title)}, ± ${by(uncertaintyC)}: that much is counted as nothing`
+});
 
 type Add = (state: Evidence['state'], text: string) => void;
 

@@ -1,4 +1,5 @@
 import { CHANNELS, type ChannelKey, type Log } from '../formats/channels';
+import { usualStep } from '../formats/csv-clock';
 import type { SpecSheet } from '../formats/spec-sheet';
 import type { Drive } from '../plant/drive';
 import { findJumps, type Jumps } from './jumps';
@@ -16,11 +17,22 @@ export interface Grid {
 
 export const LONGEST_READ_S = 4 * 3600;
 
+const SHORTEST_GAP_S = 30;
+const LONGEST_GAP_S = 360;
+
 /**
- * Puts a log on a grid of 1 s (coarser above an hour), straight between samples up to `gapS` apart. Switches
- * and the fan hold their last value. Impossible excursions of the coolant reading are bridged and counted.
+ * How long a silence is a gap: half a minute for a logger; for readings that are typed now and then, as long as
+ * two and a half of their usual intervals, for coolant goes straight from one to the next.
  */
-export function toGrid(log: Log, spec: SpecSheet, gapS = 30): Grid {
+const gapOf = (t: Float64Array): number =>
+  Math.min(LONGEST_GAP_S, Math.max(SHORTEST_GAP_S, 2.5 * usualStep(t)));
+
+/**
+ * Puts a log on a grid of 1 s (coarser above an hour), straight between samples unless a gap lies between them.
+ * Switches and the fan hold their last value. Impossible excursions of the coolant reading are bridged and counted.
+ */
+export function toGrid(log: Log, spec: SpecSheet): Grid {
+  const gapS = gapOf(log.t);
   const end = Math.min(log.t[log.t.length - 1], LONGEST_READ_S);
   const dt = Math.max(1, Math.ceil(end / 3600));
   const n = Math.floor(end / dt) + 1;

@@ -3,6 +3,9 @@ import { describe, expect, it } from 'vitest';
 import type { Log } from '../formats/channels';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { analysisFile } from '../formats/analysis-file';
+import { DRIVES } from '../plant/drive';
+import type { FaultId } from '../plant/faults';
+import { logFrom } from '../plant/log-from';
 import { analyse } from './analyse';
 import { readFan } from './fan-events';
 import { driveOf, toGrid } from './grid';
@@ -174,5 +177,38 @@ describe('words', () => {
       features: { openingC: null, plateauC: null, fanOnC: [] }
     });
     expect(file.warnings).toContain('a warning');
+  });
+});
+
+describe('a run that was read by hand', () => {
+  /** Coolant alone, every `everyS`, as a person writes it down. */
+  const typed = (fault: FaultId, severity: number, everyS: number): Log => {
+    const spec = curlew;
+    const made = { spec, fault, severity, legs: DRIVES.idle, ambientC: 18, startC: 18, seed: 4 };
+    const log = logFrom({ ...made, columns: 'bare' });
+    const kept = log.t.filter((t) => t % everyS === 0);
+    return {
+      t: kept,
+      channels: { ect_c: Float32Array.from(kept, (t) => log.channels.ect_c![t]) },
+      events: []
+    };
+  };
+  const contact = (uncertaintyC: number) => ({ kind: 'contact' as const, name: '', uncertaintyC });
+
+  it('is read at the pace it was written: two minutes apart are no gap', () => {
+    expect(analyse(typed('none', 0, 120), curlew, contact(1.5)).verdict).toBe('none');
+    expect(analyse(typed('thermostat-stuck-closed', 1, 120), curlew, contact(1.5)).verdict).toBe(
+      'thermostat-stuck-closed'
+    );
+  });
+
+  it('counts what its thermometer may be off: a poor one settles less, and it is said', () => {
+    const share = (uncertaintyC: number) =>
+      analyse(typed('thermostat-stuck-closed', 1, 60), curlew, contact(uncertaintyC)).suspects.find(
+        (s) => s.fault === 'thermostat-stuck-closed'
+      )!.probability;
+    expect(share(12)).toBeLessThan(share(1.5));
+    const said = analyse(typed('none', 0, 60), curlew, contact(2.5)).evidence.map((e) => e.text);
+    expect(said.some((text) => text.startsWith('Read by hand with contact probe, ± 2.5'))).toBe(true);
   });
 });

@@ -14,7 +14,7 @@ export async function judgeAgain(db: Database, runId: string): Promise<Result<{ 
   const log = await samplesOf(db, run);
   await run.update({
     specSheetId: sheet.id,
-    analysis: analyse(log, sheet.sheet),
+    analysis: analyse(log, sheet.sheet, run.report.instrument),
     band: bandFor(log, sheet.sheet, { knownGood: await knownGoodRuns(db, vehicle!.id, runId) })
   });
   return good({ runId });

@@ -1,3 +1,4 @@
+import type { Instrument } from '../../core/checks/instruments';
 import { findGaps } from '../../core/formats/csv-clock';
 import { readCapture } from '../../core/formats/capture';
 import {
@@ -29,6 +30,8 @@ export interface JudgeTask {
   readonly log: Log;
   readonly sheet: SpecSheet;
   readonly knownGood: readonly Learned[];
+  /** What a person read the coolant with; absent for a logger. */
+  readonly readWith?: Instrument;
 }
 
 export interface Judged {
@@ -38,7 +41,7 @@ export interface Judged {
 }
 
 /** Judges samples as they are. */
-export function judgeRun({ log, sheet, knownGood }: JudgeTask): Judged {
+export function judgeRun({ log, sheet, knownGood, readWith }: JudgeTask): Judged {
   return {
     report: {
       rows: log.t.length,
@@ -46,9 +49,10 @@ export function judgeRun({ log, sheet, knownGood }: JudgeTask): Judged {
       repeatedTimes: 0,
       backwardTimes: 0,
       blankCells: 0,
-      gaps: findGaps(log.t)
+      gaps: findGaps(log.t),
+      ...(readWith ? { instrument: readWith } : {})
     },
-    analysis: analyse(log, sheet),
+    analysis: analyse(log, sheet, readWith),
     band: bandFor(log, sheet, { knownGood })
   };
 }

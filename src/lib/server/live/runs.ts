@@ -109,7 +109,8 @@ export async function endLive(
   const judged = await judgeInWorker({
     log,
     sheet: sheet.sheet,
-    knownGood: await knownGoodRuns(db, vehicle!.id, live.runId)
+    knownGood: await knownGoodRuns(db, vehicle!.id, live.runId),
+    ...(live.source.kind === 'typed' ? { readWith: live.source.instrument } : {})
   });
   const fileName = `${vehicle!.fleetNo} ${live.startedAt.slice(0, 16).replace('T', ' ')}`;
   const event = {
