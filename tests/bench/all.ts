@@ -10,11 +10,14 @@ import { plantFor } from '../../src/core/plant/params';
 import { simulate } from '../../src/core/plant/simulate';
 import { analyse, bandFor } from '../../src/core/run/analyse';
 import { append } from '../../src/lib/server/record';
-import { importRun } from '../../src/lib/server/runs';
+import type { Database } from '../../src/lib/server/database';
+import { thin } from '../../src/core/run/thin';
+import { importRun, samplesOf } from '../../src/lib/server/runs';
 import { testDatabase } from '../../src/lib/server/test-database';
 import { openBrowser, painted } from '../browser/browser';
 import { testServer } from '../browser/server';
 import { confusion, healthyAlarms, pairs, table } from './confusion';
+import { bandBench, liveBench } from './live';
 import { line, median, medianAsync, ms } from './measure';
 
 const sheet = (file: string): SpecSheet => JSON.parse(readFileSync(`demo/specs/${file}.spec.json`, 'utf8'));
@@ -113,7 +116,24 @@ async function importBench(): Promise<void> {
     ms(whole),
     `aim: within papaparse; ratio ${(whole / split).toFixed(2)}`
   );
+  await panning(db);
   await drop();
+}
+
+/** The stretch the page asks for at each step of panning, out of a run of a million samples. */
+async function panning(db: Database): Promise<void> {
+  const run = (await db.runs.findOne({ order: [['importedAt', 'DESC']] }))!;
+  for (const [what, span] of [
+    ['a twentieth of it', run.durationS / 20],
+    ['the whole of it', run.durationS]
+  ] as const) {
+    let from = 0;
+    const step = await medianAsync(9, async () => {
+      from = (from + span / 4) % Math.max(1, run.durationS - span);
+      thin(await samplesOf(db, run, from, from + span), 2400, from, from + span);
+    });
+    line(`panning a million samples, ${what} in view`, ms(step));
+  }
 }
 
 async function pageBench(): Promise<void> {
@@ -169,6 +189,8 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   analyse: analyseBench,
   import: importBench,
   page: pageBench,
+  live: liveBench,
+  band: bandBench,
   confusion: confusionBench
 };
 const chosen = process.argv.slice(2);

@@ -16,6 +16,8 @@ export interface Bench {
   readonly spec: SpecSheet;
   readonly ect: TraceScale;
   readonly observed: Float64Array;
+  /** What the run came up to: a fifth of it was hotter, °C. */
+  readonly reachedC: number;
   readonly heatTime: Float64Array;
   readonly hoses: readonly { readonly key: 'upperHose' | 'lowerHose'; readonly scale: TraceScale }[];
   readonly fan: FanSeries | null;
@@ -24,6 +26,11 @@ export interface Bench {
   readonly excursions: number;
   readonly loneSpike: boolean;
   readonly ambientC: number;
+}
+
+function percentile(values: Float64Array, share: number): number {
+  const sorted = values.filter((v) => !Number.isNaN(v)).sort();
+  return sorted[Math.floor(share * (sorted.length - 1))] ?? 0;
 }
 
 type FanSeries = {
@@ -91,6 +98,7 @@ export function benchFor(
     features,
     spec,
     observed,
+    reachedC: percentile(observed, 0.8),
     hoses,
     heatTime: pick(heatTime),
     ect: scaleOf(observed, [2.5, 2], [1.5, 1.3], zones),

@@ -20,7 +20,7 @@ export interface Fitted {
 export function fit(bench: Bench, plant: PlantParams, from: number, rounds = 2): Fitted {
   const start = bench.features.startC ?? bench.ambientC;
   const trueStartC = trueTemperature(plant, start);
-  const top = Math.min(bench.spec.thermostat.startOpenC - 3, percentile(bench.observed, 0.8));
+  const top = Math.min(bench.spec.thermostat.startOpenC - 3, bench.reachedC);
   const level = start + 0.7 * (top - start);
   const reached = top - start > 15 ? crossing(bench.observed, level) : -1;
   let heatScale = from;
@@ -38,11 +38,6 @@ export function fit(bench: Bench, plant: PlantParams, from: number, rounds = 2):
 function crossing(values: ArrayLike<number>, level: number): number {
   for (let i = 0; i < values.length; i++) if (values[i] >= level) return i;
   return -1;
-}
-
-function percentile(values: Float64Array, share: number): number {
-  const sorted = values.filter((v) => !Number.isNaN(v)).sort();
-  return sorted[Math.floor(share * (sorted.length - 1))] ?? 0;
 }
 
 /** The sensor temperature at which this plant's control unit would read `reading`. */

@@ -109,22 +109,56 @@ function warmLevel(level: Float64Array, first: number): number {
   return sorted[Math.floor(sorted.length * 0.7)];
 }
 
+/**
+ * The best two straight pieces that share a sample, over every place of the break. Sums are kept as they grow, so
+ * that a place costs the same however long the rise: it is tried for every candidate of a ranking.
+ */
 function bestBreak(xs: number[], ys: number[]) {
-  let best: { k: number; sse: number; before: Line; after: Line } | null = null;
-  const margin = Math.max(5, Math.floor(xs.length * 0.08));
-  for (let k = margin; k < xs.length - margin; k++) {
-    const before = lineFit(xs, ys, 0, k + 1);
-    const after = lineFit(xs, ys, k, xs.length);
+  const n = xs.length;
+  const sums = runningSums(xs, ys);
+  const margin = Math.max(5, Math.floor(n * 0.08));
+  let best: { k: number; sse: number } | null = null;
+  for (let k = margin; k < n - margin; k++) {
+    const before = pieceOf(sums, 0, k + 1);
+    const after = pieceOf(sums, k, n);
     if (!before || !after) continue;
-    let sse = 0;
-    for (let i = 0; i < xs.length; i++) sse += (ys[i] - (i <= k ? before : after).at(xs[i])) ** 2;
-    // The two pieces should meet: a step between them is paid for.
-    sse += (xs.length / 8) * (before.at(xs[k]) - after.at(xs[k])) ** 2;
-    if (!best || sse < best.sse) best = { k, sse, before, after };
+    const x = xs[k] - xs[0];
+    const y = ys[k] - ys[0];
+    // The shared sample counts in the first piece alone; and the pieces should meet: a step is paid for.
+    const step = before.slope * x + before.offset - (after.slope * x + after.offset);
+    const twice = (y - after.slope * x - after.offset) ** 2;
+    const sse = before.sse + after.sse - twice + (n / 8) * step ** 2;
+    if (!best || sse < best.sse) best = { k, sse };
   }
-  return best;
+  if (!best) return null;
+  const { k, sse } = best;
+  return { k, sse, before: lineFit(xs, ys, 0, k + 1)!, after: lineFit(xs, ys, k, n)! };
 }
 type Line = NonNullable<ReturnType<typeof lineFit>>;
+
+/** Sums of x, y, xx, xy and yy over the first i samples, counted from the first sample so that nothing cancels. */
+function runningSums(xs: readonly number[], ys: readonly number[]): Float64Array {
+  const sums = new Float64Array(5 * (xs.length + 1));
+  for (let i = 0; i < xs.length; i++) {
+    const x = xs[i] - xs[0];
+    const y = ys[i] - ys[0];
+    [x, y, x * x, x * y, y * y].forEach((v, c) => (sums[5 * (i + 1) + c] = sums[5 * i + c] + v));
+  }
+  return sums;
+}
+
+/** Least squares of the samples from `from` to before `to`, with what is left over. */
+function pieceOf(sums: Float64Array, from: number, to: number) {
+  const of = (c: number) => sums[5 * to + c] - sums[5 * from + c];
+  const n = to - from;
+  const mx = of(0) / n;
+  const my = of(1) / n;
+  const sxx = of(2) - n * mx * mx;
+  const sxy = of(3) - n * mx * my;
+  if (n < 3 || sxx <= 0) return null;
+  const slope = sxy / sxx;
+  return { slope, offset: my - slope * mx, sse: Math.max(0, of(4) - n * my * my - slope * sxy) };
+}
 
 /** Residual of the best single approach T = a + b·exp(−x/τ) over a few τ: what a leaking thermostat would draw. */
 function exponentialSse(xs: number[], ys: number[]): number {

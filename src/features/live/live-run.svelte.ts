@@ -17,10 +17,11 @@ interface Block {
   readonly channels: Partial<Record<ChannelKey, readonly (number | null)[]>>;
 }
 
+const DRAW_EVERY_MS = 120;
 const BAND_EVERY_MS = 4000;
-const BAND_DRAWS = 200;
+const BAND_DRAWS = 500;
 const AHEAD_S = 480;
-const DRAWN_POINTS = 1500;
+const DRAWN_POINTS = 1200;
 
 /** A live run as one page follows it: samples as they come, the moment, and the band it should follow. */
 export class LiveRunView {
@@ -46,6 +47,7 @@ export class LiveRunView {
   #bands: Comlink.Remote<BandWorker> | null = null;
   #timer: ReturnType<typeof setInterval> | undefined;
   #busy = false;
+  #soon: ReturnType<typeof setTimeout> | undefined;
 
   constructor(runId: string, sheet: SpecSheet | null, knownGood: readonly Learned[]) {
     this.#runId = runId;
@@ -74,6 +76,7 @@ export class LiveRunView {
     this.#timer = setInterval(() => void this.#drawBand(), BAND_EVERY_MS);
     return () => {
       clearTimeout(retry);
+      clearTimeout(this.#soon);
       clearInterval(this.#timer);
       this.#source?.close();
       this.#worker?.terminate();
@@ -100,7 +103,11 @@ export class LiveRunView {
     this.#append(said);
     this.heardAt = Date.now();
     if (this.state === 'lost') this.state = 'recording';
-    this.#update();
+    // An hour that is caught up with comes in hundreds of blocks; they are drawn together.
+    this.#soon ??= setTimeout(() => {
+      this.#soon = undefined;
+      this.#update();
+    }, DRAW_EVERY_MS);
   }
 
   #append({ t, channels }: Pick<Block, 't' | 'channels'>): void {
@@ -144,7 +151,9 @@ export class LiveRunView {
       const heard = (share: number) => {
         if (!this.band) this.bandDrawn = share;
       };
+      const start = performance.now();
       this.band = (await this.#bands.band(task, Comlink.proxy(heard))) ?? this.band;
+      performance.measure('band', { start });
     } finally {
       this.#busy = false;
     }

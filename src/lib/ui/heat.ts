@@ -5,8 +5,25 @@ const STOPS = ['--heat-1', '--heat-2', '--heat-3', '--heat-4', '--heat-5'] as co
 export const HEAT_FROM_C = 0;
 export const HEAT_TO_C = 118;
 
+const known = new Map<string, string>();
+
+/** Colours are asked for at every point of a plot, and finding one out makes the page lay itself out. */
+function forget(): void {
+  known.clear();
+}
+if (typeof window !== 'undefined') {
+  window.addEventListener('themechange', forget);
+  matchMedia('(prefers-color-scheme: dark)').addEventListener('change', forget);
+}
+
 /** A token as the colour it is in the present theme. */
 export function token(name: string): string {
+  const found = known.get(name) ?? probed(name);
+  known.set(name, found);
+  return found;
+}
+
+function probed(name: string): string {
   const probe = document.createElement('span');
   probe.style.color = `var(${name})`;
   document.body.append(probe);

@@ -83,6 +83,9 @@
       labels = next;
   }
 
+  let painted: { key: string; gradient: CanvasGradient } | undefined;
+
+  /** Asked for at every point of the line, and the same for all of them. */
   function heatGradient(c: ChartType<'line'>): CanvasGradient | string {
     const { chartArea, scales } = c;
     if (!chartArea) return token('--heat-3');
@@ -90,9 +93,12 @@
       y: scales.y.getPixelForValue(celsius),
       colour: token(`--heat-${i + 1}`)
     }));
+    const key = JSON.stringify([stops[0], stops[4]]);
+    if (painted?.key === key) return painted.gradient;
     const gradient = c.ctx.createLinearGradient(0, stops[0].y, 0, stops[4].y);
     for (const { y, colour } of stops)
       gradient.addColorStop(Math.min(1, Math.max(0, (y - stops[0].y) / (stops[4].y - stops[0].y))), colour);
+    painted = { key, gradient };
     return gradient;
   }
 
