@@ -16,7 +16,7 @@ import { importRun, samplesOf } from '../../src/lib/server/runs';
 import { testDatabase } from '../../src/lib/server/test-database';
 import { openBrowser, painted } from '../browser/browser';
 import { testServer } from '../browser/server';
-import { confusion, healthyAlarms, pairs, table } from './confusion';
+import { blindness, confusion, healthyAlarms, pairs, table } from './confusion';
 import { bandBench, liveBench } from './live';
 import { line, median, medianAsync, ms } from './measure';
 
@@ -168,18 +168,18 @@ async function pageBench(): Promise<void> {
 }
 
 function confusionBench(): void {
-  const options = { drives: ['mixed', 'ridge', 'idle', 'queue'] as const, ambients: [-8, 5, 15, 25, 33] };
-  for (const [name, columns] of [
-    ['scan columns', 'scan'],
-    ['all columns', 'all'],
-    ['time and coolant only', 'bare']
+  const options = { drives: ['mixed', 'ridge', 'idle', 'queue'] as const, ambients: [-10, 2, 14, 25, 35] };
+  for (const [file, name, columns] of [
+    ['qh-03-curlew', 'Tarrock Curlew 1.6, scan columns', 'scan'],
+    ['qh-03-curlew', 'Tarrock Curlew 1.6, all columns', 'all'],
+    ['qh-03-curlew', 'Tarrock Curlew 1.6, time and coolant only', 'bare'],
+    ['qh-11-fathom', 'Ostrelle Fathom 2.2, clutch fan, all columns', 'all']
   ] as const) {
-    const outcomes = confusion(curlew, { ...options, columns });
-    console.log(
-      `\nVerdicts with ${name}, ${outcomes.length} runs of vehicles unlike the model (Tarrock Curlew 1.6)`
-    );
+    const outcomes = confusion(sheet(file), { ...options, columns });
+    console.log(`\n${name}: ${outcomes.length} runs of vehicles unlike the model`);
     console.log(table(outcomes));
     console.log(`healthy runs called faulty: ${healthyAlarms(outcomes)}`);
+    console.log(blindness(outcomes));
     console.log(`pairs one run cannot tell apart here: ${pairs(outcomes)}`);
   }
 }

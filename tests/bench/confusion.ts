@@ -8,6 +8,8 @@ import { ALIKE } from '../../src/core/run/candidates';
 import { makeLog, type MadeRun } from './world';
 
 const GRADED = [0.45, 0.75, 1];
+/** Healthy vehicles are tried more often: of them it is asked how rarely one is called faulty. */
+const HEALTHY = Array.from({ length: 10 }, () => 0);
 /** Faults that are there or not: a half-dead fan motor is another fault of the catalogue. */
 const WHOLE = new Set<FaultId>(['fan-motor-dead', 'thermostat-stuck-closed']);
 const stands = (id: FaultId): FaultId =>
@@ -36,7 +38,7 @@ export function confusion(spec: SpecSheet, { drives, ambients, columns }: Confus
   for (const { id: fault, variants } of faults) {
     for (const drive of drives) {
       for (const ambientC of ambients) {
-        for (const graded of GRADED) {
+        for (const graded of fault === 'none' ? HEALTHY : GRADED) {
           const severity = WHOLE.has(fault) ? 0.9 + graded / 10 : graded;
           const run: MadeRun = { spec, fault, severity, drive, ambientC, columns, seed: ++seed };
           const names = Object.keys(variants);
@@ -81,11 +83,30 @@ export function table(outcomes: readonly Outcome[]): string {
   return [`${'made'.padEnd(26)}  all   could show (runs)  top two   taken for`, ...rows].join('\n');
 }
 
-/** Share of healthy runs that a fault was named for. */
+/** Healthy runs that a fault was named for, in all and at the worst ambient. */
 export function healthyAlarms(outcomes: readonly Outcome[]): string {
+  const alarms = (list: readonly Outcome[]) =>
+    list.filter((o) => o.verdict !== 'none' && o.verdict !== 'not-enough').length;
   const healthy = outcomes.filter((o) => o.fault === 'none');
-  const alarms = healthy.filter((o) => o.verdict !== 'none' && o.verdict !== 'not-enough');
-  return `${alarms.length} of ${healthy.length}`;
+  const worst = [...new Set(healthy.map((o) => o.ambientC))]
+    .map((ambientC) => healthy.filter((o) => o.ambientC === ambientC))
+    .sort((a, b) => alarms(b) / b.length - alarms(a) / a.length)[0];
+  return `${alarms(healthy)} of ${healthy.length}; worst at ${worst[0].ambientC} °C: ${alarms(worst)} of ${worst.length}`;
+}
+
+/** Whether blind spots are honest: what was declared invisible and yet named, what should have shown and did not. */
+export function blindness(outcomes: readonly Outcome[]): string {
+  const faulty = outcomes.filter((o) => o.fault !== 'none');
+  const blind = faulty.filter((o) => o.blind);
+  const shown = faulty.filter((o) => !o.blind);
+  const count = (list: readonly Outcome[], is: (o: Outcome) => boolean) =>
+    `${list.filter(is).length} of ${list.length}`;
+  return [
+    `declared blind and yet named: ${count(blind, (o) => o.verdict === o.fault)}`,
+    `could show, named right: ${count(shown, (o) => o.verdict === o.fault)}`,
+    `in the first two: ${count(shown, (o) => o.topTwo)}`,
+    `called healthy: ${count(shown, (o) => o.verdict === 'none')}`
+  ].join('; ');
 }
 
 /** Pairs of faults mixed up in more than one in ten of the runs that should have shown the first. */

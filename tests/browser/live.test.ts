@@ -56,7 +56,9 @@ describe('a live warm-up', () => {
     await (await body()).sendKeys('m');
     await (await button('Warm')).click();
     await driver.wait(async () => (await textOf('[data-marks]')).includes('hose warm'), WAIT_MS);
-    expect(await (await see(driver, By.css('[data-marks]'))).getAttribute('data-marks')).toBe('2');
+    await (await button('Probe on the simulated hose')).click();
+    await driver.wait(async () => /hose \d+.*by probe/.test(await textOf('[data-marks]')), WAIT_MS);
+    expect(await (await see(driver, By.css('[data-marks]'))).getAttribute('data-marks')).toBe('3');
     await driver.wait(async () => /within|above|below/.test(await textOf('dl')), WARM_UP_MS);
 
     const alarm = await driver.wait(until.elementLocated(By.css('[data-alarm]')), WARM_UP_MS);
@@ -74,7 +76,11 @@ describe('a live warm-up', () => {
 
     expect(await end()).toBe('thermostat-stuck-closed');
     const run = (await server.db.runs.findOne({ where: { jobId: await jobId(job) } }))!;
-    expect(run.marks.map((m) => m.text)).toEqual(['Moved off', 'hose warm']);
+    expect(run.marks.map((m) => m.text)).toEqual([
+      'Moved off',
+      'hose warm',
+      expect.stringMatching(/^hose \d+(\.\d)? °C by probe$/)
+    ]);
   });
 
   it('goes on after the server was killed in the middle of it, and every sample that was seen is there', async () => {

@@ -62,8 +62,8 @@ export function* bandByDraws(p: PlantParams, drive: Drive, options: BandOptions)
   const stride = Math.max(1, Math.ceil(drive.rpm.length / 400));
   const points = Math.ceil(drive.rpm.length / stride);
   const values = Array.from({ length: points }, () => new Float32Array(draws));
-  const openings: number[] = [];
-  const plateaus: number[] = [];
+  const openings = new Float32Array(draws).fill(NaN);
+  const plateaus = new Float32Array(draws).fill(NaN);
   const misfit = new Float64Array(draws);
 
   for (let d = 0; d < draws; d++) {
@@ -74,12 +74,13 @@ export function* bandByDraws(p: PlantParams, drive: Drive, options: BandOptions)
     if (options.observed) misfit[d] = misfitOf(trace.ect, options.observed, drive.dt);
     const opened = trace.lift.findIndex((l) => l > 0.03);
     if (opened > 0) {
-      openings.push(opened * drive.dt);
-      if (drive.rpm.length - opened > 180 / drive.dt) plateaus.push(mean(trace.ect.subarray(opened + 60)));
+      openings[d] = opened * drive.dt;
+      if (drive.rpm.length - opened > 180 / drive.dt) plateaus[d] = mean(trace.ect.subarray(opened + 60));
     }
     yield d + 1;
   }
-  const quantile = options.observed ? weighted(weightsOf(misfit)) : plainly;
+  const weights = options.observed ? weightsOf(misfit) : null;
+  const quantile = weights ? weighted(weights) : plainly;
   const rows = values.map((v) => quantile(v));
   const at = (share: number) => rows.map((of) => round(of(share)));
   return {
@@ -87,8 +88,8 @@ export function* bandByDraws(p: PlantParams, drive: Drive, options: BandOptions)
     low: at(0.05),
     mid: at(0.5),
     high: at(0.95),
-    openingAtS: spreadOf(openings, draws),
-    plateauC: spreadOf(plateaus, draws),
+    openingAtS: spreadOf(openings, weights),
+    plateauC: spreadOf(plateaus, weights),
     draws,
     seed,
     knownGood: knownGood.length
@@ -148,9 +149,11 @@ function shifted(drive: Drive, celsius: number): Drive {
 }
 
 /** The spread of what most draws showed; null where fewer than half did, for then it was not to be expected. */
-function spreadOf(values: number[], draws: number): Spread | null {
-  if (values.length < draws / 2) return null;
-  const sorted = values.toSorted((a, b) => a - b);
-  const at = (share: number) => round(sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]);
-  return { low: at(0.05), mid: at(0.5), high: at(0.95) };
+function spreadOf(values: Float32Array, weights: Float64Array | null): Spread | null {
+  const shown = Array.from(values.keys()).filter((d) => !Number.isNaN(values[d]));
+  const share = Float64Array.from(shown, (d) => weights?.[d] ?? 1 / values.length);
+  const all = share.reduce((a, b) => a + b, 0);
+  if (all < 0.5) return null;
+  const quantile = weighted(share.map((w) => w / all))(Float32Array.from(shown, (d) => values[d]));
+  return { low: round(quantile(0.05)), mid: round(quantile(0.5)), high: round(quantile(0.95)) };
 }

@@ -57,7 +57,9 @@ export function judgeRoad({ segments, perLoadC }: RoadPart, sheet: SpecSheet): O
   if (idle === null || moving === null) return null;
   const lowC = sheet.regulating?.lowC ?? sheet.thermostat.startOpenC - 4;
   const highC = sheet.regulating?.highC ?? sheet.thermostat.fullOpenC;
-  const standingHotC = (sheet.fan?.stages?.[0]?.onC ?? sheet.thermostat.fullOpenC + 4) + 2.5;
+  // An electric fan lets a standing engine rise to where it switches; a fan on the engine holds it in range.
+  const fanOnC = sheet.fan?.stages?.[0]?.onC;
+  const standingHotC = fanOnC === undefined ? highC + 3 : fanOnC + 2.5;
   const numbers = [
     { name: 'On the move', value: sayC(moving), limit: `${sayC(lowC)} to ${sayC(highC)}` },
     { name: 'At a standstill', value: sayC(idle), limit: `up to ${sayC(standingHotC)}` },

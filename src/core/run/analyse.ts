@@ -83,7 +83,7 @@ export function analyse(log: Log, spec: SpecSheet, readWith?: Instrument): Analy
     );
   const blind = blindSpots(bench, healthy, sound, HEALTHY_AT_MOST.shown);
   const verdict = verdictOf(ranked, features, blind, spec);
-  const departure = departureOf(bench, sound[0]);
+  const departure = departureOf(bench, verdict === 'none' ? sound[0] : healthy);
   const commanded = grid.channels.fan_cmd_pct !== undefined;
   return {
     modelVersion: MODEL_VERSION,

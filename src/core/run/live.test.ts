@@ -62,7 +62,7 @@ describe('a run in progress', () => {
       soFar.channels.rpm!.slice(-61).reduce((a, b) => a + b) / 61,
       -1
     );
-    const band = bandFor(ahead, curlew, { draws: 60 })!;
+    const band = bandFor(ahead, curlew, { draws: 60 });
     expect(band.t[band.t.length - 1]).toBeGreaterThan(800);
     const now = soFar.t[n - 1];
     expect(outsideBand(band, now, soFar.channels.ect_c![n - 1])).toBe(0);
@@ -77,11 +77,14 @@ describe('a run in progress', () => {
   it('narrows its band by what this engine has shown, around what it goes on to show', () => {
     const read = readLog(new Uint8Array(readFileSync('demo/runs/qh-03-proof.csv')));
     const whole = read.ok ? read.value.log : null!;
-    const wide = bandFor(whole, curlew, { draws: 150 })!;
-    const narrow = bandFor(whole, curlew, { draws: 150, narrowed: true })!;
+    const wide = bandFor(whole, curlew, { draws: 150 });
+    const narrow = bandFor(whole, curlew, { draws: 150, narrowed: true });
     const i = wide.t.findIndex((t) => t >= 500);
     const width = (b: typeof wide) => b.high[i] - b.low[i];
     expect(width(narrow)).toBeLessThan(0.75 * width(wide));
+    // Whoever fits the first minutes also opens when they foretell.
+    const opens = ({ openingAtS }: typeof wide) => openingAtS!.high - openingAtS!.low;
+    expect(opens(narrow)).toBeLessThan(0.75 * opens(wide));
     const inside = whole.t.filter((t, k) => outsideBand(narrow, t, whole.channels.ect_c![k]) === 0).length;
     expect(inside / whole.t.length).toBeGreaterThan(0.85);
   });

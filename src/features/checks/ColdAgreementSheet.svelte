@@ -77,30 +77,30 @@
 <div class="grid gap-x-4 gap-y-1 sm:grid-cols-2">
   {#each PLACES as place (place)}
     <div class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] items-start gap-2">
-      <QuantityInput
-        label={COLD_PLACES[place]}
-        kind="temperature"
-        value={readings[place]?.celsius ?? null}
-        onvalue={(v) => take(place, v)}
-        problem={problems[place] ?? problems[`${place}.celsius`]}
-        hint={place === 'ect' ? 'what is being judged' : 'if taken'}
-      />
+      <div>
+        <QuantityInput
+          label={COLD_PLACES[place]}
+          kind="temperature"
+          value={readings[place]?.celsius ?? null}
+          onvalue={(v) => take(place, v)}
+          problem={problems[place] ?? problems[`${place}.celsius`]}
+          hint={place === 'ect' ? 'what is being judged' : 'if taken'}
+        />
+        {#if place === 'housing'}
+          <BenchRead
+            instrument={instruments.housing.kind.startsWith('infrared') ? 'infrared' : 'probe'}
+            place="outlet"
+            label="Read the simulated one"
+            onread={(c) => take('housing', c)}
+          />
+        {/if}
+      </div>
       <InstrumentPick
         of={COLD_PLACES[place]}
         instrument={instruments[place]}
         choices={CHOICES[place]}
         onchange={(instrument) => change(place, instrument)}
       />
-      {#if place === 'housing'}
-        <div class="col-span-2">
-          <BenchRead
-            instrument={instruments.housing.kind.startsWith('infrared') ? 'infrared' : 'probe'}
-            place="outlet"
-            label="Read at the simulated housing"
-            onread={(c) => take('housing', c)}
-          />
-        </div>
-      {/if}
     </div>
   {/each}
 </div>

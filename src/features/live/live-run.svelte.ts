@@ -18,7 +18,8 @@ interface Block {
 }
 
 const DRAW_EVERY_MS = 120;
-const BAND_EVERY_MS = 4000;
+/** A band is drawn anew once the run has gone on this far, s of the run: its clock may be faster than ours. */
+const BAND_EVERY_S = 10;
 const BAND_DRAWS = 500;
 const AHEAD_S = 480;
 const DRAWN_POINTS = 1200;
@@ -45,7 +46,8 @@ export class LiveRunView {
   #source: EventSource | null = null;
   #worker: Worker | null = null;
   #bands: Comlink.Remote<BandWorker> | null = null;
-  #timer: ReturnType<typeof setInterval> | undefined;
+  /** Up to where the run had come when its band was drawn last, s. */
+  #bandAt = -Infinity;
   #busy = false;
   #soon: ReturnType<typeof setTimeout> | undefined;
 
@@ -73,11 +75,9 @@ export class LiveRunView {
     open();
     this.#worker = new BandThread();
     this.#bands = Comlink.wrap<BandWorker>(this.#worker);
-    this.#timer = setInterval(() => void this.#drawBand(), BAND_EVERY_MS);
     return () => {
       clearTimeout(retry);
       clearTimeout(this.#soon);
-      clearInterval(this.#timer);
       this.#source?.close();
       this.#worker?.terminate();
     };
@@ -134,7 +134,7 @@ export class LiveRunView {
     this.samples = log.t.length;
     this.moment = momentOf(log, this.#sheet);
     this.drawn = thin(log, DRAWN_POINTS);
-    if (!this.band && log.t.length > 3) void this.#drawBand();
+    if (log.t.length > 3 && log.t[log.t.length - 1] - this.#bandAt >= BAND_EVERY_S) void this.#drawBand();
   }
 
   async #drawBand(): Promise<void> {
@@ -152,6 +152,7 @@ export class LiveRunView {
         if (!this.band) this.bandDrawn = share;
       };
       const start = performance.now();
+      this.#bandAt = task.log.t[task.log.t.length - 1];
       this.band = (await this.#bands.band(task, Comlink.proxy(heard))) ?? this.band;
       performance.measure('band', { start });
     } finally {

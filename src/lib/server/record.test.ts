@@ -7,6 +7,7 @@ import type { Database } from './database';
 import { loadDemo } from './demo';
 import { jobView } from './job-view';
 import { judgeAgain } from './judge';
+import { knownGoodRuns } from './known-good';
 import { migrate } from './migrate';
 import { append, eventsOf } from './record';
 import { importRun, isOutdated, samplesOf } from './runs';
@@ -213,6 +214,22 @@ describe('a run', () => {
     await run.reload();
     expect(run.analysis.evidence.map((e) => e.text).join()).toContain('should be 56 to 74\u00a0°C');
     expect(await isOutdated(db, run)).toBeNull();
+  });
+
+  it('narrows the bands of its vehicle’s later runs where it was healthy, and never its own', async () => {
+    const { jobId, vehicleId } = await vehicleWithJob('T-16');
+    const [sound, ill] = [
+      importOf(jobId, readFileSync('demo/runs/qh-03-proof.csv', 'utf8')),
+      importOf(jobId, ridge)
+    ];
+    await importRun(db, sound);
+    await importRun(db, ill);
+    expect(await knownGoodRuns(db, vehicleId, sound.runId)).toEqual([]);
+    const known = await knownGoodRuns(db, vehicleId);
+    expect(known).toHaveLength(1);
+    expect(Math.abs(known[0].openC!)).toBeLessThan(4);
+    const bandOf = async (runId: string) => (await db.runs.findByPk(runId))!.band!.knownGood;
+    expect([await bandOf(sound.runId), await bandOf(ill.runId)]).toEqual([0, 1]);
   });
 
   it('needs a vehicle with a sheet, and says so', async () => {

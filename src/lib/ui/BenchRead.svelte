@@ -32,5 +32,10 @@
 
 <!-- Only where the server runs a simulated bench: an instrument of the real world is read by eye and typed. -->
 {#if page.data.bench}
-  <button type="button" class="btn min-h-11" disabled={busy} onclick={read}>{label}</button>
+  <button
+    type="button"
+    class="text-act min-h-11 text-left text-sm underline underline-offset-3"
+    disabled={busy}
+    onclick={read}>{label}</button
+  >
 {/if}
