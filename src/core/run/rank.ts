@@ -1,12 +1,12 @@
 import type { FaultId } from '../plant/faults';
 import type { PlantParams } from '../plant/params';
-import type { Trace } from '../plant/simulate';
 import { SUSPECTS } from '../suspects/catalogue';
 import type { Bench } from './bench';
 import { candidatesFor, type Candidate } from './candidates';
 import { fit, type Fitted } from './fit';
 import { findKnee } from './knee';
 import { logLikelihood, logSumExp } from './likelihood';
+import { fanLog, switchLog } from './fan-log';
 import { sheetLog } from './sheet-log';
 
 /** One family of candidates after the run: how probable, and its best-fitting member. */
@@ -149,7 +149,7 @@ function scoreOf(bench: Bench, plant: PlantParams, fitted: Fitted): number {
   let score =
     logLikelihood(bench.ect, trace.ect) - 0.5 * (Math.log(heatScale) / 0.3) ** 2 + soakLog(bench, trueStartC);
   for (const { key, scale } of bench.hoses) score += logLikelihood(scale, trace[key]) * 0.6;
-  if (bench.fan) score += fanLog(bench, trace) + switchLog(bench, plant);
+  if (bench.fan) score += fanLog(bench, plant, trace) + switchLog(bench, plant);
   return score;
 }
 
@@ -162,42 +162,4 @@ function soakLog(bench: Bench, trueStartC: number): number {
   const soaked = (0.72 * Math.exp(-0.5 * (d / 2.2) ** 2)) / (2.2 * 2.507);
   const standing = d > 0 && d < 100 ? 0.27 / 100 : 0;
   return Math.log(soaked + standing + 1e-5);
-}
-
-/** Agreement of the fan's state over time; each minute counts once, however finely it was sampled. */
-function fanLog(bench: Bench, trace: Trace): number {
-  let log = 0;
-  for (const { of, observed, sd } of bench.fan ?? []) {
-    const perMinute = Math.max(1, Math.round(60 / bench.drive.dt));
-    for (let from = 0; from < observed.length; from += perMinute) {
-      let seen = 0;
-      let expected = 0;
-      let count = 0;
-      for (let i = from; i < Math.min(observed.length, from + perMinute); i++) {
-        if (Number.isNaN(observed[i])) continue;
-        seen += observed[i];
-        expected +=
-          of === 'ratio'
-            ? trace.fanRpm[i] / Math.max(400, bench.drive.rpm[i])
-            : of === 'turning'
-              ? trace.fanPct[i] > 5
-                ? 1
-                : 0
-              : trace[of][i] / 100;
-        count++;
-      }
-      if (count > 0) log -= 0.5 * Math.min(6, ((seen - expected) / count / sd) ** 2);
-    }
-  }
-  return log * 0.6;
-}
-
-/** The coolant reading at which the fan came on, against where this candidate would switch it. */
-function switchLog(bench: Bench, plant: PlantParams): number {
-  if (plant.fan.kind === 'none') return 0;
-  const ons = bench.features.fan.switches.filter((s) => s.to === 'on' && !s.withAc && s.atS > 10);
-  if (ons.length === 0 || plant.fanStuckPct > 0) return 0;
-  const mean = ons.reduce((sum, s) => sum + s.celsius, 0) / ons.length;
-  const expected = plant.fan.stages[0].onC + plant.fanShiftC;
-  return -0.5 * Math.min(20, ((mean - expected) / 1.8) ** 2);
 }
