@@ -51,34 +51,6 @@ const RUNNING: readonly CautionId[] = ['indoor-running', 'belts', 'fan-blades'];
 
 /** Checks that stand on the plan and are judged by hand until they have a sheet of their own. */
 export const BY_HAND = {
-  'ect-ladder': byHand({
-    title: 'ECT ladder',
-    phases: ['C', 'W', 'R'],
-    minutes: 10,
-    decides: 'Which error of the sensor fits pairs of temperature and resistance over the warm-up.',
-    tools: ['Meter', 'Thermometer'],
-    cautions: ['hot-parts', 'fan-starts'],
-    speaksTo: SENSOR
-  }),
-  'ect-circuit': byHand({
-    title: 'ECT circuit',
-    phases: ['X'],
-    minutes: 8,
-    decides: 'Both extremes reached unplugged and bridged: wiring and control unit sound, so the sensor.',
-    tools: ['Meter', 'Scan tool'],
-    cautions: ['fan-starts'],
-    speaksTo: SENSOR
-  }),
-  'ect-substitute': byHand({
-    title: 'ECT substitution',
-    phases: ['X'],
-    minutes: 6,
-    decides:
-      'A known good sensor in air: agrees with ambient, so the old sensor; off by the same, so the circuit.',
-    tools: ['Known good sensor', 'Scan tool'],
-    cautions: ['fan-starts'],
-    speaksTo: SENSOR
-  }),
   wiggle: byHand({
     title: 'Wiggle',
     phases: ['X'],

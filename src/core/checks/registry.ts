@@ -4,6 +4,9 @@ import { clutchColdTurn } from './clutch-cold-turn';
 import { clutchPlay } from './clutch-play';
 import { codes } from './codes';
 import { coldAgreement } from './cold-agreement';
+import { ectCircuit } from './ect-circuit';
+import { ectLadder } from './ect-ladder';
+import { ectSubstitute } from './ect-substitute';
 import { fanCommand } from './fan-command';
 import { fanSwitching } from './fan-switching';
 import { hoseRush } from './hose-rush';
@@ -22,6 +25,9 @@ export const CHECKS = {
   'cold-agreement': coldAgreement,
   'clutch-cold-turn': clutchColdTurn,
   'clutch-play': clutchPlay,
+  'ect-ladder': ectLadder,
+  'ect-circuit': ectCircuit,
+  'ect-substitute': ectSubstitute,
   'hose-rush': hoseRush,
   'fan-switching': fanSwitching,
   'fan-command': fanCommand,

@@ -24,7 +24,10 @@ export interface LadderSetting {
 export type ErrorId =
   'healthy' | 'shift' | 'factor' | 'series' | 'parallel' | 'other-curve' | 'reference' | 'open' | 'short';
 
-/** One way a sensor circuit can be wrong: what it makes of the true resistance, over one unknown. */
+/**
+ * One way a sensor circuit can be wrong: what it makes of the true resistance, over one unknown. A sensor that has
+ * drifted to twice its resistance is not one that drifted: it is another sensor.
+ */
 interface ErrorModel {
   readonly id: ErrorId;
   readonly unit: string;
@@ -40,16 +43,16 @@ const MODELS: readonly ErrorModel[] = [
   {
     id: 'shift',
     unit: '°C',
-    from: -60,
-    to: 60,
+    from: -35,
+    to: 35,
     log: false,
     ohm: ({ curve }, c, x) => resistanceAt(curve, Math.max(-90, c + x))
   },
   {
     id: 'factor',
     unit: '×',
-    from: 0.1,
-    to: 10,
+    from: 0.5,
+    to: 2,
     log: true,
     ohm: ({ curve }, c, x) => resistanceAt(curve, c) * x
   },

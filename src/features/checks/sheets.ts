@@ -6,6 +6,9 @@ import ClutchColdTurnSheet from './ClutchColdTurnSheet.svelte';
 import ClutchPlaySheet from './ClutchPlaySheet.svelte';
 import CodesSheet from './CodesSheet.svelte';
 import ColdAgreementSheet from './ColdAgreementSheet.svelte';
+import EctCircuitSheet from './EctCircuitSheet.svelte';
+import EctLadderSheet from './EctLadderSheet.svelte';
+import EctSubstituteSheet from './EctSubstituteSheet.svelte';
 import FanCommandSheet from './FanCommandSheet.svelte';
 import FanSwitchingSheet from './FanSwitchingSheet.svelte';
 import HoseRushSheet from './HoseRushSheet.svelte';
@@ -49,6 +52,18 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
     firstTurn: null,
     freeTurns: null,
     laterTurns: null
+  })),
+  'ect-ladder': sheet(EctLadderSheet, () => ({ points: [] })),
+  'ect-circuit': sheet(EctCircuitSheet, () => ({
+    unpluggedC: null,
+    bridgedC: null,
+    openV: null,
+    groundV: null
+  })),
+  'ect-substitute': sheet(EctSubstituteSheet, () => ({
+    substituteC: null,
+    air: null,
+    oldOffC: null
   })),
   'hose-rush': sheet(HoseRushSheet, () => ({ felt: null, coolantC: null, by: 'hand' })),
   'fan-switching': sheet(FanSwitchingSheet, () => ({

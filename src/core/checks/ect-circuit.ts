@@ -1,0 +1,115 @@
+import { z } from 'zod';
+import { say, sayC } from '../units/say';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
+import { scanC } from './temperature';
+
+const readings = z
+  .object({
+    /** Scan value with the plug off, and with its two pins bridged. */
+    unpluggedC: scanC.nullable(),
+    bridgedC: scanC.nullable(),
+    /** Across the open plug, key on. */
+    openV: z.number().min(0, 'Volts are 0 or more').max(48, 'A sensor supply is a few volts').nullable(),
+    /** From the plug's ground pin to battery minus, key on. */
+    groundV: z.number().min(-2).max(16, 'A ground carries millivolts; 16 V is the battery').nullable()
+  })
+  .refine((r) => r.unpluggedC !== null || r.bridgedC !== null || r.openV !== null, {
+    message: 'Take the plug off and read, bridge its pins and read, or measure the open plug',
+    path: ['unpluggedC']
+  });
+export type EctCircuitReadings = z.infer<typeof readings>;
+
+/** How close to its default a reading comes for the extreme to be reached, °C. */
+const REACHED_WITHIN_C = 8;
+/** Where the sheet names no defaults: what control units show for an open and a shorted sensor at least. */
+const OPEN_BELOW_C = -30;
+const SHORT_ABOVE_C = 125;
+const REFERENCE_OFF = 0.06;
+const GROUND_LIMIT_V = 0.05;
+
+const SENSOR = [
+  'ect-reads-hot',
+  'ect-reads-cold',
+  'ect-open-circuit',
+  'ect-short-circuit',
+  'ect-wrong-part'
+] as const;
+
+/** Both extremes of the sensor circuit: reached, so wiring and control unit are sound; not reached, so they are not. */
+export const ectCircuit = defineCheck<EctCircuitReadings>({
+  title: 'ECT circuit',
+  phases: ['X'],
+  minutes: 8,
+  decides: 'Both extremes reached unplugged and bridged: wiring and control unit sound, so the sensor.',
+  tools: ['Meter', 'Scan tool'],
+  cautions: ['fan-starts'],
+  gate: 'none',
+  speaksTo: [...SENSOR, 'ect-wiring'],
+  readings,
+  judge(r, { sheet }) {
+    const openC = sheet?.ect?.openReadsC ?? null;
+    const shortC = sheet?.ect?.shortReadsC ?? null;
+    const referenceV = sheet?.ect?.referenceV ?? null;
+    const openLimit = openC === null ? OPEN_BELOW_C : openC + REACHED_WITHIN_C;
+    const shortLimit = shortC === null ? SHORT_ABOVE_C : shortC - REACHED_WITHIN_C;
+    const numbers = [
+      ...(r.unpluggedC === null
+        ? []
+        : [{ name: 'Reads unplugged', value: sayC(r.unpluggedC), limit: `below ${sayC(openLimit)}` }]),
+      ...(r.bridgedC === null
+        ? []
+        : [{ name: 'Reads bridged', value: sayC(r.bridgedC), limit: `above ${sayC(shortLimit)}` }]),
+      ...(r.openV === null
+        ? []
+        : [
+            {
+              name: 'Open plug',
+              value: say(r.openV, 'voltage'),
+              ...(referenceV === null ? {} : { limit: `${say(referenceV, 'voltage')} ± 6 %` })
+            }
+          ]),
+      ...(r.groundV === null
+        ? []
+        : [{ name: 'Ground drop', value: say(r.groundV, 'voltage'), limit: say(GROUND_LIMIT_V, 'voltage') }])
+    ];
+    const wrong: string[] = [];
+    if (r.unpluggedC !== null && r.unpluggedC > openLimit)
+      wrong.push(
+        'unplugged it does not read open: something else draws current, a leak or a short to ground in the loom'
+      );
+    if (r.bridgedC !== null && r.bridgedC < shortLimit)
+      wrong.push('bridged it does not read shorted: a wire, a pin or the ground is open or resists');
+    if (r.openV !== null && referenceV !== null && Math.abs(r.openV / referenceV - 1) > REFERENCE_OFF)
+      wrong.push(`the open plug has ${say(r.openV, 'voltage')} and not its reference`);
+    if (r.groundV !== null && Math.abs(r.groundV) > GROUND_LIMIT_V)
+      wrong.push('the ground lies above battery minus');
+    if (wrong.length > 0)
+      return outcome('fail', `Wiring or control unit: ${wrong.join('; ')}`, {
+        numbers,
+        points: [...speaksFor('ect-wiring'), ...speaksAgainst('ect-wrong-part')]
+      });
+    if (r.unpluggedC !== null && r.bridgedC !== null)
+      return outcome(
+        'pass',
+        'Both extremes reached: wiring and control unit are sound, so it is the sensor or nothing',
+        {
+          numbers,
+          points: speaksAgainst('ect-wiring')
+        }
+      );
+    return outcome(
+      'unclear',
+      `${r.unpluggedC === null ? 'Unplugged' : 'Bridged'} has not been read: one extreme alone clears one wire`,
+      { numbers }
+    );
+  },
+  words: (r) =>
+    [
+      r.unpluggedC === null ? '' : `unplugged ${sayC(r.unpluggedC)}`,
+      r.bridgedC === null ? '' : `bridged ${sayC(r.bridgedC)}`,
+      r.openV === null ? '' : `open plug ${say(r.openV, 'voltage')}`,
+      r.groundV === null ? '' : `ground ${say(r.groundV, 'voltage')}`
+    ]
+      .filter(Boolean)
+      .join(', ')
+});

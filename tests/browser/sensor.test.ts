@@ -1,0 +1,79 @@
+import { By, Key, type WebDriver } from 'selenium-webdriver';
+import { describe, expect, it } from 'vitest';
+import { useApp } from './app';
+import { faultsByAxe, see, WAIT_MS } from './browser';
+
+let driver: WebDriver;
+const { go, textOf, button, type, newJob } = useApp((_, d) => (driver = d));
+
+const active = () => driver.switchTo().activeElement();
+async function openSheet(job: string, check: string): Promise<void> {
+  await go(`${job}?check=${check}`);
+  const cautions = await driver.findElements(By.xpath('//button[normalize-space(.)="Understood"]'));
+  if (cautions.length > 0) {
+    await cautions[0].click();
+    await driver.wait(
+      () => driver.executeScript('return document.querySelector("form.card")?.inert === false'),
+      WAIT_MS
+    );
+  }
+}
+const says = () => textOf('[data-outcome]');
+const points = async () => (await driver.findElements(By.css('form tbody tr'))).length;
+
+describe('an ECT ladder', () => {
+  it('by keyboard alone comes to “series resistance about 110 Ω”, and is written down', async () => {
+    const job = await newJob('QH-03');
+    await openSheet(job, 'ect-ladder');
+    // The reference sensor with 110 Ω in series: 2300 Ω at 25 °C, β 3500.
+    const ladder = [
+      [15, 3463],
+      [40, 1424],
+      [62, 740],
+      [78, 493],
+      [90, 391]
+    ];
+    await (await type('True temperature', '')).click();
+    for (const [i, [celsius, ohm]] of ladder.entries()) {
+      await (await active()).sendKeys(String(celsius), Key.TAB);
+      await (await active()).sendKeys(String(ohm), Key.ENTER);
+      await driver.wait(async () => (await points()) === i + 1, WAIT_MS, `point ${i + 1} was not added`);
+    }
+    await driver.wait(async () => (await says()).includes('Series resistance about 11'), WAIT_MS);
+    expect(await says()).toMatch(/Series resistance about 11\d\sΩ/);
+    await see(driver, By.css('[data-explained="series"]'));
+    expect(await faultsByAxe(driver, 'day')).toEqual([]);
+    expect(await faultsByAxe(driver, 'night')).toEqual([]);
+    await (await active()).sendKeys(Key.chord(Key.CONTROL, Key.ENTER));
+    await see(driver, By.css('[data-check="ect-ladder"][data-result="fail"]'));
+  });
+
+  it('recognises a healthy sensor of the wrong family', async () => {
+    const job = await newJob('QH-03');
+    await openSheet(job, 'ect-ladder');
+    await (await type('True temperature', '')).click();
+    for (const [i, [celsius, ohm]] of [
+      [15, 7515],
+      [40, 2849],
+      [65, 1248],
+      [90, 611]
+    ].entries()) {
+      await (await active()).sendKeys(String(celsius), Key.TAB);
+      await (await active()).sendKeys(String(ohm), Key.ENTER);
+      await driver.wait(async () => (await points()) === i + 1, WAIT_MS);
+    }
+    await driver.wait(async () => (await says()).includes('5.0 kΩ at 25 °C'), WAIT_MS);
+    expect(await textOf('main')).toMatch(/Speaks for: ECT of another curve/);
+  });
+});
+
+it('unplugged and bridged leads to the wiring where an extreme is missed', async () => {
+  const job = await newJob('QH-26');
+  await openSheet(job, 'ect-circuit');
+  await type('Reads unplugged', '-40');
+  await type('Reads bridged', '64');
+  await driver.wait(async () => (await says()).includes('Wiring or control unit'), WAIT_MS);
+  expect(await says()).toContain('bridged it does not read shorted');
+  await (await button('Write it down')).click();
+  await see(driver, By.css('[data-check="ect-circuit"][data-result="fail"]'));
+});
