@@ -124,6 +124,35 @@ describe('bin/pyrethos', () => {
     expect(stderr.trim().split('\n')).toHaveLength(1);
   });
 
+  it('fits a sensor curve, converts both ways and says what a resistor across it does', () => {
+    const points = file('points.csv', 'degC,ohm\n-20,18534.7\n25,2300\n90,281.3\n');
+    const { status, stdout } = run(
+      ...['curve', points, '--at', '0,60', '--pull-up', '2200', '--volts', '0.567'],
+      ...['--ohm', '170.1', '--across', '1000', '--on', '101', '--json']
+    );
+    const said = JSON.parse(stdout);
+    expect(status).toBe(0);
+    expect(said.nearest[0]).toMatchObject({ id: 'ntc-2k3-3500' });
+    expect(said.at[0].ohm).toBeCloseTo(6735, -1);
+    expect(said.at[1].volts).toBeCloseTo(1.167, 2);
+    expect(said.ofOhm[0].celsius).toBeCloseTo(110, 0);
+    expect(said.ofVolts[0].meanings[0].celsius).toBeCloseTo(90, 0);
+    expect(said.across.switchesAtC).toBeCloseTo(91.7, 0);
+    expect(run('curve', points, '--fit', 'beta').stdout).toMatch(/Curve: R25 (2299|2300)\.\d Ω, β 3500\.\d K/);
+    expect(run('curve', '--families').stdout.split('\n').length).toBeGreaterThan(12);
+  });
+
+  it.each([
+    ['a row that rises', '0,6735\n25,7000\n', 'row 2 (25 °C, 7000 Ω) is hotter than row 1'],
+    ['a word for a number', '0,6735\nwarm,700\n40,1300\n', 'line 2: “warm,700” is not a temperature'],
+    ['too few points', '0,6735\n25,2300\n', 'three temperatures or more']
+  ])('refuses a curve with %s in one line', (_, text, message) => {
+    const { status, stderr } = run('curve', file('bad-curve.csv', text));
+    expect(status).toBe(2);
+    expect(stderr).toContain(message);
+    expect(stderr.trim().split('\n')).toHaveLength(1);
+  });
+
   it('reads a bus capture like any log, and tells its codes', () => {
     const answer = (t: number, ...bytes: number[]) =>
       `(${t.toFixed(3)}) can0 7E8#${bytes.map((b) => b.toString(16).padStart(2, '0')).join('')}`;
