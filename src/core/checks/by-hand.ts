@@ -51,24 +51,6 @@ const RUNNING: readonly CautionId[] = ['indoor-running', 'belts', 'fan-blades'];
 
 /** Checks that stand on the plan and are judged by hand until they have a sheet of their own. */
 export const BY_HAND = {
-  wiggle: byHand({
-    title: 'Wiggle',
-    phases: ['X'],
-    minutes: 5,
-    decides: 'A reading or fan that follows a moved plug or loom names the connection.',
-    tools: ['Scan tool'],
-    cautions: ['fan-starts'],
-    speaksTo: ['ect-intermittent', 'ect-wiring', 'fan-controller-shorted']
-  }),
-  'gauge-compare': byHand({
-    title: 'Gauge against scan',
-    phases: ['R'],
-    minutes: 3,
-    decides: 'Whether the needle or the engine is wrong.',
-    tools: ['Scan tool', 'Thermometer'],
-    cautions: ['indoor-running'],
-    speaksTo: ['gauge-fault', 'sensor-branch-restricted']
-  }),
   'warm-up-run': byHand({
     title: 'Warm-up run',
     phases: ['C', 'W', 'R'],

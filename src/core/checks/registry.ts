@@ -9,10 +9,12 @@ import { ectLadder } from './ect-ladder';
 import { ectSubstitute } from './ect-substitute';
 import { fanCommand } from './fan-command';
 import { fanSwitching } from './fan-switching';
+import { gaugeCompare } from './gauge-compare';
 import { hoseRush } from './hose-rush';
 import { keyOffFan } from './key-off-fan';
 import { levelAndLook } from './level-and-look';
 import { soak } from './soak';
+import { wiggle } from './wiggle';
 
 /**
  * Every check there is, in the order they are best done on one stretch of the line. The heat line, the sheets, the
@@ -28,6 +30,8 @@ export const CHECKS = {
   'ect-ladder': ectLadder,
   'ect-circuit': ectCircuit,
   'ect-substitute': ectSubstitute,
+  wiggle,
+  'gauge-compare': gaugeCompare,
   'hose-rush': hoseRush,
   'fan-switching': fanSwitching,
   'fan-command': fanCommand,

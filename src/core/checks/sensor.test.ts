@@ -146,3 +146,57 @@ describe('ECT substitution', () => {
     expect(swap(-3, 12, null).says).not.toContain('as much');
   });
 });
+
+describe('wiggle', () => {
+  const moved = (r: object) =>
+    judge(
+      'wiggle',
+      { sensorPlug: null, loom: null, unitPlug: null, ground: null, fanPlug: null, jumpC: null, ...r },
+      cold
+    );
+  it('names what follows the hand, and the connection it speaks for', () => {
+    const plug = moved({ sensorPlug: 'follows', loom: 'steady', jumpC: 60 });
+    expect(plainText(plug.says)).toBe('Follows the hand: sensor plug');
+    expect(faults(plug, 'for')).toEqual(['ect-intermittent', 'ect-wiring']);
+    expect(faults(moved({ fanPlug: 'follows' }), 'for')).toEqual(['fan-controller-shorted']);
+  });
+  it('clears a connection only once three places were moved', () => {
+    expect(moved({ sensorPlug: 'steady' }).result).toBe('unclear');
+    expect(moved({ sensorPlug: 'steady', loom: 'steady', unitPlug: 'steady' }).result).toBe('pass');
+    expect(checkOf('wiggle').readings.safeParse({ jumpC: 3 }).success).toBe(false);
+  });
+});
+
+describe('gauge against scan', () => {
+  const compare = (needlePct: number, scanC: number | null, truth: number | null, c = cold) =>
+    judge(
+      'gauge-compare',
+      { needlePct, scanC, thermometer: truth === null ? null : taken(truth, 'contact') },
+      c
+    );
+  it.each([
+    [50, 92, 91, 'pass', []],
+    [10, 91, 90, 'fail', ['gauge-fault']],
+    [100, 91, null, 'fail', ['gauge-fault']],
+    [20, 60, 90, 'fail', ['sensor-branch-restricted', 'ect-reads-cold']],
+    [2, 30, null, 'pass', []]
+  ] as const)('needle at %i %%, scan %s, thermometer %s: %s', (needle, scan, truth, result, blamed) => {
+    const o = compare(needle, scan, truth);
+    expect([o.result, faults(o, 'for')]).toEqual([result, [...blamed]]);
+  });
+  it('reads the needle by the vehicle’s own law where its sheet has one', () => {
+    const own = context([], {
+      ...curlew,
+      gauge: {
+        points: [
+          [0, 50],
+          [100, 120]
+        ]
+      }
+    });
+    // Half way is 85 °C ± 4 % of 70 °C and 4 °C of its movement.
+    expect(plainText(compare(50, 85, null, own).numbers[0].value)).toBe('78 °C to 92 °C');
+    expect(compare(50, 100, null, own).result).toBe('fail');
+    expect(compare(50, 100, null).doubts[0]).toContain('no law for this gauge');
+  });
+});

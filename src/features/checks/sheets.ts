@@ -11,10 +11,12 @@ import EctLadderSheet from './EctLadderSheet.svelte';
 import EctSubstituteSheet from './EctSubstituteSheet.svelte';
 import FanCommandSheet from './FanCommandSheet.svelte';
 import FanSwitchingSheet from './FanSwitchingSheet.svelte';
+import GaugeCompareSheet from './GaugeCompareSheet.svelte';
 import HoseRushSheet from './HoseRushSheet.svelte';
 import KeyOffFanSheet from './KeyOffFanSheet.svelte';
 import LevelAndLookSheet from './LevelAndLookSheet.svelte';
 import SoakSheet from './SoakSheet.svelte';
+import WiggleSheet from './WiggleSheet.svelte';
 import type { SheetProps } from './types';
 
 /** The instrument of a check, and the readings it starts from. A check without one is judged by hand. */
@@ -65,6 +67,15 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
     air: null,
     oldOffC: null
   })),
+  wiggle: sheet(WiggleSheet, () => ({
+    sensorPlug: null,
+    loom: null,
+    unitPlug: null,
+    ground: null,
+    fanPlug: null,
+    jumpC: null
+  })),
+  'gauge-compare': sheet(GaugeCompareSheet, () => ({ needlePct: null, scanC: null, thermometer: null })),
   'hose-rush': sheet(HoseRushSheet, () => ({ felt: null, coolantC: null, by: 'hand' })),
   'fan-switching': sheet(FanSwitchingSheet, () => ({
     stages: [{ name: 'low', onC: null, offC: null }],

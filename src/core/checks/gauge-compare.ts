@@ -1,0 +1,157 @@
+import { z } from 'zod';
+import type { SpecSheet } from '../formats/spec-sheet';
+import { sayC, sayDeltaC } from '../units/say';
+import { agreement } from './agreement';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
+import { instrumentOf, instrumentSchema } from './instruments';
+import { coolantC, scanC } from './temperature';
+
+const readings = z
+  .object({
+    /** Needle over its scale: 0 at the cold end, 100 at the hot end. */
+    needlePct: z
+      .number('Say where the needle stands')
+      .min(0, '0 is the cold end')
+      .max(100, '100 is the hot end'),
+    scanC: scanC.nullable(),
+    thermometer: z.object({ celsius: coolantC, instrument: instrumentSchema }).nullable()
+  })
+  .refine((r) => r.scanC !== null || r.thermometer !== null, {
+    message: 'Take the scan value or a thermometer to hold the needle against',
+    path: ['scanC']
+  });
+export type GaugeCompareReadings = z.infer<typeof readings>;
+
+const lawSchema = z.object({ points: z.array(z.tuple([z.number(), z.number()])).min(2) });
+
+/**
+ * Needle (percent) against temperature where the sheet gives no law of its own. Most gauges are damped so that the
+ * whole of normal running is one place: near the middle the needle tells no more than “normal”.
+ */
+const USUAL_LAW: readonly (readonly [number, number])[] = [
+  [0, 45],
+  [45, 75],
+  [55, 108],
+  [100, 130]
+];
+/** A needle is read to this much, % of scale. */
+const READ_TO_PCT = 4;
+/** What the movement itself may be off, °C. */
+const MOVEMENT_C = 4;
+
+/** Needle law of a sheet, or the usual one. */
+export function gaugeLawOf(sheet: SpecSheet | null): {
+  points: readonly (readonly [number, number])[];
+  own: boolean;
+} {
+  const own = lawSchema.safeParse(sheet?.gauge);
+  return own.success
+    ? { points: own.data.points.toSorted((a, b) => a[0] - b[0]), own: true }
+    : { points: USUAL_LAW, own: false };
+}
+
+/** What a needle position stands for on this vehicle’s gauge: a range of °C. Open at an end of the scale. */
+export function needleMeans(needlePct: number, sheet: SpecSheet | null): { lowC: number; highC: number } {
+  const { points } = gaugeLawOf(sheet);
+  const at = (pct: number) => {
+    const i = Math.max(
+      1,
+      points.findIndex(([p]) => p >= pct) === -1 ? points.length - 1 : points.findIndex(([p]) => p >= pct)
+    );
+    const [[p0, c0], [p1, c1]] = [points[i - 1], points[i]];
+    return (
+      c0 +
+      ((Math.min(Math.max(pct, points[0][0]), points[points.length - 1][0]) - p0) / (p1 - p0)) * (c1 - c0)
+    );
+  };
+  return {
+    lowC: needlePct <= points[0][0] + READ_TO_PCT ? -60 : at(needlePct - READ_TO_PCT) - MOVEMENT_C,
+    highC:
+      needlePct >= points[points.length - 1][0] - READ_TO_PCT ? 250 : at(needlePct + READ_TO_PCT) + MOVEMENT_C
+  };
+}
+
+const SENSOR_OFF_C = 6;
+
+/** Needle, scan value and thermometer side by side: who of the three is wrong. */
+export const gaugeCompare = defineCheck<GaugeCompareReadings>({
+  title: 'Gauge against scan',
+  phases: ['R'],
+  minutes: 3,
+  decides: 'Whether the needle or the engine is wrong.',
+  tools: ['Scan tool', 'Thermometer'],
+  cautions: ['indoor-running', 'hot-parts', 'fan-starts'],
+  gate: 'none',
+  speaksTo: ['gauge-fault', 'sensor-branch-restricted', 'ect-reads-cold', 'ect-reads-hot'],
+  readings,
+  judge({ needlePct, scanC: scan, thermometer }, { sheet }) {
+    const { lowC, highC } = needleMeans(needlePct, sheet);
+    const means =
+      lowC <= -60
+        ? `below ${sayC(highC, 0)}`
+        : highC >= 250
+          ? `above ${sayC(lowC, 0)}`
+          : `${sayC(lowC, 0)} to ${sayC(highC, 0)}`;
+    const numbers = [
+      { name: `Needle at ${Math.round(needlePct)} %`, value: means },
+      ...(scan === null ? [] : [{ name: 'Scan value', value: sayC(scan) }]),
+      ...(thermometer === null
+        ? []
+        : [
+            {
+              name: 'Thermometer',
+              value: `${sayC(thermometer.celsius)} ± ${sayDeltaC(thermometer.instrument.uncertaintyC)}`
+            }
+          ])
+    ];
+    const doubts = gaugeLawOf(sheet).own
+      ? []
+      : ['The sheet has no law for this gauge; a usual one was taken'];
+    const truth = thermometer ?? { celsius: scan!, instrument: instrumentOf('scan') };
+    if (scan !== null && thermometer !== null) {
+      const off = agreement(
+        { celsius: scan, uncertaintyC: instrumentOf('scan').uncertaintyC },
+        { celsius: thermometer.celsius, uncertaintyC: thermometer.instrument.uncertaintyC }
+      );
+      if (Math.abs(off.byC) > SENSOR_OFF_C && off.ratio > 1)
+        return outcome(
+          'fail',
+          `The scan value is ${sayDeltaC(Math.abs(off.byC))} ${off.byC > 0 ? 'above' : 'below'} the thermometer: sensor or its place, whatever the needle says`,
+          {
+            numbers,
+            doubts,
+            points:
+              off.byC > 0
+                ? speaksFor('ect-reads-hot')
+                : speaksFor('sensor-branch-restricted', 'ect-reads-cold')
+          }
+        );
+    }
+    const { celsius, instrument } = truth;
+    if (celsius < lowC - instrument.uncertaintyC || celsius > highC + instrument.uncertaintyC)
+      return outcome(
+        'fail',
+        `The needle says ${means}; the engine is at ${sayC(celsius)}: the gauge, its sender or their wire`,
+        {
+          numbers,
+          doubts,
+          points: speaksFor('gauge-fault')
+        }
+      );
+    return outcome('pass', `The needle says ${means}, and the engine is there, at ${sayC(celsius)}`, {
+      numbers,
+      doubts,
+      points: speaksAgainst('gauge-fault')
+    });
+  },
+  facts: (r, at) =>
+    r.thermometer ? [{ kind: 'measured', at, coolantC: r.thermometer.celsius, ambientC: null }] : [],
+  words: (r) =>
+    [
+      `Needle ${Math.round(r.needlePct)} %`,
+      r.scanC === null ? '' : `scan ${sayC(r.scanC)}`,
+      r.thermometer === null ? '' : `thermometer ${sayC(r.thermometer.celsius)}`
+    ]
+      .filter(Boolean)
+      .join(', ')
+});
