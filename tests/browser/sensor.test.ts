@@ -77,3 +77,43 @@ it('unplugged and bridged leads to the wiring where an extreme is missed', async
   await (await button('Write it down')).click();
   await see(driver, By.css('[data-check="ect-circuit"][data-result="fail"]'));
 });
+
+describe('the calculator', () => {
+  const value = async (label: string) =>
+    (
+      await driver.findElement(By.xpath(`//label[normalize-space(.)="${label}"]/following::input[1]`))
+    ).getAttribute('value');
+  it('converts each way, says what a resistor does, and keeps it all in its address', async () => {
+    await go('/sensor?of=family:ntc-2k3-3500');
+    await type('Temperature', '25');
+    await driver.wait(async () => (await value('Resistance')) === '2300', WAIT_MS);
+    expect(await value('Volts')).toBe('2.556');
+    await type('Volts', '0.567');
+    await driver.wait(async () => Math.abs(Number(await value('Temperature')) - 90) < 0.1, WAIT_MS);
+    await type('Volts', '6');
+    expect(await textOf('[role="alert"]')).toContain('between 0 and its reference');
+    await type('Resistor', '1000');
+    await type('Switches at', '101');
+    await driver.wait(async () => (await textOf('[data-switches]')).includes('91.7'), WAIT_MS);
+    expect(await driver.getCurrentUrl()).toContain('across=1000');
+    await driver.navigate().refresh();
+    expect(await textOf('[data-switches]')).toContain('91.7');
+    expect(await faultsByAxe(driver, 'day')).toEqual([]);
+  });
+
+  it('prints its table and nothing that is typed into', async () => {
+    await go('/sensor?of=vehicle:QH-03');
+    await (
+      driver as unknown as { sendDevToolsCommand(c: string, p: object): Promise<void> }
+    ).sendDevToolsCommand('Emulation.setEmulatedMedia', { media: 'print' });
+    const seen = await driver.executeScript<string>('return document.body.innerText');
+    expect(seen).toContain('QH-03 Tarrock Curlew 1.6');
+    expect(seen).toMatch(/mV\/°C/);
+    expect(await driver.executeScript('return document.querySelectorAll("tbody tr").length')).toBe(15);
+    const inputs = await driver.findElements(By.css('main input'));
+    for (const input of inputs) expect(await input.isDisplayed()).toBe(false);
+    await (
+      driver as unknown as { sendDevToolsCommand(c: string, p: object): Promise<void> }
+    ).sendDevToolsCommand('Emulation.setEmulatedMedia', { media: '' });
+  });
+});

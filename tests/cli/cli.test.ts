@@ -138,7 +138,9 @@ describe('bin/pyrethos', () => {
     expect(said.ofOhm[0].celsius).toBeCloseTo(110, 0);
     expect(said.ofVolts[0].meanings[0].celsius).toBeCloseTo(90, 0);
     expect(said.across.switchesAtC).toBeCloseTo(91.7, 0);
-    expect(run('curve', points, '--fit', 'beta').stdout).toMatch(/Curve: R25 (2299|2300)\.\d Ω, β 3500\.\d K/);
+    expect(run('curve', points, '--fit', 'beta').stdout).toMatch(
+      /Curve: R25 (2299|2300)\.\d Ω, β 3500\.\d K/
+    );
     expect(run('curve', '--families').stdout.split('\n').length).toBeGreaterThan(12);
   });
 

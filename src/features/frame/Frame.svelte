@@ -24,7 +24,8 @@
 
   const links = [
     { href: '/', label: 'Day' },
-    { href: '/vehicles', label: 'Vehicles' }
+    { href: '/vehicles', label: 'Vehicles' },
+    { href: '/sensor', label: 'Sensor' }
   ];
   const current = (href: string) =>
     href === '/'

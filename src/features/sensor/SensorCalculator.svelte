@@ -1,0 +1,186 @@
+<script lang="ts">
+  import Printer from '@lucide/svelte/icons/printer';
+  import { untrack } from 'svelte';
+  import { replaceState } from '$app/navigation';
+  import { page } from '$app/state';
+  import { circuitOf } from '$core/checks/ect-ladder';
+  import type { SpecSheet } from '$core/formats/spec-sheet';
+  import { meaningsOf, rangeAt, voltsOf, type SensorCircuit } from '$core/thermistor/circuit';
+  import { resistanceAt, temperatureAt } from '$core/thermistor/curve';
+  import { LIBRARY, libraryCurve } from '$core/thermistor/library';
+  import { switchesAt } from '$core/thermistor/parallel';
+  import { tableRows } from '$core/thermistor/table';
+  import QuantityInput from '$lib/ui/QuantityInput.svelte';
+  import { shown, shownDifference } from '$lib/ui/units';
+  import SensorTable from './SensorTable.svelte';
+  import SensitivityPlot from './SensitivityPlot.svelte';
+
+  interface Props {
+    vehicles: readonly { fleetNo: string; name: string; sheet: SpecSheet }[];
+  }
+  let { vehicles }: Props = $props();
+
+  const asked = untrack(() => page.url.searchParams);
+  const number = (name: string) => (asked.has(name) ? Number(asked.get(name)) : null);
+  let of = $state(untrack(() => asked.get('of') ?? `family:${LIBRARY[3].id}`));
+  let pullUpOhm = $state<number | null>(number('pull'));
+  let acrossOhm = $state<number | null>(number('across'));
+  let onC = $state<number | null>(number('on'));
+
+  const vehicle = $derived(vehicles.find((v) => of === `vehicle:${v.fleetNo}`) ?? null);
+  const family = $derived(libraryCurve(of.replace(/^family:/, '')) ?? LIBRARY[3]);
+  const curve = $derived(vehicle?.sheet.ect?.curve ?? family.curve);
+  const title = $derived(vehicle ? `${vehicle.fleetNo} ${vehicle.name}` : family.title);
+  const tolerancePct = $derived(vehicle?.sheet.ect?.tolerancePct ?? 3);
+  const circuit = $derived<SensorCircuit | null>(
+    vehicle && pullUpOhm === null
+      ? circuitOf(vehicle.sheet)
+      : { referenceV: vehicle?.sheet.ect?.referenceV ?? 5, pullUpOhm: pullUpOhm ?? 2200 }
+  );
+  const stage = $derived(vehicle?.sheet.fan?.stages?.[0]?.onC ?? 101);
+  const switchC = $derived(onC ?? stage);
+  const moved = $derived(acrossOhm === null ? null : switchesAt(curve, switchC, acrossOhm));
+
+  // What was chosen stands in the address, so that it can be sent and come back to.
+  const address = $derived(
+    '?' +
+      Object.entries({ of, pull: pullUpOhm, across: acrossOhm, on: onC })
+        .filter(([, value]) => value !== null)
+        .map(([name, value]) => `${name}=${encodeURIComponent(String(value))}`)
+        .join('&')
+  );
+  let shownAddress = untrack(() => address);
+  $effect(() => {
+    if (address === shownAddress) return;
+    shownAddress = address;
+    replaceState(address, {});
+  });
+
+  // One sensor, told three ways: whichever is typed sets the other two.
+  type Field = 'celsius' | 'ohm' | 'volts';
+  /** Counts up for a field whenever another one sets it: it is drawn anew, and the one that is typed in stays. */
+  const rounds = $state<Record<Field, number>>({ celsius: 0, ohm: 0, volts: 0 });
+  let celsius = $state<number | null>(90);
+  let wrong = $state('');
+  const ohm = $derived(celsius === null ? null : resistanceAt(curve, celsius));
+  const volts = $derived(
+    ohm === null || celsius === null || !circuit
+      ? null
+      : voltsOf(circuit, ohm, rangeAt(circuit, celsius, true))
+  );
+  let two = $state('');
+
+  function from(field: Field, value: number | null) {
+    for (const other of Object.keys(rounds) as Field[]) if (other !== field) rounds[other]++;
+    wrong = two = '';
+    if (value === null) return;
+    if (field === 'celsius') celsius = value;
+    else if (field === 'ohm') {
+      if (value > 0) celsius = temperatureAt(curve, value);
+      else wrong = 'A resistance is above 0 Ω';
+    } else if (circuit) {
+      if (!(value > 0 && value < circuit.referenceV)) {
+        wrong = `A sensor gives between 0 and its reference of ${shown(circuit.referenceV, 'voltage', 1)}`;
+        return;
+      }
+      const means = meaningsOf(circuit, curve, value);
+      celsius = (means.at(-1) ?? { celsius: null }).celsius;
+      if (means.length > 1)
+        two = `Could be either: ${means.map((m) => `${shown(m.celsius, 'temperature')} in the ${m.range} range`).join(', ')}`;
+    }
+  }
+  const rows = $derived(
+    tableRows(
+      { curve, tolerancePct, circuit, acrossOhm },
+      Array.from({ length: 15 }, (_, i) => -20 + 10 * i)
+    )
+  );
+  const key = (field: Field) => `${rounds[field]}|${of}|${pullUpOhm}`;
+</script>
+
+<div class="no-print mb-3 flex flex-wrap items-end gap-4">
+  <h1 class="text-3xl">Sensor calculator</h1>
+  <button class="btn ml-auto" onclick={() => print()}
+    ><Printer size={18} aria-hidden="true" />Print its table</button
+  >
+</div>
+<h1 class="hidden text-2xl print:block">{title}</h1>
+
+<div class="grid items-start gap-4 lg:grid-cols-[360px_minmax(0,1fr)]">
+  <div class="no-print space-y-4">
+    <section class="card space-y-3 p-4" aria-label="The sensor">
+      <label class="block"
+        ><span class="mb-1 block text-sm font-semibold">Curve of</span>
+        <select class="field" bind:value={of}>
+          <optgroup label="Vehicles">
+            {#each vehicles as v (v.fleetNo)}<option value="vehicle:{v.fleetNo}">{v.fleetNo} {v.name}</option
+              >{/each}
+          </optgroup>
+          <optgroup label="Families">
+            {#each LIBRARY as f (f.id)}<option value="family:{f.id}">{f.title}</option>{/each}
+          </optgroup>
+        </select></label
+      >
+      <div class="grid grid-cols-2 gap-3">
+        {#key key('celsius')}<QuantityInput
+            label="Temperature"
+            kind="temperature"
+            value={celsius}
+            onvalue={(v) => from('celsius', v)}
+          />{/key}
+        {#key key('ohm')}<QuantityInput
+            label="Resistance"
+            kind="resistance"
+            value={ohm === null ? null : Number(ohm.toPrecision(4))}
+            onvalue={(v) => from('ohm', v)}
+          />{/key}
+        {#key key('volts')}<QuantityInput
+            label="Volts"
+            kind="voltage"
+            value={volts === null ? null : Number(volts.toPrecision(4))}
+            onvalue={(v) => from('volts', v)}
+            hint={circuit ? `of ${shown(circuit.referenceV, 'voltage', 1)}` : 'needs a pull-up'}
+          />{/key}
+        <QuantityInput
+          label="Pull-up"
+          kind="resistance"
+          bind:value={pullUpOhm}
+          hint={circuit && pullUpOhm === null ? `${shown(circuit.pullUpOhm, 'resistance')} taken` : ''}
+        />
+      </div>
+      {#if wrong}<p class="text-off text-sm font-semibold" role="alert">{wrong}</p>{/if}
+      {#if two}<p class="text-sm font-semibold" aria-live="polite">{two}</p>{/if}
+    </section>
+    <section class="card space-y-3 p-4" aria-label="A resistor across it">
+      <h2>A resistor across it</h2>
+      <div class="grid grid-cols-2 gap-3">
+        <QuantityInput label="Resistor" kind="resistance" bind:value={acrossOhm} hint="e.g. 1000" />
+        <QuantityInput
+          label="Switches at"
+          kind="temperature"
+          bind:value={onC}
+          hint={onC === null ? `${shown(stage, 'temperature', 0)} taken` : ''}
+        />
+      </div>
+      {#if acrossOhm !== null}
+        <p class="text-lg" data-switches>
+          {#if moved === null}
+            The control unit would take it for above {shown(switchC, 'temperature', 0)} at any temperature.
+          {:else}
+            What should switch at {shown(switchC, 'temperature', 0)} does so at
+            <strong>{shown(moved, 'temperature')}</strong>; cold, at 0 °C, it reads
+            {shownDifference(rows[2].hotByC!, 0)} hot.
+          {/if}
+        </p>
+        <p class="text-off text-sm font-semibold">
+          It lies to the control unit everywhere: mixture, timing, gauge and warnings follow it. Use it to
+          understand what someone has done, not as a repair.
+        </p>
+      {/if}
+    </section>
+  </div>
+  <div class="space-y-4">
+    <SensorTable {rows} {tolerancePct} />
+    <SensitivityPlot {curve} {circuit} />
+  </div>
+</div>
