@@ -106,7 +106,39 @@ const VIEWS: Record<string, () => Promise<void>> = {
     await sheetOf('QH-09', 'cold-agreement');
     await sheetOf('QH-22', 'level-and-look');
     await sheetOf('QH-05', 'clutch-cold-turn');
-    await sheetOf('QH-26', 'soak');
+  },
+  // A ladder as it is typed: a contact in series. It is not written down.
+  ladder: async () => {
+    await openJob('QH-09', '?check=ect-ladder');
+    const [understood] = await driver.findElements(By.xpath('//button[normalize-space(.)="Understood"]'));
+    await understood?.click();
+    await driver.wait(
+      () => driver.executeScript('return document.querySelector("form.card")?.inert === false'),
+      10_000
+    );
+    const first = By.xpath('//label[normalize-space(.)="True temperature"]/following::input[1]');
+    const points = [
+      [15, 3463],
+      [40, 1424],
+      [62, 740],
+      [78, 493],
+      [90, 391]
+    ];
+    for (const [i, [celsius, ohm]] of points.entries()) {
+      await driver.findElement(first).sendKeys(String(celsius), Key.TAB);
+      await driver.switchTo().activeElement().sendKeys(String(ohm), Key.ENTER);
+      await driver.wait(
+        async () => (await driver.findElements(By.css('form tbody tr'))).length === i + 1,
+        10_000
+      );
+    }
+    await driver.executeScript('scrollTo(0, 0); document.activeElement.blur()');
+    await shoot('check-ect-ladder');
+    await driver.executeScript('localStorage.clear()');
+  },
+  sensor: async () => {
+    await go('/sensor?of=vehicle:QH-03&across=1000');
+    await shoot('sensor');
   },
   compare: async () => {
     await go('/');
