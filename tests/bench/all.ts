@@ -17,6 +17,7 @@ import { testDatabase } from '../../src/lib/server/test-database';
 import { openBrowser, painted } from '../browser/browser';
 import { testServer } from '../browser/server';
 import { blindness, confusion, healthyAlarms, pairs, table } from './confusion';
+import { ladderBench } from './ladder';
 import { bandBench, liveBench } from './live';
 import { line, median, medianAsync, ms } from './measure';
 
@@ -191,6 +192,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   page: pageBench,
   live: liveBench,
   band: bandBench,
+  ladder: ladderBench,
   confusion: confusionBench
 };
 const chosen = process.argv.slice(2);
