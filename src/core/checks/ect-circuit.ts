@@ -1,4 +1,7 @@
 import { z } from 'zod';
+import { nextProbe, rankElements } from '../circuit/rank';
+import { SENSOR_CIRCUIT_FAULTS, sensorProbes } from '../circuit/sensor-circuit';
+import type { SpecSheet } from '../formats/spec-sheet';
 import { say, sayC } from '../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
 import { scanC } from './temperature';
@@ -10,10 +13,16 @@ const readings = z
     bridgedC: scanC.nullable(),
     /** Across the open plug, key on. */
     openV: z.number().min(0, 'Volts are 0 or more').max(48, 'A sensor supply is a few volts').nullable(),
-    /** From the plug's ground pin to battery minus, key on. */
+    /** From the signal pin of the open plug to battery minus, key on. */
+    signalV: z
+      .number()
+      .min(0, 'Volts are 0 or more')
+      .max(48, 'More than 48 V is on no vehicle’s sensor')
+      .nullable(),
+    /** From the plug's ground pin to battery minus, its pins bridged, key on. */
     groundV: z.number().min(-2).max(16, 'A ground carries millivolts; 16 V is the battery').nullable()
   })
-  .refine((r) => r.unpluggedC !== null || r.bridgedC !== null || r.openV !== null, {
+  .refine((r) => r.unpluggedC !== null || r.bridgedC !== null || r.openV !== null || r.signalV !== null, {
     message: 'Take the plug off and read, bridge its pins and read, or measure the open plug',
     path: ['unpluggedC']
   });
@@ -34,6 +43,17 @@ const SENSOR = [
   'ect-short-circuit',
   'ect-wrong-part'
 ] as const;
+
+/** An element fault less likely than this is not told. */
+const WORTH_TELLING = 0.05;
+
+/** Which element of the circuit fits what was measured, and what to measure next to tell the leaders apart. */
+export function elementsOf(r: EctCircuitReadings, sheet: SpecSheet | null) {
+  const probes = sensorProbes(sheet);
+  const taken = Object.entries(r).flatMap(([key, value]) => (value === null ? [] : [{ key, value }]));
+  const ranked = rankElements(SENSOR_CIRCUIT_FAULTS, probes, taken);
+  return { ranked, next: nextProbe(ranked, probes, taken) };
+}
 
 /** Both extremes of the sensor circuit: reached, so wiring and control unit are sound; not reached, so they are not. */
 export const ectCircuit = defineCheck<EctCircuitReadings>({
@@ -68,6 +88,7 @@ export const ectCircuit = defineCheck<EctCircuitReadings>({
               ...(referenceV === null ? {} : { limit: `${say(referenceV, 'voltage')} ± 6 %` })
             }
           ]),
+      ...(r.signalV === null ? [] : [{ name: 'Signal pin', value: say(r.signalV, 'voltage') }]),
       ...(r.groundV === null
         ? []
         : [{ name: 'Ground drop', value: say(r.groundV, 'voltage'), limit: say(GROUND_LIMIT_V, 'voltage') }])
@@ -83,9 +104,14 @@ export const ectCircuit = defineCheck<EctCircuitReadings>({
       wrong.push(`the open plug has ${say(r.openV, 'voltage')} and not its reference`);
     if (r.groundV !== null && Math.abs(r.groundV) > GROUND_LIMIT_V)
       wrong.push('the ground lies above battery minus');
+    const { ranked, next } = elementsOf(r, sheet);
+    const told = ranked
+      .filter((e) => e.probability >= WORTH_TELLING)
+      .map((e) => ({ name: e.title, value: `${Math.min(99, Math.round(100 * e.probability))} %` }));
+    const goOn = next ? `. Measure next: ${next.title}` : '';
     if (wrong.length > 0)
-      return outcome('fail', `Wiring or control unit: ${wrong.join('; ')}`, {
-        numbers,
+      return outcome('fail', `Wiring or control unit: ${wrong.join('; ')}${goOn}`, {
+        numbers: [...numbers, ...told],
         points: [...speaksFor('ect-wiring'), ...speaksAgainst('ect-wrong-part')]
       });
     if (r.unpluggedC !== null && r.bridgedC !== null)
@@ -100,7 +126,7 @@ export const ectCircuit = defineCheck<EctCircuitReadings>({
     return outcome(
       'unclear',
       `${r.unpluggedC === null ? 'Unplugged' : 'Bridged'} has not been read: one extreme alone clears one wire`,
-      { numbers }
+      { numbers: [...numbers, ...told] }
     );
   },
   words: (r) =>
@@ -108,6 +134,7 @@ export const ectCircuit = defineCheck<EctCircuitReadings>({
       r.unpluggedC === null ? '' : `unplugged ${sayC(r.unpluggedC)}`,
       r.bridgedC === null ? '' : `bridged ${sayC(r.bridgedC)}`,
       r.openV === null ? '' : `open plug ${say(r.openV, 'voltage')}`,
+      r.signalV === null ? '' : `signal pin ${say(r.signalV, 'voltage')}`,
       r.groundV === null ? '' : `ground ${say(r.groundV, 'voltage')}`
     ]
       .filter(Boolean)

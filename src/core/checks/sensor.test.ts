@@ -110,7 +110,7 @@ describe('ECT circuit', () => {
     bridgedC: number | null,
     openV: number | null = null,
     groundV: number | null = null
-  ) => judge('ect-circuit', { unpluggedC, bridgedC, openV, groundV }, cold);
+  ) => judge('ect-circuit', { unpluggedC, bridgedC, openV, signalV: null, groundV }, cold);
   it.each([
     [-40, 140, null, null, 'pass', []],
     [12, 140, null, null, 'fail', ['ect-wiring']],
@@ -121,6 +121,24 @@ describe('ECT circuit', () => {
   ] as const)('unplugged %s, bridged %s, plug %s V, ground %s V: %s', (u, b, v, g, result, blamed) => {
     const o = circuit(u, b, v, g);
     expect([o.result, faults(o, 'for')]).toEqual([result, [...blamed]]);
+  });
+  it('ranks the elements that explain what was measured, and asks for what tells the leaders apart', () => {
+    const read = (more: object) =>
+      judge(
+        'ect-circuit',
+        { unpluggedC: -40, bridgedC: -40, openV: null, signalV: null, groundV: null, ...more },
+        cold
+      );
+    const o = read({});
+    expect(o.says).toContain('Measure next: the volts');
+    expect(o.numbers.map((n) => n.name)).toEqual(
+      expect.arrayContaining(['Signal wire open', 'Ground wire open'])
+    );
+    // A resistance that lets it read neither extreme is no less found for its size.
+    const resists = read({ bridgedC: 64, groundV: 1.05 });
+    expect(resists.numbers.find((n) => n.name === 'Resistance in the ground wire')!.value).toMatch(/^9\d %$/);
+    const settled = read({ signalV: 5.0 });
+    expect(settled.numbers.find((n) => n.name === 'Ground wire open')!.value).toMatch(/^(7|8|9)\d %$/);
   });
   it('says what is wrong where both extremes miss', () => {
     const { says } = circuit(30, 70);

@@ -27,7 +27,11 @@ export interface RankedElement<Id extends string> {
 }
 
 /** One measurement can rule a fault out, but not beyond all doubt: a tip that slipped is worth this many deviations. */
-const FURTHEST = 5;
+const FURTHEST = 4;
+
+/** Half of what lies between a size and its neighbours: a size in between is as good an explanation. */
+const between = (shown: readonly number[], k: number): number =>
+  Math.abs(shown[Math.min(shown.length - 1, k + 1)] - shown[Math.max(0, k - 1)]) / 4;
 
 /** Element faults by how well they explain what was measured; sizes of a fault are averaged. */
 export function rankElements<Id extends string>(
@@ -36,15 +40,16 @@ export function rankElements<Id extends string>(
   taken: readonly Taken[]
 ): RankedElement<Id>[] {
   const weights = faults.map(({ id, prior }) => {
-    const sizes = probes[0]?.shows(id).length ?? 1;
+    const read = taken.flatMap(({ key, value }) => {
+      const probe = probes.find((p) => p.key === key);
+      return probe ? [{ value, sd: probe.sd, shown: probe.shows(id) }] : [];
+    });
+    const sizes = read[0]?.shown.length ?? 1;
     let sum = 0;
     for (let k = 0; k < sizes; k++) {
       let log = 0;
-      for (const { key, value } of taken) {
-        const probe = probes.find((p) => p.key === key);
-        if (!probe) continue;
-        const shown = probe.shows(id);
-        const z = (value - shown[k]) / probe.sd(shown[k]);
+      for (const { value, sd, shown } of read) {
+        const z = (value - shown[k]) / Math.hypot(sd(shown[k]), between(shown, k));
         log -= 0.5 * Math.min(FURTHEST ** 2, z * z);
       }
       sum += Math.exp(log) / sizes;

@@ -5,27 +5,34 @@ import type { ElementFault, Probe } from './rank';
 
 /** Elements of a sensor’s circuit between its plug and the control unit, and how each fails. */
 export const SENSOR_CIRCUIT_FAULTS = [
-  { id: 'sound', title: 'nothing between plug and control unit', prior: 0.4 },
-  { id: 'signal-open', title: 'signal wire open', prior: 0.1 },
-  { id: 'signal-resists', title: 'resistance in the signal wire', prior: 0.12 },
-  { id: 'ground-open', title: 'ground wire open', prior: 0.08 },
-  { id: 'ground-resists', title: 'resistance in the ground wire', prior: 0.12 },
-  { id: 'signal-grounded', title: 'signal wire to ground', prior: 0.08 },
-  { id: 'signal-on-battery', title: 'signal wire on battery plus', prior: 0.03 },
-  { id: 'reference-low', title: 'supply of the control unit low or missing', prior: 0.07 }
+  { id: 'sound', title: 'Loom and control unit sound', prior: 0.4 },
+  { id: 'signal-open', title: 'Signal wire open', prior: 0.1 },
+  { id: 'signal-resists', title: 'Resistance in the signal wire', prior: 0.12 },
+  { id: 'ground-open', title: 'Ground wire open', prior: 0.08 },
+  { id: 'ground-resists', title: 'Resistance in the ground wire', prior: 0.12 },
+  { id: 'signal-grounded', title: 'Signal wire to ground', prior: 0.08 },
+  { id: 'signal-on-battery', title: 'Signal wire on battery plus', prior: 0.03 },
+  { id: 'reference-low', title: 'Supply of the control unit low or missing', prior: 0.07 }
 ] as const satisfies readonly ElementFault<string>[];
 export type SensorCircuitFault = (typeof SENSOR_CIRCUIT_FAULTS)[number]['id'];
 
-/** Sizes each fault is tried at, Ω or share of the reference; one list of a length for all. */
-const SIZES: Readonly<Record<SensorCircuitFault, readonly [number, number, number]>> = {
-  sound: [1, 1, 1],
-  'signal-open': [OPEN_OHM, OPEN_OHM, OPEN_OHM],
-  'signal-resists': [80, 400, 2000],
-  'ground-open': [OPEN_OHM, OPEN_OHM, OPEN_OHM],
-  'ground-resists': [80, 400, 2000],
-  'signal-grounded': [1, 500, 5000],
-  'signal-on-battery': [1, 500, 5000],
-  'reference-low': [0.02, 0.5, 0.8]
+const TRIED = 24;
+/** Even steps of the logarithm from one size to another. */
+const steps = (from: number, to: number): readonly number[] =>
+  Array.from({ length: TRIED }, (_, i) => from * (to / from) ** (i / (TRIED - 1)));
+const RESISTS = steps(30, 20_000);
+const LEAKS = steps(1, 20_000);
+
+/** Sizes each fault is tried at, Ω or share of the reference: as fine as the readings tell them apart. */
+const SIZES: Readonly<Record<SensorCircuitFault, readonly number[]>> = {
+  sound: steps(1, 1),
+  'signal-open': steps(OPEN_OHM, OPEN_OHM),
+  'signal-resists': RESISTS,
+  'ground-open': steps(OPEN_OHM, OPEN_OHM),
+  'ground-resists': RESISTS,
+  'signal-grounded': LEAKS,
+  'signal-on-battery': LEAKS,
+  'reference-low': steps(0.02, 0.9)
 };
 
 export type PlugState = 'unplugged' | 'bridged';

@@ -36,7 +36,7 @@
       cx="305"
       cy="75"
       r="8"
-      fill={given(readings.openV) ? 'var(--act)' : 'var(--card)'}
+      fill={given(readings.openV) || given(readings.signalV) ? 'var(--act)' : 'var(--card)'}
       stroke="var(--ink)"
       stroke-width="2"
     />
@@ -59,7 +59,7 @@
     Many fans start when the sensor reads open.
   </p>
 </div>
-<div class="grid gap-3 sm:grid-cols-2 xl:grid-cols-4">
+<div class="grid gap-3 sm:grid-cols-2 xl:grid-cols-5">
   <QuantityInput
     label="Reads unplugged"
     kind="temperature"
@@ -82,10 +82,17 @@
     problem={problems.openV}
   />
   <QuantityInput
+    label="Signal pin"
+    kind="voltage"
+    bind:value={readings.signalV}
+    hint="plug off, to battery −"
+    problem={problems.signalV}
+  />
+  <QuantityInput
     label="Ground drop"
     kind="voltage"
     bind:value={readings.groundV}
-    hint="ground pin to battery −"
+    hint="bridged, to battery −"
     problem={problems.groundV}
   />
 </div>

@@ -60,6 +60,7 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
     unpluggedC: null,
     bridgedC: null,
     openV: null,
+    signalV: null,
     groundV: null
   })),
   'ect-substitute': sheet(EctSubstituteSheet, () => ({
