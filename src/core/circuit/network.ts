@@ -1,4 +1,4 @@
-import { solve } from '../thermistor/fit';
+import { solve } from '../linear';
 
 /** A direct-current network: resistors between named nodes, and sources behind a resistance. `0` is battery minus. */
 export interface Network {

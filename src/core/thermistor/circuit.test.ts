@@ -13,6 +13,8 @@ const switched: SensorCircuit = {
   warm: { pullUpOhm: 1000, toWarmC: 50, toColdC: 42 }
 };
 
+const curves = LIBRARY.map((l) => l.curve);
+
 describe('the divider', () => {
   it.each([
     [-20, 4.469, -25.9],
@@ -32,7 +34,7 @@ describe('the divider', () => {
   it('goes there and back for every curve and circuit, in either range', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom(...LIBRARY.map((l) => l.curve)),
+        fc.constantFrom(...curves),
         fc.constantFrom(single, switched),
         fc.double({ min: -30, max: 125, noNaN: true }),
         fc.boolean(),
