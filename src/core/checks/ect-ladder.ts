@@ -8,7 +8,7 @@ import { LIBRARY, matches } from '../thermistor/library';
 import { sayC, sayDeltaC } from '../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome, type Point } from './check';
 import { instrumentSchema } from './instruments';
-import { coolantC } from './temperature';
+import { coolantC, refuseHotter } from './temperature';
 
 /** Three figures are as many as a fit knows. */
 const threeFigures = (x: number, unit: string) => `${Number(x.toPrecision(3))}\u00a0${unit}`;
@@ -123,7 +123,10 @@ export const ectLadder = defineCheck<EctLadderReadings>({
   readings,
   refuse(r, sheet) {
     const circuit = circuitOf(sheet);
-    return r.points.flatMap((p, i) =>
+    const tooHot = r.points
+      .map((p, i) => refuseHotter(`points.${i}.celsius`, p.celsius, sheet))
+      .filter((p) => p !== undefined);
+    const tooHigh = r.points.flatMap((p, i) =>
       circuit && p.volts !== null && p.volts > circuit.referenceV * 1.02
         ? [
             {
@@ -133,6 +136,7 @@ export const ectLadder = defineCheck<EctLadderReadings>({
           ]
         : []
     );
+    return [...tooHot, ...tooHigh];
   },
   facts: (r, at) => [
     { kind: 'measured', at, coolantC: r.points[r.points.length - 1].celsius, ambientC: null }

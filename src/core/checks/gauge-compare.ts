@@ -4,7 +4,7 @@ import { sayC, sayDeltaC } from '../units/say';
 import { agreement } from './agreement';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
 import { instrumentOf, instrumentSchema } from './instruments';
-import { coolantC, scanC } from './temperature';
+import { coolantC, refuseHotter, scanC } from './temperature';
 
 const readings = z
   .object({
@@ -22,7 +22,10 @@ const readings = z
   });
 export type GaugeCompareReadings = z.infer<typeof readings>;
 
-const lawSchema = z.object({ points: z.array(z.tuple([z.number(), z.number()])).min(2) });
+const lawSchema = z
+  .object({ points: z.array(z.tuple([z.number(), z.number()])).min(2) })
+  // Two temperatures at one place of the needle are no law.
+  .refine(({ points }) => new Set(points.map(([pct]) => pct)).size === points.length);
 
 /**
  * Needle (percent) against temperature where the sheet gives no law of its own. Most gauges are damped so that the
@@ -84,6 +87,10 @@ export const gaugeCompare = defineCheck<GaugeCompareReadings>({
   gate: 'none',
   speaksTo: ['gauge-fault', 'sensor-branch-restricted', 'ect-reads-cold', 'ect-reads-hot'],
   readings,
+  refuse: (r, sheet) =>
+    [refuseHotter('thermometer.celsius', r.thermometer?.celsius ?? null, sheet)].filter(
+      (p) => p !== undefined
+    ),
   judge({ needlePct, scanC: scan, thermometer }, { sheet }) {
     const { lowC, highC } = needleMeans(needlePct, sheet);
     const means =

@@ -32,20 +32,28 @@
   );
 
   /** The row that was typed joins the ladder, and the next one begins. */
-  async function add() {
+  async function add(goOn = true) {
     if (celsius === null || measured === null) return;
     const taken = by === 'volts' ? { ohm: null, volts: measured } : { ohm: measured, volts: null };
     readings.points = [...readings.points, { celsius, instrument, ...taken }];
     celsius = measured = null;
     round++;
     await tick();
-    entry.querySelector('input')?.focus();
+    if (goOn) entry.querySelector('input')?.focus();
   }
 
+  /** Heard on the way down: the form writes the sheet as the event comes up. */
   function onkeydown(event: KeyboardEvent) {
-    if (event.key !== 'Enter' || event.ctrlKey || !(event.target instanceof HTMLInputElement)) return;
+    if (event.key !== 'Enter' || !(event.target instanceof HTMLInputElement)) return;
+    // With Ctrl the sheet is written: the row that stands here goes with it.
+    if (event.ctrlKey) return void add(false);
     event.preventDefault();
     void add();
+  }
+
+  /** A row that is complete is not left behind when the hand goes on to write the sheet. */
+  function onfocusout({ relatedTarget }: FocusEvent) {
+    if (relatedTarget instanceof Node && !entry.contains(relatedTarget)) void add(false);
   }
 
   function choose(next: Instrument) {
@@ -59,7 +67,7 @@
 <div class="grid items-start gap-x-5 gap-y-4 xl:grid-cols-[300px_minmax(0,1fr)]">
   <div class="space-y-3">
     <!-- svelte-ignore a11y_no_static_element_interactions -->
-    <div bind:this={entry} {onkeydown} class="space-y-1">
+    <div bind:this={entry} onkeydowncapture={onkeydown} {onfocusout} class="space-y-1">
       <Choose
         label="Measured in"
         choices={[
@@ -102,7 +110,7 @@
         type="button"
         class="btn min-h-11 w-full"
         disabled={celsius === null || measured === null}
-        onclick={add}>Add the point <kbd class="reading text-ink-2 text-sm">Enter</kbd></button
+        onclick={() => add()}>Add the point <kbd class="reading text-ink-2 text-sm">Enter</kbd></button
       >
       <div class="flex flex-wrap gap-x-4">
         <BenchRead

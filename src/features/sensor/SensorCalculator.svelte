@@ -21,10 +21,19 @@
   let { vehicles }: Props = $props();
 
   const asked = untrack(() => page.url.searchParams);
-  const number = (name: string) => (asked.has(name) ? Number(asked.get(name)) : null);
+  /** A number of the address, or nothing where someone wrote something else there. */
+  const number = (name: string) => {
+    const value = Number(asked.get(name) ?? NaN);
+    return Number.isFinite(value) ? value : null;
+  };
   let of = $state(untrack(() => asked.get('of') ?? `family:${LIBRARY[3].id}`));
-  let pullUpOhm = $state<number | null>(number('pull'));
-  let acrossOhm = $state<number | null>(number('across'));
+  let pullUp = $state<number | null>(number('pull'));
+  let resistor = $state<number | null>(number('across'));
+  const positive = (ohm: number | null) => (ohm !== null && ohm > 0 ? ohm : null);
+  const pullUpOhm = $derived(positive(pullUp));
+  const acrossOhm = $derived(positive(resistor));
+  const problemOf = (ohm: number | null) =>
+    ohm !== null && ohm <= 0 ? 'A resistance is above 0 Ω' : undefined;
   let onC = $state<number | null>(number('on'));
 
   const vehicle = $derived(vehicles.find((v) => of === `vehicle:${v.fleetNo}`) ?? null);
@@ -144,7 +153,8 @@
         <QuantityInput
           label="Pull-up"
           kind="resistance"
-          bind:value={pullUpOhm}
+          bind:value={pullUp}
+          problem={problemOf(pullUp)}
           hint={circuit && pullUpOhm === null ? `${shown(circuit.pullUpOhm, 'resistance')} taken` : ''}
         />
       </div>
@@ -154,7 +164,13 @@
     <section class="card space-y-3 p-4" aria-label="A resistor across it">
       <h2>A resistor across it</h2>
       <div class="grid grid-cols-2 gap-3">
-        <QuantityInput label="Resistor" kind="resistance" bind:value={acrossOhm} hint="e.g. 1000" />
+        <QuantityInput
+          label="Resistor"
+          kind="resistance"
+          bind:value={resistor}
+          problem={problemOf(resistor)}
+          hint="e.g. 1000"
+        />
         <QuantityInput
           label="Switches at"
           kind="temperature"
