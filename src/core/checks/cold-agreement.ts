@@ -4,6 +4,7 @@ import { sayC, sayDeltaC } from '../units/say';
 import { agreement, weightedMean, type Agreement, type Taken } from './agreement';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type CheckContext, type Point } from './check';
 import { instrumentSchema } from './instruments';
+import { SENSOR_FAULTS } from './sensor-faults';
 import { airC, coolantC, refuseHotter, scanC, unusualAir } from './temperature';
 
 const reading = <T extends z.ZodType<number>>(celsius: T) =>
@@ -84,14 +85,7 @@ export const coldAgreement = defineCheck<ColdAgreementReadings>({
   tools: ['Scan tool', 'Thermometer'],
   cautions: ['fan-starts'],
   gate: 'none',
-  speaksTo: [
-    'ect-reads-hot',
-    'ect-reads-cold',
-    'ect-open-circuit',
-    'ect-short-circuit',
-    'ect-wrong-part',
-    'ect-wiring'
-  ],
+  speaksTo: [...SENSOR_FAULTS, 'ect-wiring'],
   always: true,
   needsSoak: true,
   readings,

@@ -4,6 +4,7 @@ import { SENSOR_CIRCUIT_FAULTS, sensorProbes } from '../circuit/sensor-circuit';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { say, sayC } from '../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
+import { SENSOR_FAULTS } from './sensor-faults';
 import { scanC } from './temperature';
 
 const readings = z
@@ -36,14 +37,6 @@ const SHORT_ABOVE_C = 125;
 const REFERENCE_OFF = 0.06;
 const GROUND_LIMIT_V = 0.05;
 
-const SENSOR = [
-  'ect-reads-hot',
-  'ect-reads-cold',
-  'ect-open-circuit',
-  'ect-short-circuit',
-  'ect-wrong-part'
-] as const;
-
 /** An element fault less likely than this is not told. */
 const WORTH_TELLING = 0.05;
 
@@ -64,7 +57,7 @@ export const ectCircuit = defineCheck<EctCircuitReadings>({
   tools: ['Meter', 'Scan tool'],
   cautions: ['fan-starts'],
   gate: 'none',
-  speaksTo: [...SENSOR, 'ect-wiring'],
+  speaksTo: [...SENSOR_FAULTS, 'ect-wiring'],
   readings,
   judge(r, { sheet }) {
     const openC = sheet?.ect?.openReadsC ?? null;

@@ -4,6 +4,7 @@ import { agreement } from './agreement';
 import { AGREE_WITHIN_C, standingOf } from './cold-agreement';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
 import { instrumentOf, instrumentSchema } from './instruments';
+import { SENSOR_FAULTS } from './sensor-faults';
 import { airC, scanC } from './temperature';
 
 const readings = z.object({
@@ -29,14 +30,7 @@ export const ectSubstitute = defineCheck<EctSubstituteReadings>({
   tools: ['Known good sensor', 'Scan tool'],
   cautions: ['fan-starts'],
   gate: 'none',
-  speaksTo: [
-    'ect-reads-hot',
-    'ect-reads-cold',
-    'ect-open-circuit',
-    'ect-short-circuit',
-    'ect-wrong-part',
-    'ect-wiring'
-  ],
+  speaksTo: [...SENSOR_FAULTS, 'ect-wiring'],
   readings,
   judge({ substituteC, air, oldOffC }) {
     const scan = { celsius: substituteC, uncertaintyC: instrumentOf('scan').uncertaintyC };
@@ -60,16 +54,7 @@ export const ectSubstitute = defineCheck<EctSubstituteReadings>({
             })
           : outcome('fail', 'A known good sensor reads right in its place: the old sensor is at fault', {
               numbers,
-              points: [
-                ...speaksFor(
-                  'ect-reads-hot',
-                  'ect-reads-cold',
-                  'ect-open-circuit',
-                  'ect-short-circuit',
-                  'ect-wrong-part'
-                ),
-                ...speaksAgainst('ect-wiring')
-              ]
+              points: [...speaksFor(...SENSOR_FAULTS), ...speaksAgainst('ect-wiring')]
             });
       case 'apart': {
         const same = oldOffC !== null && Math.abs(oldOffC - off.byC) <= 2 * AGREE_WITHIN_C;

@@ -257,7 +257,7 @@ describe('the expected band', () => {
     expect(narrow.knownGood).toBe(3);
   });
 
-  it('learns as normal beliefs do: two equal readings of one spread weigh like the prior of their mean', () => {
+  it('learns as normal beliefs do: by the weights of prior and reading', () => {
     // Prior N(0, 1.3²), one reading of 3 with sd 1.2: mean 3·1.69/(1.69+1.44), sd 1.3·√(1.44/3.13).
     const { openC, fanC } = afterRuns(priorsFor(plant), [{ heatScale: 1, openC: 3, fanC: null }]);
     expect(openC.mean).toBeCloseTo(1.6198, 3);

@@ -230,7 +230,7 @@ describe('features', () => {
 
 it('draws the band of a run from the same conditions: the proof run lies in it', () => {
   const log = demo('qh-03-proof');
-  const band = bandFor(log, curlew)!;
+  const band = bandFor(log, curlew);
   const outside = band.t.filter(
     (t, i) => log.channels.ect_c![t] < band.low[i] - 1 || log.channels.ect_c![t] > band.high[i] + 1
   );

@@ -59,18 +59,19 @@ describe('a switched pull-up', () => {
   it('jumps up in volts while the temperature reads on', () => {
     const ohm = resistanceAt(reference, 50);
     expect(pullUpIn(switched, 'warm')).toBeCloseTo(909.1, 1);
-    expect(voltsOf(switched, ohm, 'warm')).toBeGreaterThan(4 * voltsOf(switched, ohm, 'cold') * 0.5);
+    // 928 Ω at 50 °C: 5·928/10928 before, 5·928/1837 after.
+    expect(voltsOf(switched, ohm, 'cold')).toBeCloseTo(0.424, 2);
+    expect(voltsOf(switched, ohm, 'warm')).toBeCloseTo(2.525, 2);
     expect([rangeAt(switched, 46, true), rangeAt(switched, 46, false)]).toEqual(['cold', 'warm']);
   });
 
   it('gives both temperatures of a voltage that could be either, and one where only one can be', () => {
-    const cold = voltsOf(switched, resistanceAt(reference, 20), 'cold');
     const both = meaningsOf(switched, reference, voltsOf(switched, resistanceAt(reference, 60), 'warm'));
     expect(both.map((m) => m.range)).toEqual(['cold', 'warm']);
     expect(both[1].celsius).toBeCloseTo(60, 6);
     expect(both[0].celsius).toBeLessThan(50);
-    // 20 °C in the cold range would be far below 42 °C in the warm one: only one is left.
-    const meant = meaningsOf(switched, reference, Math.max(cold, 4.4));
+    // 4.4 V would be some 75 °C too cold for the warm range: only the cold one is left.
+    const meant = meaningsOf(switched, reference, 4.4);
     expect(meant).toHaveLength(1);
   });
 });

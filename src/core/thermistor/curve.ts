@@ -63,18 +63,6 @@ function segment(
   return [points[i - 1], points[i]] as const;
 }
 
-/** Divider voltage: sensor to ground, `pullUpOhm` to the reference. V = Vref·R/(R + Rpull). */
-export const voltageAt = (curve: Curve, celsius: number, pullUpOhm: number, referenceV: number): number => {
-  const ohm = resistanceAt(curve, celsius);
-  return (referenceV * ohm) / (ohm + pullUpOhm);
-};
-
-/** Slope of the divider in mV/°C at a temperature: central difference over 0.02 °C. Negative for an NTC. */
-export const sensitivityAt = (curve: Curve, celsius: number, pullUpOhm: number, referenceV: number): number =>
-  (voltageAt(curve, celsius + 0.01, pullUpOhm, referenceV) -
-    voltageAt(curve, celsius - 0.01, pullUpOhm, referenceV)) /
-  2e-5;
-
 /** What a control unit reads at `celsius` with `ohm` of contact resistance in series: low, and worst when hot. */
 export const readsWithSeries = (curve: Curve, celsius: number, ohm: number): number =>
   temperatureAt(curve, resistanceAt(curve, celsius) + ohm);

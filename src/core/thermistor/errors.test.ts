@@ -22,7 +22,7 @@ describe('a clean ladder', () => {
     ['110 Ω in series', 'series', (c) => healthy(c) + 110, 110],
     ['3 kΩ across', 'parallel', (c) => across(healthy(c), 3000), 3000],
     ['a shift of 9 °C', 'shift', (c) => healthy(c - 9), -9],
-    ['twice the resistance', 'factor', (c) => 1.5 * healthy(c), 1.5]
+    ['one and a half times the resistance', 'factor', (c) => 1.5 * healthy(c), 1.5]
   ])('tells %s', (_, id, ohm, size) => {
     const read = readLadder(ladder(SIX, ohm), setting);
     // A shift and a factor look nearly alike over an engine's range; the others do not.

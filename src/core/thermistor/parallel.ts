@@ -1,13 +1,4 @@
-import { resistanceAt, temperatureAt, type Curve } from './curve';
-
-/** What a resistor across a sensor does to a switching temperature. */
-export interface Switched {
-  readonly wantedC: number;
-  /** Where it really switches with the resistor across the sensor. */
-  readonly trueC: number;
-}
-
-const across = (a: number, b: number) => (a * b) / (a + b);
+import { readsWithParallel, resistanceAt, temperatureAt, type Curve } from './curve';
 
 /**
  * The true temperature at which a control unit that switches at `onC` does so with `ohm` across the sensor: it
@@ -32,4 +23,4 @@ export function resistorFor(curve: Curve, onC: number, wantedC: number): number 
 
 /** How much too hot a control unit reads at a true temperature with `ohm` across the sensor, °C. */
 export const readsHotBy = (curve: Curve, celsius: number, ohm: number): number =>
-  temperatureAt(curve, across(resistanceAt(curve, celsius), ohm)) - celsius;
+  readsWithParallel(curve, celsius, ohm) - celsius;

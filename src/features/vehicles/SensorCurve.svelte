@@ -1,6 +1,7 @@
 <script lang="ts">
   import { inUnit, unitOf } from '$lib/ui/units';
-  import { resistanceAt, sensitivityAt, voltageAt, type Curve } from '$core/thermistor/curve';
+  import { resistanceAt, type Curve } from '$core/thermistor/curve';
+  import { tableRows } from '$core/thermistor/table';
   import { formatQuantity } from '$core/units/quantity';
 
   interface Props {
@@ -42,7 +43,10 @@
         ].join(' ')
       : ''
   );
-  const volts = $derived(pullUpOhm && referenceV ? { pull: pullUpOhm, ref: referenceV } : null);
+  const circuit = $derived(pullUpOhm && referenceV ? { pullUpOhm, referenceV } : null);
+  const rows = $derived(
+    tableRows({ curve, tolerancePct: tolerancePct ?? 0, circuit, acrossOhm: null }, TABLE)
+  );
 </script>
 
 <div class="grid items-start gap-5 xl:grid-cols-[minmax(0,460px)_1fr]">
@@ -76,22 +80,23 @@
         ><tr
           ><th class="py-0.5 font-normal">{unitOf('temperature').symbol}</th><th class="py-0.5 font-normal"
             >Ω</th
-          >{#if volts}<th class="py-0.5 font-normal">V</th><th class="py-0.5 font-normal">mV/°C</th>{/if}</tr
+          >{#if circuit}<th class="py-0.5 font-normal">V</th><th class="py-0.5 font-normal">mV/°C</th
+            >{/if}</tr
         ></thead
       >
       <tbody>
-        {#each TABLE as c (c)}
+        {#each rows as r (r.celsius)}
           <tr class="border-line border-t">
-            <td class="py-0.5">{Math.round(inUnit(c, 'temperature'))}</td>
-            <td class="py-0.5">{resistanceAt(curve, c).toFixed(c < 60 ? 0 : 1)}</td>
-            {#if volts}<td class="py-0.5">{voltageAt(curve, c, volts.pull, volts.ref).toFixed(3)}</td><td
-                class="py-0.5">{sensitivityAt(curve, c, volts.pull, volts.ref).toFixed(1)}</td
+            <td class="py-0.5">{Math.round(inUnit(r.celsius, 'temperature'))}</td>
+            <td class="py-0.5">{r.ohm.toFixed(r.celsius < 60 ? 0 : 1)}</td>
+            {#if circuit}<td class="py-0.5">{r.volts?.toFixed(3)}</td><td class="py-0.5"
+                >{r.mvPerC?.toFixed(1)}</td
               >{/if}
           </tr>
         {/each}
       </tbody>
     </table>
-    {#if !volts}<p class="text-ink-2 mt-2 text-sm">
+    {#if !circuit}<p class="text-ink-2 mt-2 text-sm">
         Volts need the reference and the pull-up of the control unit; the sheet does not give them.
       </p>{/if}
   </div>
