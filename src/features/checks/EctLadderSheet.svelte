@@ -66,7 +66,6 @@
 
 <div class="grid items-start gap-x-5 gap-y-4 xl:grid-cols-[300px_minmax(0,1fr)]">
   <div class="space-y-3">
-    <!-- svelte-ignore a11y_no_static_element_interactions -->
     <div bind:this={entry} onkeydowncapture={onkeydown} {onfocusout} class="space-y-1">
       <Choose
         label="Measured in"
