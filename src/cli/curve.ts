@@ -1,14 +1,6 @@
-import Papa from 'papaparse';
-import { bad, good, type Problem, type Result } from '../core/result';
 import { meaningsOf, resolutionAt, voltsOf, type SensorCircuit } from '../core/thermistor/circuit';
 import { resistanceAt, temperatureAt, type Curve } from '../core/thermistor/curve';
-import {
-  fitBeta,
-  fitSteinhartHart,
-  problemsOfPoints,
-  tableOf,
-  type CurvePoint
-} from '../core/thermistor/fit';
+import type { CurvePoint } from '../core/thermistor/fit';
 import { LIBRARY, libraryCurve, matches, type Match } from '../core/thermistor/library';
 import { switchesAt } from '../core/thermistor/parallel';
 
@@ -22,32 +14,6 @@ export interface CurveAsk {
   readonly ohm: readonly number[];
   readonly volts: readonly number[];
   readonly across: { readonly ohm: number; readonly onC: number } | null;
-}
-
-/** Points from CSV text of two columns, °C and Ω; a heading is left out. Problems name their line. */
-export function pointsFromCsv(text: string): Result<CurvePoint[]> {
-  const problems: Problem[] = [];
-  const points: CurvePoint[] = [];
-  const rows = Papa.parse<string[]>(text.trim(), { skipEmptyLines: true }).data;
-  rows.forEach((row, i) => {
-    const [celsius, ohm] = row.map((cell) => Number(cell.trim().replace(',', '.')));
-    if (i === 0 && row.some((cell) => /[a-zΩ°]/i.test(cell))) return;
-    if (row.length < 2 || !Number.isFinite(celsius) || !Number.isFinite(ohm))
-      problems.push({
-        line: i + 1,
-        message: `“${row.join(',')}” is not a temperature in °C and a resistance in Ω`
-      });
-    else points.push([celsius, ohm]);
-  });
-  if (problems.length > 0) return bad(...problems);
-  const wrong = problemsOfPoints(points);
-  return wrong.length > 0 ? bad(...wrong) : good(points);
-}
-
-/** A curve through points in the form that is wanted. */
-export function fitted(points: readonly CurvePoint[], form: 'beta' | 'steinhart-hart' | 'table') {
-  if (form === 'table') return { curve: tableOf(points), residualC: 0 };
-  return form === 'beta' ? fitBeta(points) : fitSteinhartHart(points);
 }
 
 export const families = (): string =>

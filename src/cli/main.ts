@@ -11,7 +11,9 @@ import { isFaultId, PLANT_FAULTS } from '../core/plant/faults';
 import { logFrom } from '../core/plant/log-from';
 import { problemText, type Problem, type Result } from '../core/result';
 import { analyse } from '../core/run/analyse';
-import { curveAnswers, curveText, families, familyOf, fitted, pointsFromCsv, type CurveAsk } from './curve';
+import { fitted } from '../core/thermistor/fit';
+import { pointsFromText } from '../core/thermistor/rows';
+import { curveAnswers, curveText, families, familyOf, type CurveAsk } from './curve';
 import { analysisText } from './text';
 
 const USAGE = `pyrethos: reads an engine's warm-up against what it should do
@@ -193,7 +195,7 @@ function runCurve(args: string[]): void {
     throw new BadInput(`curve: --fit is “${form}”; expected beta, steinhart-hart or table`);
   try {
     const points = positionals[0]
-      ? taken(pointsFromCsv(new TextDecoder().decode(readBytes(positionals[0]))), positionals[0])
+      ? taken(pointsFromText(new TextDecoder().decode(readBytes(positionals[0]))), positionals[0])
       : [];
     const found = positionals[0]
       ? fitted(points, form)

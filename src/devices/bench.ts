@@ -101,13 +101,16 @@ export async function startBench({
       case 'insert':
         pulled = false;
         return { ok: true };
+      case 'hand':
+        vehicle?.moveLoom(typeof said.place === 'string' ? said.place : null);
+        return { ok: vehicle !== null };
       case 'read': {
         const name = INSTRUMENT_NAMES.find((n) => n === said.instrument) as InstrumentName | undefined;
         if (!vehicle || !name) return { ok: false, message: 'no such instrument, or no vehicle plugged in' };
         return { ok: true, value: readInstrument(vehicle, name, said.place as Place, random) };
       }
       default:
-        return { ok: false, message: 'say plug, start, stop, pull, insert or read' };
+        return { ok: false, message: 'say plug, start, stop, pull, insert, hand or read' };
     }
   }
 

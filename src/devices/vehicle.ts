@@ -38,6 +38,7 @@ export class SimulatedVehicle {
   #now = 0;
   #startedAt: number | null = null;
   #commandedFanPct: number | null = null;
+  #hand: string | null = null;
 
   constructor(setup: VehicleSetup) {
     this.#setup = setup;
@@ -77,6 +78,17 @@ export class SimulatedVehicle {
     this.#commandedFanPct = pct;
   }
 
+  /** Where a hand moves the loom; null takes it away. */
+  moveLoom(place: string | null): void {
+    this.#hand = place;
+  }
+
+  /** A bad contact that is moved opens and closes; it lies at the sensor’s plug, or on the way in the loom. */
+  #shaken(): boolean {
+    const at = { 'ect-intermittent': 'sensorPlug', 'ect-wiring': 'loom' }[this.#setup.fault as 'ect-wiring'];
+    return at !== undefined && at === this.#hand && this.#random() < 0.4;
+  }
+
   /** Lets the vehicle live until a time of its own clock, s. */
   advanceTo(seconds: number): void {
     while (this.#now + STEP_S <= seconds) {
@@ -102,7 +114,7 @@ export class SimulatedVehicle {
       case 0x04:
         return this.#input.load * 100;
       case 0x05:
-        return this.#state.reading;
+        return this.#shaken() ? this.plant.openReadsC : this.#state.reading;
       case 0x0c:
         return Math.max(0, this.#input.rpm + (this.#input.rpm > 200 ? 9 * normalDraw(this.#random) : 0));
       case 0x0d:

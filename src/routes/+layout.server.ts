@@ -1,11 +1,14 @@
+import { shopCurves } from '$lib/server/curves';
+import { database } from '$lib/server/database';
 import { knownAdapters } from '$lib/server/live/adapters';
 
 /** What every page needs: who is at the bench, the theme, the units, the shop's time zone. */
-export const load = ({ locals }) => ({
+export const load = async ({ locals, depends }) => ({
   who: locals.who,
   theme: locals.theme,
   units: locals.units,
   /** The server runs a simulated bench, whose instruments can be read from the page. */
   bench: knownAdapters().some((a) => a.simulated),
+  curves: (depends('record:curve'), await shopCurves(database())),
   zone: process.env.PYRETHOS_ZONE ?? Intl.DateTimeFormat().resolvedOptions().timeZone
 });

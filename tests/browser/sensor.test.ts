@@ -4,7 +4,7 @@ import { useApp } from './app';
 import { faultsByAxe, see, WAIT_MS } from './browser';
 
 let driver: WebDriver;
-const { go, textOf, button, type, newJob } = useApp((_, d) => (driver = d));
+const { go, textOf, button, type, inputOf, newJob } = useApp((_, d) => (driver = d));
 
 const active = () => driver.switchTo().activeElement();
 async function openSheet(job: string, check: string): Promise<void> {
@@ -81,6 +81,52 @@ it('unplugged and bridged leads to the wiring where an extreme is missed', async
   expect(await says()).toContain('bridged it does not read shorted');
   await (await button('Write it down')).click();
   await see(driver, By.css('[data-check="ect-circuit"][data-result="fail"]'));
+});
+
+describe('the curve library', () => {
+  const area = () => see(driver, By.css('main textarea'));
+  /** As from a spreadsheet: typed, a tab would leave the field. */
+  const paste = async (text: string) =>
+    driver.executeScript(
+      'const [a, text] = arguments; a.focus(); a.select(); document.execCommand("insertText", false, text)',
+      await area(),
+      text
+    );
+  it('names the nearest curve of pasted readings, keeps their own, and gives it to a spec sheet', async () => {
+    await go('/sensor/curves');
+    await paste('0\t6735\n25\t2300\n90\tabout 280');
+    await driver.wait(async () => (await textOf('main [role="alert"]')).includes('Line 3'), WAIT_MS);
+    await (await area()).sendKeys(Key.chord(Key.CONTROL, 'a'), '0;6735\n25;2300\n90;281,3');
+    await see(driver, By.css('[data-match="ntc-2k3-3500"]'));
+    // A sensor of the harbour's own: no family of ours.
+    await (await area()).sendKeys(Key.chord(Key.CONTROL, 'a'), '0 21.9k\n25 6200\n60 1460\n90 530');
+    await driver.wait(async () => (await textOf('[data-match]')).includes('None fits'), WAIT_MS);
+    expect(await textOf('[data-fit]')).toMatch(/β 4\d{3} K/);
+    const name = By.xpath('//label[normalize-space(.)="Name"]/input');
+    await (await see(driver, name)).sendKeys('Harbour tractors');
+    await (await button('Keep it in the library')).click();
+    await see(driver, By.xpath('//tr[starts-with(@data-curve, "shop:")][contains(., "Harbour tractors")]'));
+    expect(await faultsByAxe(driver, 'day')).toEqual([]);
+    await go('/vehicles');
+    await go(
+      (await driver.executeScript<string>('return document.querySelector("tbody a").getAttribute("href")')) +
+        '/sheet'
+    );
+    const options = By.xpath('//label[contains(., "from the library")]//option[.="Harbour tractors"]');
+    await (await see(driver, options)).click();
+    await driver.wait(
+      async () => Number(await (await inputOf('R at 25 °C')).getAttribute('value')) > 6000,
+      WAIT_MS
+    );
+    await go('/sensor/curves');
+    await (
+      await see(driver, By.css('button[aria-label="Take Harbour tractors out of the library"]'))
+    ).click();
+    await driver.wait(
+      async () => (await driver.findElements(By.css('tr[data-curve^="shop:"]'))).length === 0,
+      WAIT_MS
+    );
+  });
 });
 
 describe('the calculator', () => {

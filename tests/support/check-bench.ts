@@ -1,3 +1,4 @@
+import { LIBRARY } from '../../src/core/thermistor/library';
 import { readFileSync } from 'node:fs';
 import type { CheckContext, Outcome } from '../../src/core/checks/check';
 import { instrumentOf, type InstrumentId } from '../../src/core/checks/instruments';
@@ -27,6 +28,7 @@ export const context = (
   thermal: thermalAt(facts, at, sheet),
   cooling: DEFAULT_COOLING,
   earlier: [],
+  curves: LIBRARY,
   ...more
 });
 export const soaked = context([stopped(14)]);

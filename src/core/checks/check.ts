@@ -3,6 +3,7 @@ import type { SpecSheet } from '../formats/spec-sheet';
 import type { FaultId } from '../plant/faults';
 import type { Problem } from '../result';
 import type { CoolingOf, ThermalFact, ThermalState } from '../thermal/state';
+import type { LibraryCurve } from '../thermistor/library';
 import type { CautionId } from './cautions';
 
 /** Where on the heat line a check can be done: cold-soaked, warming, regulating, hot and stopped, any time, bench. */
@@ -42,6 +43,8 @@ export interface CheckContext {
   readonly cooling: CoolingOf;
   /** Earlier readings of the same check in this job that stand, oldest first. */
   readonly earlier: readonly { readonly at: string; readonly readings: unknown }[];
+  /** Sensor curves to tell a wrong part by: our families and the shop's own. */
+  readonly curves: readonly LibraryCurve[];
 }
 
 /** What must be true of the engine before hands or instruments go in. */

@@ -4,7 +4,7 @@ import type { FaultId } from '../plant/faults';
 import { meaningsOf, ohmsOf, type SensorCircuit } from '../thermistor/circuit';
 import { resistanceAt, temperatureAt, type Curve } from '../thermistor/curve';
 import { readLadder, type Explanation, type LadderPoint, type LadderReading } from '../thermistor/errors';
-import { LIBRARY, matches } from '../thermistor/library';
+import { matches, type LibraryCurve } from '../thermistor/library';
 import { sayC, sayDeltaC } from '../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome, type Point } from './check';
 import { instrumentSchema } from './instruments';
@@ -80,8 +80,15 @@ export interface JudgedLadder extends LadderReading {
   readonly points: readonly (LadderPoint & { readonly index: number })[];
 }
 
-/** Reads the complete points of a ladder by the sheet’s curve; null without a curve or without a point. */
-export function ladderOf(points: EctLadderReadings['points'], sheet: SpecSheet | null): JudgedLadder | null {
+/**
+ * Reads the complete points of a ladder by the sheet’s curve, and by the `curves` that may be fitted instead; null
+ * without a curve or without a point.
+ */
+export function ladderOf(
+  points: EctLadderReadings['points'],
+  sheet: SpecSheet | null,
+  curves: readonly LibraryCurve[]
+): JudgedLadder | null {
   const curve = sheet?.ect?.curve;
   if (!curve) return null;
   const circuit = circuitOf(sheet);
@@ -98,7 +105,7 @@ export function ladderOf(points: EctLadderReadings['points'], sheet: SpecSheet |
   const reading = readLadder(read, {
     curve,
     commonSdC: Math.hypot(tolerance, thermometer * SHARED),
-    others: LIBRARY.filter((l) => apart(l.curve, curve)),
+    others: curves.filter((l) => apart(l.curve, curve)),
     byVolts
   });
   return { ...reading, curve, points: read };
@@ -141,9 +148,9 @@ export const ectLadder = defineCheck<EctLadderReadings>({
   facts: (r, at) => [
     { kind: 'measured', at, coolantC: r.points[r.points.length - 1].celsius, ambientC: null }
   ],
-  judge(r, { sheet }) {
-    const ladder = ladderOf(r.points, sheet);
-    if (!ladder) return withoutCurve(r, sheet);
+  judge(r, { sheet, curves }) {
+    const ladder = ladderOf(r.points, sheet, curves);
+    if (!ladder) return withoutCurve(r, sheet, curves);
     const { points, readsOffC, curve } = ladder;
     const numbers = points.map((p, i) => ({
       name: `At ${sayC(p.trueC)}: ${sayOhm(p.ohm)}, its curve ${sayOhm(resistanceAt(curve, p.trueC))}`,
@@ -165,13 +172,17 @@ export const ectLadder = defineCheck<EctLadderReadings>({
       .join(', ')}`
 });
 
-function withoutCurve(r: EctLadderReadings, sheet: SpecSheet | null): Outcome {
+function withoutCurve(
+  r: EctLadderReadings,
+  sheet: SpecSheet | null,
+  curves: readonly LibraryCurve[]
+): Outcome {
   if (sheet?.ect?.curve)
     return outcome('unclear', 'Volts say nothing without reference and pull-up in the sheet: measure ohms');
   const pairs = r.points.flatMap((p) => (p.ohm === null ? [] : [[p.celsius, p.ohm] as const]));
   if (pairs.length === 0)
     return outcome('unclear', 'The sheet has no sensor curve, and volts alone cannot find one');
-  const [best, next] = matches(LIBRARY, pairs);
+  const [best, next] = matches(curves, pairs);
   return outcome(
     'unclear',
     `The sheet has no sensor curve. Nearest family: ${best.title}, within ${sayDeltaC(best.residualC)}; the next is off by ${sayDeltaC(next.residualC)}`

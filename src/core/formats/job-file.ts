@@ -3,6 +3,7 @@ import { recordEventSchema, type RecordEvent } from '../record/events';
 import { judgeChecks, type JudgedCheck } from '../record/judged';
 import { deriveJob } from '../record/derive';
 import { good, type Result } from '../result';
+import type { LibraryCurve } from '../thermistor/library';
 import type { KnownFact } from '../thermal/facts';
 import { readFormat, unknownIn, type OpenFormat } from './open-format';
 import { specSheetSchema, type SpecSheet } from './spec-sheet';
@@ -72,17 +73,18 @@ export function jobFile(parts: {
   readonly sheet: SpecSheet | null;
   readonly events: readonly RecordEvent[];
   readonly facts: readonly KnownFact[];
+  readonly curves: readonly LibraryCurve[];
   readonly runs: JobFile['runs'];
   readonly photos: JobFile['photos'];
 }): JobFile {
-  const { facts, events, ...rest } = parts;
+  const { facts, events, curves, ...rest } = parts;
   const job = deriveJob(events);
   return {
     format: 'pyrethos.job',
     version: 1,
     ...rest,
     events: [...events],
-    checks: job ? judgeChecks(job, facts, parts.sheet).map(told) : []
+    checks: job ? judgeChecks(job, facts, parts.sheet, curves).map(told) : []
   };
 }
 

@@ -5,7 +5,7 @@ import { readFormat, unknownIn, type OpenFormat } from './open-format';
 const celsius = z.number().min(-60).max(250);
 const positive = z.number().positive();
 
-const curveSchema = z.discriminatedUnion('kind', [
+export const curveSchema = z.discriminatedUnion('kind', [
   z.looseObject({
     kind: z.literal('beta'),
     r25Ohm: positive.max(1e7),

@@ -4,6 +4,7 @@ import { CHECK_IDS, checkOf } from '../checks/registry';
 import { airC, coolantC } from '../checks/temperature';
 import { specSheetSchema } from '../formats/spec-sheet';
 import { bad, good, type Result } from '../result';
+import { shopCurveSchema } from './curves';
 import { intakeSchema } from './intake';
 import { liveBodies } from './live';
 
@@ -54,6 +55,8 @@ const bodies = [
     })
   }),
   z.object({ kind: z.literal('spec.saved'), payload: z.object({ sheet: specSheetSchema }) }),
+  z.object({ kind: z.literal('curve.saved'), payload: shopCurveSchema }),
+  z.object({ kind: z.literal('curve.dropped'), payload: z.object({}) }),
   z.object({ kind: z.literal('job.opened'), payload: intakeSchema.safeExtend({ vehicleId: z.uuid() }) }),
   z.object({ kind: z.literal('job.amended'), payload: intakeSchema }),
   z.object({ kind: z.literal('job.noted'), payload: z.object({ text: words.min(1, 'Write a note') }) }),
@@ -114,7 +117,7 @@ export const eventBodySchema = z.discriminatedUnion('kind', bodies);
 export const recordEventSchema = z.intersection(
   z.object({
     id: z.uuid(),
-    stream: z.string().regex(/^(vehicle|job):[0-9a-f-]{36}$/),
+    stream: z.string().regex(/^(vehicle|job|curve):[0-9a-f-]{36}$/),
     who: z.string().trim().min(1).max(60),
     at: z.iso.datetime({ offset: true })
   }),
@@ -139,4 +142,4 @@ export function readEvent(input: unknown): Result<RecordEvent> {
   return bad(...parsed.error.issues.map((i) => ({ field: field(i.path), message: i.message })));
 }
 
-export const streamOf = (kind: 'vehicle' | 'job', id: string): string => `${kind}:${id}`;
+export const streamOf = (kind: 'vehicle' | 'job' | 'curve', id: string): string => `${kind}:${id}`;

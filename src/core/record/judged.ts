@@ -2,6 +2,7 @@ import { outcome, voidOutcome, type CheckContext, type Outcome } from '../checks
 import { checkOf } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { coolDownsOf, holding, type KnownFact } from '../thermal/facts';
+import { LIBRARY, type LibraryCurve } from '../thermistor/library';
 import { fitTau, type CoolingFit } from '../coolant/cooling';
 import { DEFAULT_COOLING, thermalAt, type CoolingOf, type ThermalFact } from '../thermal/state';
 import type { JobState, RecordedCheck } from './derive';
@@ -73,13 +74,15 @@ export function contextOf(
   sheet: SpecSheet | null,
   check: RecordedCheck['check'],
   at: string,
-  except: string | null
+  except: string | null,
+  shopCurves: readonly LibraryCurve[] = []
 ): CheckContext {
   const known = holding(facts.filter((f) => f.source !== except));
   const cooling = coolingOf(known);
   const before = job.checks.findIndex((c) => c.id === except);
   const earlier = job.checks.slice(0, before < 0 ? undefined : before).filter((c) => c.check === check);
-  return { at, sheet, thermal: thermalAt(known, at, sheet, cooling), cooling, earlier };
+  const curves = [...LIBRARY, ...shopCurves];
+  return { at, sheet, thermal: thermalAt(known, at, sheet, cooling), cooling, earlier, curves };
 }
 
 /**
@@ -89,7 +92,8 @@ export function contextOf(
 export function judgeChecks(
   job: JobState,
   facts: readonly KnownFact[],
-  sheet: SpecSheet | null
+  sheet: SpecSheet | null,
+  shopCurves: readonly LibraryCurve[] = []
 ): JudgedCheck[] {
   return job.checks.map((recorded) => {
     const { id, check, at, readings } = recorded;
@@ -105,7 +109,7 @@ export function judgeChecks(
     return {
       ...recorded,
       words: checkOf(check).words(readings),
-      outcome: checkOf(check).judge(readings, contextOf(job, facts, sheet, check, at, id))
+      outcome: checkOf(check).judge(readings, contextOf(job, facts, sheet, check, at, id, shopCurves))
     };
   });
 }

@@ -57,6 +57,10 @@ export function spoken(event: RecordEvent): string {
       return `Photo${event.payload.caption ? `: ${event.payload.caption}` : ''}`;
     case 'vehicle.entered':
       return `Vehicle entered: ${event.payload.fleetNo} ${event.payload.name}`;
+    case 'curve.saved':
+      return `Sensor curve kept: ${event.payload.title}`;
+    case 'curve.dropped':
+      return 'Sensor curve taken out of the library';
     case 'spec.saved':
       return 'Spec sheet saved';
     case 'undo':

@@ -26,7 +26,7 @@ export interface Excursion {
  * first cold slug after a thermostat opens about 1.5. Above 2.5, after 4 °C for rounding, it is electrical.
  */
 export const FASTEST_C_PER_S = 2.5;
-const ROUNDING_C = 4;
+export const ROUNDING_C = 4;
 const LOST_S = 60;
 
 /** Finds impossible jumps. Times in s ascending, readings in °C with NaN for blank. */

@@ -86,6 +86,14 @@ export function fitSteinhartHart(points: readonly CurvePoint[]): FittedCurve {
   return judged({ kind: 'steinhart-hart', a, b, c }, points);
 }
 
+export const CURVE_FORMS = ['table', 'beta', 'steinhart-hart'] as const;
+
+/** A curve through points in the form that is wanted. Throws RangeError where the points are too few for it. */
+export function fitted(points: readonly CurvePoint[], form: (typeof CURVE_FORMS)[number]): FittedCurve {
+  if (form === 'table') return { curve: tableOf(points), residualC: 0, worstC: 0 };
+  return form === 'beta' ? fitBeta(points) : fitSteinhartHart(points);
+}
+
 function judged(curve: Curve, points: readonly CurvePoint[]): FittedCurve {
   const left = points.map(([celsius, ohm]) => temperatureAt(curve, ohm) - celsius);
   return {

@@ -29,6 +29,7 @@
     /** All readings of this check that stand, oldest first. */
     earlier: readonly JudgedCheck[];
     contextAt: (at: string, except: string | null) => CheckContext;
+    liveRunId: string | null;
     acknowledged: readonly CautionId[];
     now: string;
     zone: string;
@@ -43,6 +44,7 @@
     heat,
     earlier,
     contextAt,
+    liveRunId,
     acknowledged,
     now,
     zone,
@@ -196,6 +198,8 @@
             {sheet}
             {heat}
             cooling={context.cooling}
+            curves={context.curves}
+            {liveRunId}
             {earlier}
             {now}
             {zone}

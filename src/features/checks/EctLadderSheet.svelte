@@ -12,7 +12,7 @@
   import LadderPlot from './LadderPlot.svelte';
   import type { SheetProps } from './types';
 
-  let { readings = $bindable(), sheet, problems }: SheetProps<EctLadderReadings> = $props();
+  let { readings = $bindable(), sheet, problems, curves }: SheetProps<EctLadderReadings> = $props();
 
   let instrument = $state(
     untrack(() => readings.points.at(-1)?.instrument ?? lastInstrument('ladder', 'contact'))
@@ -24,7 +24,7 @@
   let entry: HTMLElement;
 
   const circuit = $derived(circuitOf(sheet));
-  const ladder = $derived(ladderOf(readings.points, sheet));
+  const ladder = $derived(ladderOf(readings.points, sheet, curves));
   const rows = $derived(
     readings.points
       .map((point, index) => ({ point, index, at: ladder?.points.findIndex((p) => p.index === index) ?? -1 }))
@@ -61,6 +61,15 @@
     rememberInstrument('ladder', next);
   }
 
+  /** The ladder as rows of the curve library, for a sensor that is known to be good. */
+  const asCurve = $derived(
+    (ladder
+      ? ladder.points.map((p) => [p.trueC, p.ohm])
+      : readings.points.flatMap((p) => (p.ohm === null ? [] : [[p.celsius, p.ohm]]))
+    )
+      .map(([c, ohm]) => `${c}:${Number(ohm.toPrecision(5))}`)
+      .join(';')
+  );
   const remove = (index: number) => (readings.points = readings.points.filter((_, i) => i !== index));
 </script>
 
@@ -171,5 +180,12 @@
       </table>
     {/if}
   </div>
-  <LadderPlot {sheet} {ladder} points={readings.points} />
+  <div>
+    <LadderPlot {sheet} {ladder} points={readings.points} />
+    {#if rows.length > 1}<a
+        class="quiet-link inline-flex min-h-11 items-center text-sm"
+        href="/sensor/curves?from=Ladder&rows={encodeURIComponent(asCurve)}"
+        >A good sensor of a kind that is not in the library: keep its curve</a
+      >{/if}
+  </div>
 </div>

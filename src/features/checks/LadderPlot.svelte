@@ -2,8 +2,9 @@
   import type { EctLadderReadings, JudgedLadder } from '$core/checks/ect-ladder';
   import type { SpecSheet } from '$core/formats/spec-sheet';
   import { resistanceAt } from '$core/thermistor/curve';
+  import CurveFrame from '$lib/ui/chart/CurveFrame.svelte';
   import { heatVar } from '$lib/ui/heat';
-  import { inUnit, shown } from '$lib/ui/units';
+  import { shown } from '$lib/ui/units';
 
   interface Props {
     sheet: SpecSheet | null;
@@ -14,7 +15,6 @@
 
   const W = 520;
   const H = 400;
-  const M = { left: 62, right: 16, top: 14, bottom: 34 };
   const curve = $derived(sheet?.ect?.curve ?? null);
   const tolerance = $derived((sheet?.ect?.tolerancePct ?? 3) / 100);
   const from = $derived(Math.min(-10, ...points.map((p) => p.celsius - 5)));
@@ -43,99 +43,86 @@
   ]);
   const low = $derived(Math.min(...ohms) / 1.3);
   const high = $derived(Math.max(...ohms) * 1.3);
-  const x = (c: number) => M.left + ((c - from) / (to - from)) * (W - M.left - M.right);
-  const y = (ohm: number) =>
-    M.top +
-    (1 - Math.log(Math.min(high, Math.max(low, ohm)) / low) / Math.log(high / low)) * (H - M.top - M.bottom);
-  const line = (ohmAt: (c: number) => number, along = temperatures) =>
-    along.map((c) => `${x(c).toFixed(1)},${y(ohmAt(c)).toFixed(1)}`).join(' ');
-  const ticks = $derived(
-    [10, 30, 100, 300, 1000, 3000, 10_000, 30_000, 100_000, 300_000, 1_000_000].filter(
-      (r) => r > low && r < high
-    )
-  );
 </script>
 
 <figure>
-  <svg viewBox="0 0 {W} {H}" class="w-full" role="img" aria-label="The points against the sensor’s curve">
-    {#each ticks as r (r)}
-      <line x1={M.left} x2={W - M.right} y1={y(r)} y2={y(r)} stroke="var(--line)" />
-      <text x={M.left - 8} y={y(r) + 4} text-anchor="end" class="reading" font-size="13" fill="var(--ink-2)"
-        >{r >= 1e6 ? `${r / 1e6} MΩ` : r >= 1000 ? `${r / 1000} kΩ` : `${r} Ω`}</text
-      >
-    {/each}
-    {#each [-20, 0, 20, 40, 60, 80, 100, 120].filter((c) => c >= from && c <= to) as c (c)}
-      <line x1={x(c)} x2={x(c)} y1={M.top} y2={H - M.bottom} stroke="var(--line)" opacity="0.6" />
-      <text x={x(c)} y={H - 12} text-anchor="middle" class="reading" font-size="13" fill="var(--ink-2)"
-        >{Math.round(inUnit(c, 'temperature'))}°</text
-      >
-    {/each}
-    {#if curve}
-      <polygon
-        points="{line((c) => resistanceAt(curve, c) * (1 + tolerance))} {line(
-          (c) => resistanceAt(curve, c) * (1 - tolerance),
-          temperatures.toReversed()
-        )}"
-        fill="var(--band)"
-        opacity="0.4"
-      />
-      <polyline
-        points={line((c) => resistanceAt(curve, c))}
-        fill="none"
-        stroke="var(--ink)"
-        stroke-width="2.5"
-      />
-    {/if}
-    {#if explained}
-      <polyline
-        points={line(explained.ohmAt)}
-        fill="none"
-        stroke="var(--off)"
-        stroke-width="2.5"
-        stroke-dasharray="8 5"
-        data-explained={explained.id}
-      />
-    {/if}
-    {#if ladder?.next}
-      {@const at = x(ladder.next.celsius)}
-      <line
-        x1={at}
-        x2={at}
-        y1={M.top}
-        y2={H - M.bottom}
-        stroke="var(--act)"
-        stroke-width="2"
-        stroke-dasharray="3 4"
-      />
-      {@const left = at > W - 110}
-      <text
-        x={left ? at - 6 : at + 6}
-        y={M.top + 14}
-        text-anchor={left ? 'end' : 'start'}
-        font-size="14"
-        font-weight="600"
-        fill="var(--act)">read at {shown(ladder.next.celsius, 'temperature', 0)}</text
-      >
-    {/if}
-    {#each drawn as p, i (i)}
-      <line
-        x1={x(p.celsius - p.u)}
-        x2={x(p.celsius + p.u)}
-        y1={y(p.ohm)}
-        y2={y(p.ohm)}
-        stroke="var(--ink-2)"
-        stroke-width="3"
-      />
-      <circle
-        cx={x(p.celsius)}
-        cy={y(p.ohm)}
-        r="8"
-        fill={heatVar(p.celsius)}
-        stroke="var(--ink)"
-        stroke-width="2"
-      />
-    {/each}
-  </svg>
+  <CurveFrame
+    label="The points against the sensor’s curve"
+    width={W}
+    height={H}
+    fromC={from}
+    toC={to}
+    lowOhm={low}
+    highOhm={high}
+  >
+    {#snippet children({ x, y, line })}
+      {#if curve}
+        <polygon
+          points="{line((c) => resistanceAt(curve, c) * (1 + tolerance))} {line(
+            (c) => resistanceAt(curve, c) * (1 - tolerance),
+            temperatures.toReversed()
+          )}"
+          fill="var(--band)"
+          opacity="0.4"
+        />
+        <polyline
+          points={line((c) => resistanceAt(curve, c))}
+          fill="none"
+          stroke="var(--ink)"
+          stroke-width="2.5"
+        />
+      {/if}
+      {#if explained}
+        <polyline
+          points={line(explained.ohmAt)}
+          fill="none"
+          stroke="var(--off)"
+          stroke-width="2.5"
+          stroke-dasharray="8 5"
+          data-explained={explained.id}
+        />
+      {/if}
+      {#if ladder?.next}
+        {@const at = x(ladder.next.celsius)}
+        <line
+          x1={at}
+          x2={at}
+          y1={14}
+          y2={H - 32}
+          stroke="var(--act)"
+          stroke-width="2"
+          stroke-dasharray="3 4"
+        />
+        {@const left = at > W - 110}
+        <text
+          x={left ? at - 6 : at + 6}
+          y={28}
+          text-anchor={left ? 'end' : 'start'}
+          font-size="14"
+          font-weight="600"
+          fill="var(--act)">read at {shown(ladder.next.celsius, 'temperature', 0)}</text
+        >
+      {/if}
+      {#each drawn as p, i (i)}
+        <line
+          x1={x(p.celsius - p.u)}
+          x2={x(p.celsius + p.u)}
+          y1={y(p.ohm)}
+          y2={y(p.ohm)}
+          stroke="var(--ink-2)"
+          stroke-width="3"
+        />
+        <circle
+          cx={x(p.celsius)}
+          cy={y(p.ohm)}
+          r="8"
+          fill={heatVar(p.celsius)}
+          stroke="var(--ink)"
+          stroke-width="2"
+        />
+      {/each}
+    {/snippet}
+  </CurveFrame>
   <figcaption class="text-ink-2 text-sm">
     {#if !curve}
       The sheet has no sensor curve; points are held against our families.

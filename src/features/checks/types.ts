@@ -1,4 +1,5 @@
 import type { SpecSheet } from '$core/formats/spec-sheet';
+import type { LibraryCurve } from '$core/thermistor/library';
 import type { CoolingOf, ThermalState } from '$core/thermal/state';
 import type { RecordedCheck } from '$core/record/derive';
 
@@ -8,7 +9,10 @@ export interface SheetProps<Draft> {
   readonly sheet: SpecSheet | null;
   readonly heat: ThermalState;
   readonly cooling: CoolingOf;
+  readonly curves: readonly LibraryCurve[];
   readonly earlier: readonly RecordedCheck[];
+  /** The run that is being recorded on this job, whose readings can be watched; null where none is. */
+  readonly liveRunId: string | null;
   readonly now: string;
   readonly zone: string;
   /** What is wrong, by field. */

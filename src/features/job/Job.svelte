@@ -10,6 +10,7 @@
   import { symptomText } from '$core/intake/symptoms';
   import { deriveJob, standing } from '$core/record/derive';
   import { eventBodySchema, type EventInput, type RecordEvent } from '$core/record/events';
+  import { shopCurves } from '$lib/ui/curves';
   import { contextOf, coolingOf, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
   import { runAsChecks, type RoadPart } from '$core/record/run-checks';
   import { refusedBy } from '$core/record/refused';
@@ -65,7 +66,7 @@
   /** The clock ticks now and then; what was entered since its last tick counts at once. */
   const now = $derived(events.reduce((latest, e) => (e.at > latest ? e.at : latest), clock.iso));
   const heat = $derived(thermalAt(firm, now, sheet, cooling));
-  const judged = $derived(judgeChecks(state_, facts, sheet));
+  const judged = $derived(judgeChecks(state_, facts, sheet, shopCurves()));
   const ran = $derived(
     runs
       .filter((r) => state_.runIds.includes(r.id))
@@ -204,7 +205,8 @@
       {sheet}
       {heat}
       earlier={judged.filter((j) => j.check === open)}
-      contextAt={(at, except) => contextOf(state_, facts, sheet, open, at, except)}
+      contextAt={(at, except) => contextOf(state_, facts, sheet, open, at, except, shopCurves())}
+      liveRunId={state_.live?.source.kind === 'adapter' ? state_.live.runId : null}
       acknowledged={state_.acknowledged}
       {now}
       {zone}

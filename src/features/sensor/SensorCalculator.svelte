@@ -8,6 +8,7 @@
   import { meaningsOf, rangeAt, voltsOf, type SensorCircuit } from '$core/thermistor/circuit';
   import { resistanceAt, temperatureAt } from '$core/thermistor/curve';
   import { LIBRARY, libraryCurve } from '$core/thermistor/library';
+  import { shopCurves } from '$lib/ui/curves';
   import { switchesAt } from '$core/thermistor/parallel';
   import { tableRows } from '$core/thermistor/table';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
@@ -30,6 +31,16 @@
   let pullUp = $state<number | null>(number('pull'));
   let resistor = $state<number | null>(number('across'));
   const positive = (ohm: number | null) => (ohm !== null && ohm > 0 ? ohm : null);
+  let second = $state<number | null>(number('second'));
+  let toWarmC = $state<number | null>(number('warm'));
+  let toColdC = $state<number | null>(number('cold'));
+  const twoRanges = untrack(() => second !== null);
+  /** A control unit that switches in a second pull-up, where all of it is told. */
+  const warm = $derived(
+    positive(second) !== null && toWarmC !== null
+      ? { pullUpOhm: second!, toWarmC, toColdC: Math.min(toColdC ?? toWarmC - 5, toWarmC) }
+      : null
+  );
   const pullUpOhm = $derived(positive(pullUp));
   const acrossOhm = $derived(positive(resistor));
   const problemOf = (ohm: number | null) =>
@@ -37,14 +48,21 @@
   let onC = $state<number | null>(number('on'));
 
   const vehicle = $derived(vehicles.find((v) => of === `vehicle:${v.fleetNo}`) ?? null);
-  const family = $derived(libraryCurve(of.replace(/^family:/, '')) ?? LIBRARY[3]);
+  const family = $derived.by(() => {
+    const id = of.replace(/^family:/, '');
+    return shopCurves().find((c) => c.id === id) ?? libraryCurve(id) ?? LIBRARY[3];
+  });
   const curve = $derived(vehicle?.sheet.ect?.curve ?? family.curve);
   const title = $derived(vehicle ? `${vehicle.fleetNo} ${vehicle.name}` : family.title);
   const tolerancePct = $derived(vehicle?.sheet.ect?.tolerancePct ?? 3);
   const circuit = $derived<SensorCircuit | null>(
-    vehicle && pullUpOhm === null
+    vehicle && pullUpOhm === null && warm === null
       ? circuitOf(vehicle.sheet)
-      : { referenceV: vehicle?.sheet.ect?.referenceV ?? 5, pullUpOhm: pullUpOhm ?? 2200 }
+      : {
+          referenceV: vehicle?.sheet.ect?.referenceV ?? 5,
+          pullUpOhm: pullUpOhm ?? vehicle?.sheet.ect?.pullUpOhm ?? 2200,
+          warm
+        }
   );
   const stage = $derived(vehicle?.sheet.fan?.stages?.[0]?.onC ?? 101);
   const switchC = $derived(onC ?? stage);
@@ -53,7 +71,15 @@
   // What was chosen stands in the address, so that it can be sent and come back to.
   const address = $derived(
     '?' +
-      Object.entries({ of, pull: pullUpOhm, across: acrossOhm, on: onC })
+      Object.entries({
+        of,
+        pull: pullUpOhm,
+        second: warm?.pullUpOhm ?? null,
+        warm: warm?.toWarmC ?? null,
+        cold: warm?.toColdC ?? null,
+        across: acrossOhm,
+        on: onC
+      })
         .filter(([, value]) => value !== null)
         .map(([name, value]) => `${name}=${encodeURIComponent(String(value))}`)
         .join('&')
@@ -104,14 +130,13 @@
       Array.from({ length: 15 }, (_, i) => -20 + 10 * i)
     )
   );
-  const key = (field: Field) => `${rounds[field]}|${of}|${pullUpOhm}`;
+  const key = (field: Field) => `${rounds[field]}|${of}|${JSON.stringify(circuit)}`;
 </script>
 
 <div class="no-print mb-3 flex flex-wrap items-end gap-4">
   <h1 class="text-3xl">Sensor calculator</h1>
-  <button class="btn ml-auto" onclick={() => print()}
-    ><Printer size={18} aria-hidden="true" />Print its table</button
-  >
+  <a class="btn ml-auto" href="/sensor/curves">Curve library</a>
+  <button class="btn" onclick={() => print()}><Printer size={18} aria-hidden="true" />Print its table</button>
 </div>
 <h1 class="hidden text-2xl print:block">{title}</h1>
 
@@ -125,6 +150,9 @@
             {#each vehicles as v (v.fleetNo)}<option value="vehicle:{v.fleetNo}">{v.fleetNo} {v.name}</option
               >{/each}
           </optgroup>
+          {#if shopCurves().length > 0}<optgroup label="The shop’s own">
+              {#each shopCurves() as c (c.id)}<option value="family:{c.id}">{c.title}</option>{/each}
+            </optgroup>{/if}
           <optgroup label="Families">
             {#each LIBRARY as f (f.id)}<option value="family:{f.id}">{f.title}</option>{/each}
           </optgroup>
@@ -158,6 +186,23 @@
           hint={circuit && pullUpOhm === null ? `${shown(circuit.pullUpOhm, 'resistance')} taken` : ''}
         />
       </div>
+      <details open={twoRanges}>
+        <summary class="quiet-link min-h-11 cursor-pointer py-2.5"
+          >Two ranges: a second pull-up when warm</summary
+        >
+        <div class="grid grid-cols-3 gap-3 pt-1">
+          <QuantityInput label="Second" kind="resistance" bind:value={second} problem={problemOf(second)} />
+          <QuantityInput label="In above" kind="temperature" bind:value={toWarmC} />
+          <QuantityInput
+            label="Out below"
+            kind="temperature"
+            bind:value={toColdC}
+            problem={toColdC !== null && toWarmC !== null && toColdC > toWarmC
+              ? `Not above ${shown(toWarmC, 'temperature', 0)}`
+              : undefined}
+          />
+        </div>
+      </details>
       {#if wrong}<p class="text-off text-sm font-semibold" role="alert">{wrong}</p>{/if}
       {#if two}<p class="text-sm font-semibold" aria-live="polite">{two}</p>{/if}
     </section>

@@ -124,11 +124,7 @@
       >
     </div>
     <Tabs.Content value="form"
-      >{#key base}<SheetForm
-          bind:draft
-          {problems}
-          keepsCurve={base?.ect?.curve != null && base.ect.curve.kind !== 'beta'}
-        />{/key}</Tabs.Content
+      >{#key base}<SheetForm bind:draft {problems} />{/key}</Tabs.Content
     >
     <Tabs.Content value="text"
       ><textarea

@@ -2,6 +2,8 @@
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
   import type { Problem } from '$core/result';
+  import { LIBRARY } from '$core/thermistor/library';
+  import { shopCurves } from '$lib/ui/curves';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
   import { findUnit } from '$core/units/units';
   import type { Draft } from './draft';
@@ -9,11 +11,19 @@
   interface Props {
     draft: Draft;
     problems: readonly Problem[];
-    /** The sheet has a table or a Steinhart–Hart curve, which is edited as text. */
-    keepsCurve: boolean;
   }
-  let { draft = $bindable(), problems, keepsCurve }: Props = $props();
+  let { draft = $bindable(), problems }: Props = $props();
   const wrong = (field: string) => problems.find((p) => p.field === field)?.message;
+  /** Counts the curves taken from the library: the fields are drawn anew with what was taken. */
+  let taken = $state(0);
+  function take(id: string) {
+    const curve = [...shopCurves(), ...LIBRARY].find((c) => c.id === id)?.curve;
+    if (!curve) return;
+    draft.r25Ohm = curve.kind === 'beta' ? curve.r25Ohm : null;
+    draft.betaK = curve.kind === 'beta' ? curve.betaK : null;
+    draft.otherCurve = curve.kind === 'beta' ? null : curve;
+    taken++;
+  }
   const ohm = findUnit('resistance', 'ohm')!;
 </script>
 
@@ -213,42 +223,73 @@
   <fieldset class="card p-4">
     <legend class="sr-only">Coolant sensor</legend>
     <h2 class="mb-3">Coolant sensor</h2>
-    {#if keepsCurve}<p class="text-ink-2 mb-2 text-sm">
-        Its curve is a table or Steinhart–Hart and is edited as text; filling in R25 and β replaces it.
+    <label class="mb-2 block"
+      ><span class="mb-1 block text-sm font-semibold">Take a curve from the library</span><select
+        class="field"
+        value=""
+        onchange={(e) => take(e.currentTarget.value)}
+        ><option value="">as below</option>{#each [...shopCurves(), ...LIBRARY] as c (c.id)}<option
+            value={c.id}>{c.title}</option
+          >{/each}</select
+      ></label
+    >
+    {#if draft.otherCurve}<p class="text-ink-2 mb-2 text-sm">
+        {draft.otherCurve.kind === 'table'
+          ? `Its curve is a table of ${draft.otherCurve.points.length} rows`
+          : 'Its curve has three constants'}: edit it as text. R25 and β replace it.
       </p>{/if}
-    <div class="grid grid-cols-3 gap-x-3">
-      <QuantityInput
-        label="R at 25 °C"
-        kind="resistance"
-        bind:value={draft.r25Ohm}
-        unit={ohm}
-        problem={wrong('ect.curve.r25Ohm')}
-      />
-      <QuantityInput
-        label="β, in K"
-        kind="number"
-        bind:value={draft.betaK}
-        problem={wrong('ect.curve.betaK')}
-      />
-      <QuantityInput
-        label="Tolerance"
-        kind="share"
-        bind:value={draft.tolerancePct}
-        problem={wrong('ect.tolerancePct')}
-      />
-      <QuantityInput
-        label="Reference"
-        kind="voltage"
-        bind:value={draft.referenceV}
-        problem={wrong('ect.referenceV')}
-      />
-      <QuantityInput
-        label="Pull-up"
-        kind="resistance"
-        bind:value={draft.pullUpOhm}
-        unit={ohm}
-        problem={wrong('ect.pullUpOhm')}
-      />
-    </div>
+    {#key taken}<div class="grid grid-cols-3 gap-x-3">
+        <QuantityInput
+          label="R at 25 °C"
+          kind="resistance"
+          bind:value={draft.r25Ohm}
+          unit={ohm}
+          problem={wrong('ect.curve.r25Ohm')}
+        />
+        <QuantityInput
+          label="β, in K"
+          kind="number"
+          bind:value={draft.betaK}
+          problem={wrong('ect.curve.betaK')}
+        />
+        <QuantityInput
+          label="Tolerance"
+          kind="share"
+          bind:value={draft.tolerancePct}
+          problem={wrong('ect.tolerancePct')}
+        />
+        <QuantityInput
+          label="Reference"
+          kind="voltage"
+          bind:value={draft.referenceV}
+          problem={wrong('ect.referenceV')}
+        />
+        <QuantityInput
+          label="Pull-up"
+          kind="resistance"
+          bind:value={draft.pullUpOhm}
+          unit={ohm}
+          problem={wrong('ect.pullUpOhm')}
+        />
+        <QuantityInput
+          label="Second pull-up"
+          kind="resistance"
+          bind:value={draft.secondOhm}
+          unit={ohm}
+          hint="blank for none"
+          problem={draft.secondOhm !== null && draft.secondInC === null
+            ? 'Say when it is switched in'
+            : undefined}
+        />
+        <QuantityInput label="In above" kind="temperature" bind:value={draft.secondInC} />
+        <QuantityInput
+          label="Out below"
+          kind="temperature"
+          bind:value={draft.secondOutC}
+          problem={draft.secondOutC !== null && draft.secondInC !== null && draft.secondOutC > draft.secondInC
+            ? 'Not above where it comes in'
+            : undefined}
+        />
+      </div>{/key}
   </fieldset>
 </div>

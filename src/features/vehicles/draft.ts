@@ -1,4 +1,6 @@
+import { circuitOf } from '$core/checks/ect-ladder';
 import type { SpecSheet } from '$core/formats/spec-sheet';
+import type { Curve } from '$core/thermistor/curve';
 
 type Fuel = NonNullable<NonNullable<SpecSheet['engine']>['fuel']>;
 
@@ -30,10 +32,16 @@ export interface Draft {
   tolerancePct: number | null;
   referenceV: number | null;
   pullUpOhm: number | null;
+  secondOhm: number | null;
+  secondInC: number | null;
+  secondOutC: number | null;
+  /** A curve that is not of β, which the form shows and does not edit. */
+  otherCurve: Curve | null;
 }
 
 export function draftOf(sheet: SpecSheet | null, name: string): Draft {
   const curve = sheet?.ect?.curve?.kind === 'beta' ? sheet.ect.curve : null;
+  const warm = circuitOf(sheet)?.warm;
   return {
     name: sheet?.name ?? name,
     fuel: sheet?.engine?.fuel ?? '',
@@ -60,17 +68,21 @@ export function draftOf(sheet: SpecSheet | null, name: string): Draft {
     betaK: curve?.betaK ?? null,
     tolerancePct: sheet?.ect?.tolerancePct ?? null,
     referenceV: sheet?.ect?.referenceV ?? null,
-    pullUpOhm: sheet?.ect?.pullUpOhm ?? null
+    pullUpOhm: sheet?.ect?.pullUpOhm ?? null,
+    secondOhm: warm?.pullUpOhm ?? null,
+    secondInC: warm?.toWarmC ?? null,
+    secondOutC: warm?.toColdC ?? null,
+    otherCurve: curve ? null : (sheet?.ect?.curve ?? null)
   };
 }
 
 /** The sheet a draft stands for, laid over the one before so that fields the form does not know are kept. */
 export function sheetOf(draft: Draft, before: SpecSheet | null): unknown {
-  const other = before?.ect?.curve && before.ect.curve.kind !== 'beta' ? before.ect.curve : null;
   const curve =
     draft.r25Ohm !== null || draft.betaK !== null
       ? { kind: 'beta', r25Ohm: draft.r25Ohm, betaK: draft.betaK }
-      : other;
+      : draft.otherCurve;
+  const { secondOhm, secondInC, secondOutC } = draft;
   return {
     ...before,
     format: 'pyrethos.spec-sheet',
@@ -112,7 +124,16 @@ export function sheetOf(draft: Draft, before: SpecSheet | null): unknown {
       curve,
       tolerancePct: draft.tolerancePct,
       referenceV: draft.referenceV,
-      pullUpOhm: draft.pullUpOhm
+      pullUpOhm: draft.pullUpOhm,
+      switchedPullUp:
+        secondOhm !== null && secondInC !== null
+          ? {
+              ...before?.ect?.switchedPullUp,
+              pullUpOhm: secondOhm,
+              toWarmC: secondInC,
+              toColdC: secondOutC ?? secondInC - 5
+            }
+          : null
     }
   };
 }

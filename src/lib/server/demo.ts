@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { asText, sniff } from '../../core/formats/csv-sniff';
 import { readSpecSheet } from '../../core/formats/spec-sheet';
 import { problemText, type Result } from '../../core/result';
+import { tableOf } from '../../core/thermistor/fit';
 import type { Database } from './database';
 import { log } from './log';
 import { append } from './record';
@@ -26,6 +27,14 @@ type Entry = z.infer<typeof entrySchema>;
 
 const workshopSchema = z.object({
   vehicles: z.array(z.object({ fleetNo: z.string(), name: z.string(), note: z.string(), spec: z.string() })),
+  curves: z.array(
+    z.object({
+      key: z.string(),
+      title: z.string(),
+      source: z.string(),
+      points: z.array(z.tuple([z.number(), z.number()]))
+    })
+  ),
   jobs: z.array(
     z.looseObject({
       key: z.string(),
@@ -49,7 +58,7 @@ const EARLY_H = 400 * 24;
 
 /** Loads the demo workshop from its folder of open-format files. What users entered or undid stays as it is. */
 export async function loadDemo(db: Database, folder: string, now: Date): Promise<number> {
-  const { vehicles, jobs } = workshopSchema.parse(
+  const { vehicles, curves, jobs } = workshopSchema.parse(
     JSON.parse(await readFile(join(folder, 'workshop.json'), 'utf8'))
   );
   let added = 0;
@@ -68,13 +77,19 @@ export async function loadDemo(db: Database, folder: string, now: Date): Promise
     const saved = { kind: 'spec.saved', payload: { sheet: sheet.value } };
     take(v.spec, await append(db, { ...event, id: demoId(`${fleetNo}/sheet`), ...saved }));
   }
+  for (const { key, title, source, points } of curves) {
+    const payload = { title, source, curve: tableOf(points) };
+    const event = { id: demoId(`curve/${key}/saved`), who: 'Demo', at: at(EARLY_H) };
+    const stream = `curve:${demoId(`curve/${key}`)}`;
+    take(key, await append(db, { ...event, stream, kind: 'curve.saved', payload }));
+  }
   for (const job of jobs.toSorted((a, b) => b.openedAgoH - a.openedAgoH)) {
     const { key, fleetNo, who, openedAgoH, entries, ...intake } = job;
     const event = { stream: `job:${demoId(key)}`, who, at: at(openedAgoH) };
     const opened = { kind: 'job.opened', payload: { vehicleId: demoId(fleetNo), ...intake } };
     take(key, await append(db, { ...event, id: demoId(`${key}/opened`), ...opened }));
-    for (const [i, entry] of entries.entries()) {
-      const name = nameOf(entry, i);
+    const named = entries.map((entry, i) => ({ entry, name: nameOf(entry, i) }));
+    for (const { entry, name } of named.sort((a, b) => a.entry.h - b.entry.h)) {
       const agoH = openedAgoH - entry.h;
       const line = { id: demoId(`${key}/${name}`), who: entry.who ?? who, at: at(agoH) };
       take(

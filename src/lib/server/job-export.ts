@@ -1,5 +1,6 @@
 import { writeLog } from '../../core/formats/csv-export';
 import { jobFile, type JobFile } from '../../core/formats/job-file';
+import { shopCurves } from './curves';
 import type { Database } from './database';
 import { eventsOf } from './record';
 import { samplesOf } from './runs';
@@ -22,6 +23,7 @@ export async function exportJob(db: Database, id: string): Promise<JobFile | nul
     number: job.number,
     vehicle: { id: vehicle.id, fleetNo: vehicle.fleetNo, name: vehicle.name, note: vehicle.note },
     sheet: sheet?.sheet ?? null,
+    curves: await shopCurves(db),
     events: await eventsOf(db, `job:${id}`),
     facts: heat.get(vehicle.id) ?? [],
     runs: await Promise.all(

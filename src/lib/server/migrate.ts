@@ -3,6 +3,7 @@ import type { Database } from './database';
 import { log } from './log';
 import { ground } from './migrations/0001-ground';
 import { intake } from './migrations/0002-intake';
+import { curves } from './migrations/0004-curves';
 import { live } from './migrations/0003-live';
 import { deriveAnew } from './record';
 
@@ -14,7 +15,7 @@ export interface Migration {
   readonly derivedAnew?: boolean;
 }
 
-const MIGRATIONS: readonly Migration[] = [ground, intake, live];
+const MIGRATIONS: readonly Migration[] = [ground, intake, live, curves];
 const LOCK = 7_309_001;
 
 /** Brings the database up to date, or up to `to`. Safe to call from several processes at once. Returns what was run. */

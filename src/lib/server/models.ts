@@ -11,6 +11,7 @@ import type { ImportReport } from '../../core/formats/csv-import';
 import type { CheckResult } from '../../core/checks/check';
 import type { CheckId } from '../../core/checks/registry';
 import type { Band } from '../../core/plant/band';
+import type { ShopCurve } from '../../core/record/curves';
 import type { EventBody } from '../../core/record/events';
 import type { Analysis } from '../../core/run/analyse';
 import type { KnownFact } from '../../core/thermal/facts';
@@ -45,6 +46,13 @@ export interface SpecSheetRow extends Model<Own<SpecSheetRow>, New<SpecSheetRow>
   id: string;
   vehicleId: string;
   sheet: SpecSheet;
+}
+
+/** A sensor's curve of the shop. */
+export interface CurveRow extends Model<Own<CurveRow>, New<CurveRow>> {
+  id: string;
+  title: string;
+  kept: ShopCurve;
 }
 
 export interface JobRow extends Model<Own<JobRow>, New<JobRow>> {
@@ -109,6 +117,7 @@ export interface Models {
   readonly events: Row<EventRow>;
   readonly vehicles: Row<VehicleRow>;
   readonly specSheets: Row<SpecSheetRow>;
+  readonly curves: Row<CurveRow>;
   readonly jobs: Row<JobRow>;
   readonly runs: Row<RunRow>;
   readonly runChunks: Row<RunChunkRow>;
@@ -147,6 +156,11 @@ export function defineModels(sequelize: Sequelize): Models {
       'specSheet',
       { id: id(), vehicleId: ref(), sheet: json() },
       { tableName: 'spec_sheets' }
+    ),
+    curves: sequelize.define<CurveRow>(
+      'curve',
+      { id: id(), title: text(), kept: json() },
+      { tableName: 'curves' }
     ),
     jobs: sequelize.define<JobRow>(
       'job',

@@ -1,10 +1,12 @@
 import type { Transaction } from 'sequelize';
 import { checkOf } from '../../core/checks/registry';
+import { deriveCurve } from '../../core/record/curves';
 import { symptomText } from '../../core/intake/symptoms';
 import { deriveJob, deriveVehicle, standing, type JobState } from '../../core/record/derive';
 import type { RecordEvent } from '../../core/record/events';
 import { counting, factsOf, judgeChecks, type RunHeat } from '../../core/record/judged';
 import { complaintText, spoken } from '../../core/record/spoken';
+import { shopCurves } from './curves';
 import type { Database } from './database';
 import type { JobRow, RunRow } from './models';
 
@@ -32,6 +34,18 @@ export async function projectVehicle(
       );
   }
   await db.vehicles.update({ specSheetId: state.sheet?.eventId ?? null }, { where: { id }, transaction });
+}
+
+/** Writes what the shop keeps as a curve of its own, or takes it away once it is undone. */
+export async function projectCurve(
+  db: Database,
+  id: string,
+  events: readonly RecordEvent[],
+  transaction: Transaction
+): Promise<void> {
+  const curve = deriveCurve(id, events);
+  if (curve) await db.curves.upsert({ id, title: curve.title, kept: curve }, { transaction });
+  else await db.curves.destroy({ where: { id }, transaction });
 }
 
 /** Writes what a job's events amount to into its row, and which of its runs and photos stand. */
@@ -116,7 +130,8 @@ async function heatAndResults(
     ? await db.specSheets.findByPk(vehicle.specSheetId, { transaction })
     : null;
   const facts = factsOf(state, runs.map(runHeat));
-  const judged = judgeChecks(state, facts, sheet?.sheet ?? null);
+  const curves = await shopCurves(db, transaction);
+  const judged = judgeChecks(state, facts, sheet?.sheet ?? null, curves);
   const results = [...new Set(judged.map((j) => j.check))].map((check) => ({
     check,
     result: counting(judged, check)!.outcome.result

@@ -3,7 +3,7 @@ import { readEvent, type RecordEvent } from '../../core/record/events';
 import { refusedBy } from '../../core/record/refused';
 import { bad, good, type Problem, type Result } from '../../core/result';
 import type { Database } from './database';
-import { projectJob, projectVehicle } from './project';
+import { projectCurve, projectJob, projectVehicle } from './project';
 
 /** Events of one stream, oldest first. */
 export async function eventsOf(
@@ -84,6 +84,7 @@ async function project(db: Database, stream: string, transaction: Transaction): 
   const [kind, id] = stream.split(':');
   const events = await eventsOf(db, stream, transaction);
   if (kind === 'vehicle') await projectVehicle(db, id, events, transaction);
+  else if (kind === 'curve') await projectCurve(db, id, events, transaction);
   else await projectJob(db, id, events, transaction);
 }
 

@@ -108,7 +108,9 @@ export async function refresh(stream: string | null): Promise<void> {
   await invalidate((url) =>
     stream === null
       ? url.protocol === 'record:'
-      : url.href === `record:${stream}` || url.href === 'record:any'
+      : url.href === `record:${stream}` ||
+        url.href === `record:${stream.split(':')[0]}` ||
+        url.href === 'record:any'
   );
 }
 
