@@ -146,7 +146,7 @@ describe('bin/pyrethos', () => {
 
   it.each([
     ['a row that rises', '0,6735\n25,7000\n', 'row 2 (25 °C, 7000 Ω) is hotter than row 1'],
-    ['a word for a number', '0,6735\nwarm,700\n40,1300\n', 'line 2: “warm,700” is not a temperature'],
+    ['a word for a number', '0,6735\nwarm,700\n40,1300\n', 'line 2: “warm 700” is not a temperature'],
     ['too few points', '0,6735\n25,2300\n', 'three temperatures or more']
   ])('refuses a curve with %s in one line', (_, text, message) => {
     const { status, stderr } = run('curve', file('bad-curve.csv', text));
