@@ -1,13 +1,5 @@
 import { z } from 'zod';
-import {
-  withoutClutch,
-  withoutController,
-  withoutElectronicClutch,
-  withoutFan,
-  withoutRelay
-} from './vehicle-has';
 import type { FaultId } from '../plant/faults';
-import type { CautionId } from './cautions';
 import { defineCheck, outcome, type Check, type CheckWords } from './check';
 
 const readings = z.object({
@@ -18,14 +10,37 @@ export type ByHandReadings = z.infer<typeof readings>;
 
 type Row = Omit<CheckWords, 'gate'> & Partial<Pick<CheckWords, 'gate'>>;
 
+const judgeByHand = (r: ByHandReadings) => outcome(r.judged, `Judged by hand: ${r.found}`);
+const wordsByHand = (r: ByHandReadings) => `${r.judged}: ${r.found}`;
+
+/** Readings that a technician judged, from before their check had a rule of its own. */
+export const isByHand = (readings: unknown): readings is ByHandReadings =>
+  typeof readings === 'object' && readings !== null && 'judged' in readings;
+
+/** A check with a rule of its own that was once judged by hand: what was written down then still counts as it did. */
+export const onceByHand = (check: Check): Check => ({
+  ...check,
+  readings: z.unknown().transform((input, context) => {
+    const parsed = (isByHand(input) ? readings : check.readings).safeParse(input);
+    if (parsed.success) return parsed.data;
+    for (const { path, message } of parsed.error.issues) context.addIssue({ code: 'custom', path, message });
+    return z.NEVER;
+  }),
+  judge: (r, context) => (isByHand(r) ? judgeByHand(r) : check.judge(r, context)),
+  refuse: (r, sheet) => (isByHand(r) ? [] : check.refuse(r, sheet)),
+  unlikely: (r, context) => (isByHand(r) ? [] : check.unlikely(r, context)),
+  facts: (r, at) => (isByHand(r) ? [] : check.facts(r, at)),
+  words: (r) => (isByHand(r) ? wordsByHand(r) : check.words(r))
+});
+
 /** A check whose readings are judged by the technician: written down with its verdict, not computed. */
 function byHand(row: Row): Check {
   return defineCheck<ByHandReadings>({
     gate: 'none',
     ...row,
     readings,
-    judge: (r) => outcome(r.judged, `Judged by hand: ${r.found}`),
-    words: (r) => `${r.judged}: ${r.found}`
+    judge: judgeByHand,
+    words: wordsByHand
   });
 }
 
@@ -44,12 +59,9 @@ const THERMOSTAT: readonly FaultId[] = [
   'thermostat-low-rating',
   'thermostat-sluggish'
 ];
-const FAN: readonly FaultId[] = ['fan-motor-dead', 'fan-motor-weak', 'fan-feed-open', 'fan-command-missing'];
-const RELAY: readonly FaultId[] = ['fan-relay-contacts', 'fan-relay-coil', 'fan-relay-welded'];
 const FLOW: readonly FaultId[] = ['radiator-clogged', 'pump-flow-low', 'sensor-branch-restricted'];
-const RUNNING: readonly CautionId[] = ['indoor-running', 'belts', 'fan-blades'];
 
-/** Checks that stand on the plan and are judged by hand until they have a sheet of their own. */
+/** Checks of the plan whose readings are a log: a run answers them, or a technician’s word. */
 export const BY_HAND = {
   'warm-up-run': byHand({
     title: 'Warm-up run',
@@ -69,150 +81,5 @@ export const BY_HAND = {
     tools: ['Logger'],
     cautions: ['stop-limit'],
     speaksTo: [...THERMOSTAT, ...FLOW, 'airflow-restricted', 'clutch-slipping']
-  }),
-  'fan-direct-feed': byHand({
-    title: 'Fan direct feed',
-    phases: ['X'],
-    minutes: 6,
-    decides: 'Motor and its wiring good or not.',
-    tools: ['Fused feed', 'Clamp meter'],
-    cautions: ['fused-feed', 'fan-blades'],
-    speaksTo: FAN,
-    lacks: withoutFan
-  }),
-  'relay-bench': byHand({
-    title: 'Relay on the bench',
-    phases: ['B'],
-    minutes: 5,
-    decides: 'Coil and contacts.',
-    tools: ['Meter', 'Fused feed'],
-    cautions: ['fused-feed'],
-    speaksTo: RELAY,
-    lacks: withoutRelay
-  }),
-  'relay-swap': byHand({
-    title: 'Relay swap',
-    phases: ['X'],
-    minutes: 3,
-    decides: 'Relay against the rest, with an identical part from a circuit not needed to run safely.',
-    tools: ['Identical relay'],
-    cautions: ['fan-starts'],
-    speaksTo: RELAY,
-    lacks: withoutRelay
-  }),
-  'relay-socket': byHand({
-    title: 'Relay socket',
-    phases: ['X'],
-    minutes: 8,
-    decides: 'Which of supply, control, load and ground is missing.',
-    tools: ['Meter'],
-    cautions: ['fan-starts'],
-    speaksTo: [...RELAY, 'fan-command-missing', 'fan-feed-open'],
-    lacks: withoutRelay
-  }),
-  'controller-in-out': byHand({
-    title: 'Fan controller, in and out',
-    phases: ['X'],
-    minutes: 8,
-    decides: 'Shorted, dead, or not commanded.',
-    tools: ['Meter'],
-    cautions: ['fan-starts', 'battery'],
-    speaksTo: ['fan-controller-shorted', 'fan-controller-dead', 'fan-command-missing', 'fan-feed-open'],
-    lacks: withoutController
-  }),
-  'clutch-hot-speed': byHand({
-    title: 'Clutch speed, hot',
-    phases: ['R', 'H'],
-    minutes: 10,
-    decides: 'Slip against the sheet’s table: disengaged, engaged, limited.',
-    tools: ['Optical tachometer'],
-    cautions: RUNNING,
-    speaksTo: ['clutch-slipping', 'clutch-engages-late', 'clutch-seized', 'airflow-restricted'],
-    lacks: withoutClutch
-  }),
-  'clutch-electronic': byHand({
-    title: 'Electronic clutch',
-    phases: ['R'],
-    minutes: 6,
-    decides: 'Follows the command, ignores it, or is locked.',
-    tools: ['Scan tool', 'Optical tachometer'],
-    cautions: RUNNING,
-    speaksTo: ['clutch-circuit-open', 'clutch-seized', 'clutch-slipping'],
-    lacks: withoutElectronicClutch
-  }),
-  'temperature-map': byHand({
-    title: 'Temperature map',
-    phases: ['R'],
-    minutes: 8,
-    decides: 'What should equal what on the loop, and where flow is held up.',
-    tools: ['Thermometer'],
-    cautions: ['hot-parts', 'belts'],
-    speaksTo: [...FLOW, 'ect-reads-cold', 'ect-reads-hot']
-  }),
-  'radiator-face': byHand({
-    title: 'Radiator face',
-    phases: ['R'],
-    minutes: 6,
-    decides: 'Cold tubes and effectiveness.',
-    tools: ['Infrared thermometer'],
-    cautions: ['hot-parts', 'fan-blades'],
-    speaksTo: ['radiator-clogged', 'airflow-restricted']
-  }),
-  'air-rise': byHand({
-    title: 'Air temperature rise',
-    phases: ['R'],
-    minutes: 5,
-    decides: 'Airflow against heat.',
-    tools: ['Thermometer'],
-    cautions: ['fan-blades'],
-    speaksTo: ['airflow-restricted', 'radiator-clogged', 'clutch-slipping', 'clutch-engages-late']
-  }),
-  'pressure-hold': byHand({
-    title: 'Pressure hold',
-    phases: ['C'],
-    minutes: 12,
-    decides: 'How fast the system loses pressure.',
-    tools: ['Pressure tester'],
-    cautions: ['hot-cap', 'test-pressure'],
-    gate: 'cap-cool',
-    speaksTo: ['coolant-low', 'combustion-leak', 'pressure-cap-weak']
-  }),
-  'cap-test': byHand({
-    title: 'Cap test',
-    phases: ['C'],
-    minutes: 4,
-    decides: 'Opening pressure against the sheet.',
-    tools: ['Pressure tester'],
-    cautions: ['hot-cap', 'test-pressure'],
-    gate: 'cap-cool',
-    speaksTo: ['pressure-cap-weak']
-  }),
-  'combustion-gas': byHand({
-    title: 'Combustion gas',
-    phases: ['R'],
-    minutes: 10,
-    decides: 'Gas in the coolant: refer on.',
-    tools: ['Chemical gas test'],
-    cautions: ['hot-cap', 'indoor-running'],
-    speaksTo: ['combustion-leak']
-  }),
-  'thermostat-bath': byHand({
-    title: 'Thermostat in a bath',
-    phases: ['B'],
-    minutes: 20,
-    decides: 'Start, full open, lift, closing and hysteresis.',
-    tools: ['Heated bath', 'Thermometer', 'Lift gauge'],
-    cautions: ['heated-bath'],
-    speaksTo: THERMOSTAT
-  }),
-  'thermostat-heater': byHand({
-    title: 'Thermostat heater',
-    phases: ['B'],
-    minutes: 8,
-    decides: 'Element resistance; opens when powered.',
-    tools: ['Meter', 'Fused feed'],
-    cautions: ['heated-bath', 'fused-feed'],
-    speaksTo: ['thermostat-heater-failed'],
-    lacks: (sheet) => (sheet.thermostat.heaterOhm == null ? 'no heated thermostat' : null)
   })
 } as const satisfies Readonly<Record<string, Check>>;

@@ -1,4 +1,18 @@
-import { BY_HAND } from './by-hand';
+import { airRise } from './air-rise';
+import { capTest } from './cap-test';
+import { clutchElectronic } from './clutch-electronic';
+import { clutchHotSpeed } from './clutch-hot-speed';
+import { combustionGas } from './combustion-gas';
+import { fanDirectFeed } from './fan-direct-feed';
+import { pressureHold } from './pressure-hold';
+import { radiatorFace } from './radiator-face';
+import { relayBench } from './relay-bench';
+import { controllerInOut, relaySocket } from './relay-socket';
+import { relaySwap } from './relay-swap';
+import { temperatureMap } from './temperature-map';
+import { thermostatBath } from './thermostat-bath';
+import { thermostatHeater } from './thermostat-heater';
+import { BY_HAND, onceByHand } from './by-hand';
 import type { Check } from './check';
 import { clutchColdTurn } from './clutch-cold-turn';
 import { clutchPlay } from './clutch-play';
@@ -36,7 +50,22 @@ export const CHECKS = {
   'fan-switching': fanSwitching,
   'fan-command': fanCommand,
   'key-off-fan': keyOffFan,
-  ...BY_HAND
+  ...BY_HAND,
+  'fan-direct-feed': onceByHand(fanDirectFeed),
+  'relay-bench': onceByHand(relayBench),
+  'relay-swap': onceByHand(relaySwap),
+  'relay-socket': onceByHand(relaySocket),
+  'controller-in-out': onceByHand(controllerInOut),
+  'clutch-hot-speed': onceByHand(clutchHotSpeed),
+  'clutch-electronic': onceByHand(clutchElectronic),
+  'temperature-map': onceByHand(temperatureMap),
+  'radiator-face': onceByHand(radiatorFace),
+  'air-rise': onceByHand(airRise),
+  'pressure-hold': onceByHand(pressureHold),
+  'cap-test': onceByHand(capTest),
+  'combustion-gas': onceByHand(combustionGas),
+  'thermostat-bath': onceByHand(thermostatBath),
+  'thermostat-heater': onceByHand(thermostatHeater)
 } as const satisfies Readonly<Record<string, Check>>;
 
 export type CheckId = keyof typeof CHECKS;

@@ -17,6 +17,8 @@ const between = (from: number, to: number, what: string) =>
 
 /** A temperature of air, as ambient or intake air. */
 export const airC = between(COLDEST_C, 80, 'Air');
+/** Air that has come through a radiator. */
+export const hotAirC = between(COLDEST_C, 130, 'Air behind a radiator');
 /** A temperature a scan tool gives. */
 export const scanC = between(SCAN_C.from, SCAN_C.to, 'A scan value');
 /** A temperature of coolant or of the metal around it. */

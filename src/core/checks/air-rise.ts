@@ -1,0 +1,103 @@
+import { z } from 'zod';
+import { sayC } from '../units/say';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
+import { airC, coolantC, hotAirC } from './temperature';
+
+export const DRIVEN = { yes: 'Drives the air', no: 'Stands or turns free' } as const;
+const readings = z.object({
+  beforeC: airC,
+  afterC: hotAirC,
+  /** Coolant into the radiator, by probe on the upper hose or by scan with the thermostat open. */
+  coolantC,
+  fan: z.enum(['yes', 'no'], 'Say whether the fan drives air')
+});
+export type AirRiseReadings = z.infer<typeof readings>;
+
+/** Share of the way from the air to the coolant that air comes in a clean stack with its fan driving. */
+export const APPROACH = { low: 0.3, high: 0.72 } as const;
+export const approachOf = (r: Pick<AirRiseReadings, 'beforeC' | 'afterC' | 'coolantC'>): number =>
+  (r.afterC - r.beforeC) / (r.coolantC - r.beforeC);
+
+/** Air before and behind the radiator: much rise of little air, or little rise of much. */
+export const airRise = defineCheck<AirRiseReadings>({
+  title: 'Air temperature rise',
+  phases: ['R'],
+  minutes: 5,
+  decides: 'Airflow against heat: air that crawls through comes out nearly as hot as the coolant.',
+  tools: ['Thermometer'],
+  cautions: ['fan-blades', 'fan-starts'],
+  gate: 'none',
+  speaksTo: ['airflow-restricted', 'radiator-clogged', 'clutch-slipping', 'clutch-engages-late'],
+  readings,
+  refuse: (r) => [
+    ...(r.afterC > r.coolantC + 3
+      ? [
+          {
+            field: 'afterC',
+            message: `${sayC(r.afterC)} behind the radiator is hotter than its coolant at ${sayC(r.coolantC)}`
+          }
+        ]
+      : []),
+    ...(r.coolantC - r.beforeC > 20
+      ? []
+      : [
+          {
+            field: 'coolantC',
+            message: 'Coolant and air are within 20 °C: too little heat to judge airflow by'
+          }
+        ])
+  ],
+  judge(r) {
+    const share = approachOf(r);
+    const numbers = [
+      { name: 'Before, behind', value: `${sayC(r.beforeC)}, ${sayC(r.afterC)}` },
+      { name: 'Coolant in', value: sayC(r.coolantC) },
+      {
+        name: 'Of the way to the coolant',
+        value: `${(100 * share).toFixed(0)} %`,
+        limit: `${100 * APPROACH.low} to ${100 * APPROACH.high} %`
+      }
+    ];
+    if (share > APPROACH.high)
+      return r.fan === 'yes'
+        ? outcome(
+            'fail',
+            `The air comes out at ${(100 * share).toFixed(0)} % of the way to the coolant with the fan driving: little of it gets through`,
+            {
+              numbers,
+              points: [...speaksFor('airflow-restricted'), ...speaksAgainst('radiator-clogged')]
+            }
+          )
+        : outcome(
+            'fail',
+            `The air hardly moves: ${(100 * share).toFixed(0)} % of the way to the coolant, and the fan does not drive it`,
+            {
+              numbers,
+              points: [
+                ...speaksFor('clutch-slipping', 'clutch-engages-late'),
+                ...speaksAgainst('radiator-clogged')
+              ]
+            }
+          );
+    if (share < APPROACH.low)
+      return outcome(
+        'fail',
+        `The air takes little up, ${(100 * share).toFixed(0)} % of the way: the core is closed inside, or the air goes around it`,
+        {
+          numbers,
+          points: speaksFor('radiator-clogged', 'airflow-restricted')
+        }
+      );
+    return outcome(
+      r.fan === 'yes' ? 'pass' : 'unclear',
+      r.fan === 'yes'
+        ? 'Air and heat are in proportion'
+        : 'In proportion without the fan; measure again while it drives',
+      {
+        numbers,
+        points: r.fan === 'yes' ? speaksAgainst('airflow-restricted') : []
+      }
+    );
+  },
+  words: (r) => `Air ${sayC(r.beforeC)} before, ${sayC(r.afterC)} behind, coolant ${sayC(r.coolantC)}`
+});

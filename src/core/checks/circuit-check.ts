@@ -1,0 +1,234 @@
+import { z } from 'zod';
+import { FAN_CONTROLLER } from '../circuit/fan-controller';
+import { FAN_PAIR } from '../circuit/fan-pair';
+import { FAN_RELAY } from '../circuit/fan-relay';
+import { GAUGE_CIRCUIT } from '../circuit/gauge-circuit';
+import { locate, SOUND, soundAt, type Located, type Measured, type Template } from '../circuit/template';
+import type { FaultId } from '../plant/faults';
+import type { Problem } from '../result';
+import { say } from '../units/say';
+import { outcome, speaksAgainst, speaksFor, type Outcome, type Point } from './check';
+
+export const TEMPLATES = {
+  'fan-relay': FAN_RELAY,
+  'fan-pair': FAN_PAIR,
+  'fan-controller': FAN_CONTROLLER,
+  gauge: GAUGE_CIRCUIT
+} as const satisfies Readonly<Record<string, Template>>;
+export type TemplateId = keyof typeof TEMPLATES;
+export const templateOf = (id: TemplateId): Template => TEMPLATES[id];
+
+const measured = z.object({
+  state: z.string(),
+  at: z.string(),
+  value: z
+    .number()
+    .min(-2, 'A tip on the wrong side of the battery: volts are 0 or a little below at the least')
+    .max(48, 'More than 48 V is on no such circuit')
+});
+
+/** Readings of a circuit: the battery as it is now, and what was measured or seen where and when. */
+export const circuitReadings = <Id extends TemplateId>(ids: readonly [Id, ...Id[]]) =>
+  z
+    .object({
+      circuit: z.enum(ids),
+      batteryV: z
+        .number()
+        .min(6, 'A battery below 6 V runs no fan: charge it first')
+        .max(32, 'A battery above 32 V is on no vehicle'),
+      taken: z.array(measured).min(1, 'Measure or watch one place at least').max(80),
+      /** What the tapped places are called on this vehicle, where it has names of its own. */
+      names: z.record(z.string(), z.string().trim().max(30)).default({})
+    })
+    .superRefine(({ circuit, taken }, context) => {
+      taken.forEach(({ state, at }, i) => {
+        if (!placeOf(templateOf(circuit), state, at))
+          context.addIssue({
+            code: 'custom',
+            path: ['taken', i],
+            message: `${at} cannot be measured in state ${state} of this circuit`
+          });
+      });
+    });
+export interface CircuitReadings {
+  circuit: TemplateId;
+  batteryV: number;
+  taken: Measured[];
+  names: Record<string, string>;
+}
+
+export interface Place {
+  readonly title: string;
+  readonly terminal: string | null;
+  /** The steps of what is seen; null where it is volts. */
+  readonly steps: readonly string[] | null;
+  readonly stateTitle: string;
+}
+
+/** A place of a circuit in one of its states; undefined where it has none such. */
+export function placeOf(t: Template, state: string, at: string): Place | undefined {
+  const stateTitle = t.states.find((s) => s.id === state)?.title;
+  const tap = t.taps.find((p) => p.id === at);
+  const sight = t.sights.find((s) => s.id === at && s.states.includes(state));
+  if (!stateTitle || !(tap ?? sight)) return undefined;
+  return {
+    title: (tap ?? sight)!.title,
+    terminal: tap?.terminal ?? null,
+    steps: sight?.steps ?? null,
+    stateTitle
+  };
+}
+
+/** Volts as a workshop writes them, or the step that was seen. */
+const told = (place: Place, value: number): string =>
+  place.steps ? (place.steps[Math.round(value)] ?? '?') : say(value, 'voltage');
+
+/** Volts that no tap of this circuit can have: above what feeds it. */
+export function refuseVolts({ circuit, batteryV, taken }: CircuitReadings): Problem[] {
+  const t = templateOf(circuit);
+  return taken.flatMap(({ state, at, value }, i) => {
+    const place = placeOf(t, state, at);
+    const field = `taken.${i}`;
+    if (place?.steps)
+      return value >= 0 && value < place.steps.length && Number.isInteger(value)
+        ? []
+        : [{ field, message: `${place.title}: choose one of ${place.steps.join(', ')}` }];
+    return value > batteryV * 1.04 + 0.3
+      ? [
+          {
+            field,
+            message: `${place?.title ?? at}: ${say(value, 'voltage')} is above the battery’s ${say(batteryV, 'voltage')}; measure the battery anew, in the same state`
+          }
+        ]
+      : [];
+  });
+}
+
+/** Which suspect an element of a fan's circuit belongs to. Elements of none speak only against the others. */
+const SUSPECT_OF: Readonly<Record<string, FaultId>> = {
+  'fuse-open': 'fan-feed-open',
+  'feed-open': 'fan-feed-open',
+  'feed-resists': 'fan-feed-open',
+  'ground-open': 'fan-feed-open',
+  'ground-resists': 'fan-feed-open',
+  'coil-feed-open': 'fan-feed-open',
+  'fuse-1-open': 'fan-feed-open',
+  'fuse-2-open': 'fan-feed-open',
+  'ground-1-open': 'fan-feed-open',
+  'ground-2-open': 'fan-feed-open',
+  'contacts-open': 'fan-relay-contacts',
+  'contacts-burnt': 'fan-relay-contacts',
+  'contacts-A-open': 'fan-relay-contacts',
+  'contacts-A-burnt': 'fan-relay-contacts',
+  'contacts-B-open': 'fan-relay-contacts',
+  'contacts-B-burnt': 'fan-relay-contacts',
+  'changeover-stays': 'fan-relay-contacts',
+  'series-path-open': 'fan-relay-contacts',
+  'contacts-welded': 'fan-relay-welded',
+  'contacts-A-welded': 'fan-relay-welded',
+  'contacts-B-welded': 'fan-relay-welded',
+  'changeover-stuck-on': 'fan-relay-welded',
+  'coil-open': 'fan-relay-coil',
+  'coil-A-open': 'fan-relay-coil',
+  'coil-B-open': 'fan-relay-coil',
+  'coil-C-open': 'fan-relay-coil',
+  'command-missing': 'fan-command-missing',
+  'command-wire-open': 'fan-command-missing',
+  'low-command-missing': 'fan-command-missing',
+  'high-command-missing': 'fan-command-missing',
+  'motor-open': 'fan-motor-dead',
+  'motor-1-open': 'fan-motor-dead',
+  'motor-2-open': 'fan-motor-dead',
+  'motor-weak': 'fan-motor-weak',
+  'controller-shorted': 'fan-controller-shorted',
+  'controller-dead': 'fan-controller-dead',
+  'supply-missing': 'gauge-fault',
+  'gauge-open': 'gauge-fault',
+  'wire-open': 'gauge-fault',
+  'wire-grounded': 'gauge-fault',
+  'body-resists': 'gauge-fault',
+  'sender-open': 'gauge-fault',
+  'sender-off': 'gauge-fault'
+};
+
+/** An element that explains the readings this well has been found; one this unlikely is out. */
+const FOUND = 0.75;
+const OUT = 0.02;
+
+/** What each suspect has of the ranking. */
+function bySuspect(t: Template, located: Located): Map<FaultId, { now: number; before: number }> {
+  const total = t.faults.reduce((sum, f) => sum + f.prior, 0);
+  const sums = new Map<FaultId, { now: number; before: number }>();
+  for (const { id, probability } of located.ranked) {
+    const suspect = SUSPECT_OF[id];
+    if (!suspect) continue;
+    const had = sums.get(suspect) ?? { now: 0, before: 0 };
+    const prior = t.faults.find((f) => f.id === id)!.prior / total;
+    sums.set(suspect, { now: had.now + probability, before: had.before + prior });
+  }
+  return sums;
+}
+
+/** Judges a circuit by its readings: the element that fits, or what to measure next. */
+export function judgeCircuit(r: CircuitReadings): Outcome {
+  const t = templateOf(r.circuit);
+  const located = locate(t, r.taken, r.batteryV);
+  const [first, second] = located.ranked;
+  const numbers = [
+    ...r.taken.flatMap(({ state, at, value }, i) => {
+      const place = placeOf(t, state, at);
+      if (!place) return [];
+      const name = r.names[at] || place.title;
+      return [
+        {
+          name: `${name}, ${place.stateTitle.toLowerCase()}`,
+          value: told(place, value),
+          limit: `sound: ${told(place, located.expected[i])}`
+        }
+      ];
+    }),
+    ...located.ranked
+      .filter((e) => e.probability >= 0.05)
+      .slice(0, 5)
+      .map((e) => ({ name: e.title, value: `${Math.min(99, Math.round(100 * e.probability))} %` }))
+  ];
+  const suspects = bySuspect(t, located);
+  const points: Point[] = [...suspects].flatMap(([fault, { now, before }]) =>
+    now > FOUND || (now > 0.25 && now > 2 * before)
+      ? speaksFor(fault)
+      : now < OUT || now < before / 8
+        ? speaksAgainst(fault)
+        : []
+  );
+  const goOn = located.next ? `. Measure next: ${located.next.title}` : '';
+  if (first.id === SOUND && first.probability > FOUND)
+    return outcome('pass', `Everything measured is as a sound circuit shows it`, { numbers, points });
+  if (first.id !== SOUND && first.probability > FOUND)
+    return outcome('fail', `${first.title}, by ${r.taken.length} reading${r.taken.length === 1 ? '' : 's'}`, {
+      numbers,
+      points
+    });
+  return outcome(
+    'unclear',
+    `Open between: ${first.title.toLowerCase()}, ${second.title.toLowerCase()}${goOn}`,
+    {
+      numbers,
+      points
+    }
+  );
+}
+
+/** Readings in a line of the history. */
+export const circuitWords = (r: CircuitReadings): string =>
+  r.taken
+    .flatMap(({ state, at, value }) => {
+      const place = placeOf(templateOf(r.circuit), state, at);
+      return place ? [`${place.title} ${told(place, value)} (${place.stateTitle.toLowerCase()})`] : [];
+    })
+    .join(', ');
+
+/** What a sound circuit shows at a place, in words. */
+export const soundWords = (id: TemplateId, state: string, at: string, batteryV: number): string => {
+  const place = placeOf(templateOf(id), state, at);
+  return place ? told(place, soundAt(templateOf(id), state, at, batteryV)) : '';
+};

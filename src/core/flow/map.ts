@@ -1,0 +1,186 @@
+import type { SpecSheet } from '../formats/spec-sheet';
+import { sayC, sayDeltaC } from '../units/say';
+import type { FaultId } from '../plant/faults';
+
+/** Places on the coolant loop where a probe can be held, in the order the coolant comes by them. */
+export const MAP_POINTS = {
+  outlet: 'Engine outlet',
+  sensor: 'Housing at the sensor',
+  scan: 'Scan value',
+  upperHose: 'Upper hose',
+  radiatorIn: 'Radiator inlet',
+  radiatorOut: 'Radiator outlet',
+  lowerHose: 'Lower hose',
+  heaterIn: 'Heater hose, in',
+  heaterOut: 'Heater hose, back'
+} as const;
+export type MapPoint = keyof typeof MAP_POINTS;
+export const MAP_POINT_IDS = Object.keys(MAP_POINTS) as [MapPoint, ...MapPoint[]];
+export type MapTemperatures = Partial<Record<MapPoint, number>>;
+
+export type ThermostatState = 'shut' | 'opening' | 'open';
+
+/** What the thermostat is at by the coolant at its engine outlet: the sheet's start and full, with a margin. */
+export function thermostatAt(outletC: number, sheet: SpecSheet | null): ThermostatState {
+  const { startOpenC, fullOpenC } = sheet?.thermostat ?? { startOpenC: 85, fullOpenC: 98 };
+  return outletC < startOpenC - 3 ? 'shut' : outletC >= fullOpenC - 1 ? 'open' : 'opening';
+}
+
+/** One pair of places that were both measured, and whether they stand to each other as they should. */
+export interface MapEdge {
+  readonly from: MapPoint;
+  readonly to: MapPoint;
+  /** from less to, °C. */
+  readonly dropC: number;
+  /** What it should be, °C. */
+  readonly low: number;
+  readonly high: number;
+  readonly fits: boolean;
+}
+
+export interface MapFinding {
+  readonly says: string;
+  readonly faults: readonly FaultId[];
+  /** The stretch it is about. */
+  readonly between: readonly [MapPoint, MapPoint];
+}
+
+export interface MapReading {
+  readonly edges: readonly MapEdge[];
+  readonly findings: readonly MapFinding[];
+  /** Suspects that what was measured speaks against. */
+  readonly cleared: readonly FaultId[];
+}
+
+/** Two places in one stream agree within this beyond their thermometers, °C: hose walls and housings lose a little. */
+const SAME_C = 4;
+/** A drop that a heater or a radiator of usual size makes, °C. */
+const RADIATOR_DROP = { open: [3, 28], opening: [4, 60] } as const;
+const HEATER_DROP = [2, 30] as const;
+/** Nearer to the engine than this before it opens, and coolant comes through, °C. */
+const LEAKS_WITHIN_C = 12;
+const WARM_ENOUGH_C = 30;
+
+/**
+ * Reads temperatures on the loop: what should equal what at this thermostat state, and which stretch holds up the
+ * flow. `uncertaintyC` is of the thermometer, ± at 95 %, for each place; drops carry √2 of it. `ambientC` where
+ * known. Rules: docs/method.md, “Temperature map”.
+ */
+export function readMap(
+  t: MapTemperatures,
+  state: ThermostatState,
+  sheet: SpecSheet | null,
+  uncertaintyC: number,
+  ambientC: number | null
+): MapReading {
+  const inlet = sheet?.thermostat.side === 'inlet';
+  const play = Math.SQRT2 * uncertaintyC;
+  const edges: MapEdge[] = [];
+  const edge = (from: MapPoint, to: MapPoint, low: number, high: number): MapEdge | null => {
+    const [a, b] = [t[from], t[to]];
+    if (a === undefined || b === undefined) return null;
+    const made = { from, to, dropC: a - b, low: low - play, high: high + play, fits: true };
+    edges.push({ ...made, fits: made.dropC >= made.low && made.dropC <= made.high });
+    return edges[edges.length - 1];
+  };
+  const findings: MapFinding[] = [];
+  const cleared: FaultId[] = [];
+  const found = (e: MapEdge, says: string, ...faults: FaultId[]) =>
+    findings.push({ says, faults, between: [e.from, e.to] });
+  const C = (p: MapPoint) => sayC(t[p]!, 0);
+
+  const branch = edge('outlet', 'sensor', -SAME_C, SAME_C);
+  if (branch && !branch.fits)
+    found(
+      branch,
+      branch.dropC > 0
+        ? `The branch with the sensor is ${sayDeltaC(branch.dropC, 0)} colder than the engine outlet: hardly any flow there`
+        : `The sensor’s housing is hotter than the engine outlet by ${sayDeltaC(-branch.dropC, 0)}: measure both again`,
+      ...(branch.dropC > 0 ? (['sensor-branch-restricted'] as const) : [])
+    );
+  else if (branch && t.outlet! > WARM_ENOUGH_C + 30) cleared.push('sensor-branch-restricted');
+
+  const reads = edge('sensor', 'scan', -SAME_C, SAME_C) ?? edge('outlet', 'scan', -SAME_C, SAME_C);
+  if (reads && !reads.fits && !(reads.from === 'outlet' && findings.length > 0))
+    found(
+      reads,
+      `The scan value is ${sayDeltaC(Math.abs(reads.dropC), 0)} ${reads.dropC > 0 ? 'below' : 'above'} the metal around its sensor`,
+      reads.dropC > 0 ? 'ect-reads-cold' : 'ect-reads-hot',
+      ...(reads.from === 'outlet' && reads.dropC > 0 ? (['sensor-branch-restricted'] as const) : [])
+    );
+  else if (reads && reads.from === 'sensor') cleared.push('ect-reads-cold', 'ect-reads-hot');
+
+  // With the thermostat at the outlet the upper hose is behind it; at the inlet the lower hose is before it.
+  const behind: MapPoint = inlet ? 'lowerHose' : 'upperHose';
+  const hot = t.outlet ?? t.sensor ?? t.scan;
+  const hotAt: MapPoint = t.outlet !== undefined ? 'outlet' : t.sensor !== undefined ? 'sensor' : 'scan';
+  const hose = t[behind];
+  if (inlet) edge('outlet', 'upperHose', -2, SAME_C + 2);
+  if (hot !== undefined && hose !== undefined) {
+    const warmed = ambientC === null ? hot > 60 : hot - ambientC > WARM_ENOUGH_C;
+    const low = state === 'shut' ? LEAKS_WITHIN_C : -2;
+    const high = state === 'shut' ? 200 : inlet ? 60 : state === 'open' ? SAME_C + 2 : 45;
+    const e = edge(hotAt, behind, low, high)!;
+    if (state === 'shut' && warmed && !e.fits)
+      found(
+        e,
+        `The hose behind the shut thermostat is at ${C(behind)} already: it lets coolant through`,
+        'thermostat-stuck-open'
+      );
+    else if (state === 'shut' && warmed) cleared.push('thermostat-stuck-open');
+    if (state === 'open' && !inlet && !e.fits && e.dropC > e.high)
+      found(
+        e,
+        `The engine is at ${sayC(hot, 0)} and the hose behind the thermostat at ${C(behind)}: hardly anything comes through`,
+        'thermostat-stuck-closed',
+        'coolant-low'
+      );
+    else if (state === 'open' && e.fits) cleared.push('thermostat-stuck-closed');
+  }
+  const tank = edge('upperHose', 'radiatorIn', -SAME_C, SAME_C);
+  if (tank && !tank.fits && tank.dropC > 0)
+    found(
+      tank,
+      `${sayDeltaC(tank.dropC, 0)} are lost between upper hose and radiator inlet: a hose that is closed inside`,
+      'radiator-clogged'
+    );
+  if (state !== 'shut') {
+    const from = t.radiatorIn !== undefined ? 'radiatorIn' : 'upperHose';
+    const to = t.radiatorOut !== undefined ? 'radiatorOut' : 'lowerHose';
+    const [low, high] = RADIATOR_DROP[state];
+    const core = edge(from, to, low, high);
+    if (core && !core.fits && core.dropC > core.high)
+      found(
+        core,
+        `The radiator takes ${sayDeltaC(core.dropC, 0)} off: little coolant comes by to be cooled`,
+        'pump-flow-low',
+        'radiator-clogged',
+        'coolant-low'
+      );
+    else if (core && !core.fits)
+      found(
+        core,
+        `The radiator takes only ${sayDeltaC(core.dropC, 0)} off: little air, or a core that is closed outside`,
+        'airflow-restricted'
+      );
+    else if (core && state === 'open') cleared.push('pump-flow-low');
+    edge('radiatorOut', 'lowerHose', -SAME_C, SAME_C);
+  }
+  const toHeater = edge('outlet', 'heaterIn', -SAME_C, SAME_C + 4);
+  if (toHeater && !toHeater.fits && toHeater.dropC > 0)
+    found(
+      toHeater,
+      `The hose to the heater is ${sayDeltaC(toHeater.dropC, 0)} colder than the engine: no flow there, air or a weak pump`,
+      'coolant-low',
+      'pump-flow-low'
+    );
+  const core = edge('heaterIn', 'heaterOut', HEATER_DROP[0] - SAME_C, HEATER_DROP[1]);
+  if (core && !core.fits && core.dropC > 0)
+    found(
+      core,
+      `The heater takes ${sayDeltaC(core.dropC, 0)} off: little flow through it`,
+      'coolant-low',
+      'pump-flow-low'
+    );
+  return { edges, findings, cleared: cleared.filter((f) => !findings.some((x) => x.faults.includes(f))) };
+}
