@@ -5,6 +5,9 @@ import { readSpecSheet } from '../core/formats/spec-sheet';
 import { DRIVES, type DriveName } from '../core/plant/drive';
 import { isFaultId } from '../core/plant/faults';
 import { seeded } from '../core/random';
+import { SimulatedBath } from './bath';
+import { readCircuit } from './circuits';
+import { scanFace } from './loop';
 import { INSTRUMENT_NAMES, readInstrument, type InstrumentName, type Place } from './instruments';
 import { ControlUnit } from './scan-adapter';
 import { SimulatedVehicle, type VehicleSetup } from './vehicle';
@@ -29,6 +32,9 @@ interface Options {
   readonly seed?: number;
 }
 
+/** A bath takes the better part of an hour; the simulated one is over in half a minute. */
+const BATH_FACTOR = 120;
+
 type Said = Record<string, unknown>;
 
 export async function startBench({
@@ -44,6 +50,8 @@ export async function startBench({
   let factor = 1;
   let wallFrom = Date.now();
   let pulled = false;
+  let bath: SimulatedBath | null = null;
+  let bathFrom = 0;
   /** The adapter's clock goes on whatever is plugged in. */
   let clockFrom = 0;
 
@@ -109,8 +117,39 @@ export async function startBench({
         if (!vehicle || !name) return { ok: false, message: 'no such instrument, or no vehicle plugged in' };
         return { ok: true, value: readInstrument(vehicle, name, said.place as Place, random) };
       }
+      case 'circuit': {
+        const value =
+          vehicle &&
+          readCircuit(
+            String(said.circuit),
+            String(said.state),
+            String(said.at),
+            vehicle.fault,
+            vehicle.seed,
+            random
+          );
+        return value === null ? { ok: false, message: 'no vehicle, or no such place' } : { ok: true, value };
+      }
+      case 'radiator': {
+        const shape = Array.isArray(said.shape) ? said.shape.map(Number).slice(0, 8) : [];
+        if (!vehicle || shape.length === 0) return { ok: false, message: 'no vehicle, or no shape' };
+        return { ok: true, ...scanFace(vehicle, shape, random) };
+      }
+      case 'bath-start':
+        if (!vehicle) return { ok: false, message: 'no vehicle whose thermostat could be taken out' };
+        bath = new SimulatedBath(vehicle.plant, vehicle.spec.thermostat.minLiftMm ?? 8);
+        bathFrom = Date.now();
+        return { ok: true };
+      case 'bath-read':
+        if (!bath) return { ok: false, message: 'the bath has not been started' };
+        bath.advanceTo(((Date.now() - bathFrom) / 1000) * BATH_FACTOR);
+        return { ok: true, ...bath.read(random) };
       default:
-        return { ok: false, message: 'say plug, start, stop, pull, insert, hand or read' };
+        return {
+          ok: false,
+          message:
+            'say plug, start, stop, pull, insert, hand, read, circuit, radiator, bath-start or bath-read'
+        };
     }
   }
 

@@ -1,4 +1,5 @@
 import { normalDraw, type Random } from '../core/random';
+import { loopC, LOOP_PLACES, type LoopPlace } from './loop';
 import type { SimulatedVehicle } from './vehicle';
 
 /** Instruments on the bench, each with the error of its kind. */
@@ -6,7 +7,9 @@ export const INSTRUMENT_NAMES = ['multimeter', 'infrared', 'probe', 'tachometer'
 export type InstrumentName = (typeof INSTRUMENT_NAMES)[number];
 
 /** Where an instrument can be held. */
-export type Place = 'outlet' | 'upper-hose' | 'lower-hose' | 'sensor' | 'fan' | 'engine';
+export type Place = LoopPlace | 'sensor' | 'fan' | 'engine';
+
+const isLoop = (place: Place): place is LoopPlace => (LOOP_PLACES as readonly string[]).includes(place);
 
 /** A reading in °C, Ω or rpm by the instrument; null where it measures nothing at that place. */
 export function readInstrument(
@@ -16,9 +19,7 @@ export function readInstrument(
   random: Random
 ): number | null {
   const truth = vehicle.truth();
-  const surfaceC = { outlet: truth.outletC, 'upper-hose': truth.upperHoseC, 'lower-hose': truth.lowerHoseC }[
-    place as 'outlet'
-  ];
+  const atC = isLoop(place) ? loopC(vehicle, place) : null;
   switch (name) {
     case 'multimeter':
       return place === 'sensor'
@@ -26,11 +27,10 @@ export function readInstrument(
         : null;
     // A surface is a little cooler than what flows behind it; a gun is off by a degree or so either way.
     case 'infrared':
-      return surfaceC === undefined ? null : Math.round((surfaceC - 1 + 1.2 * normalDraw(random)) * 10) / 10;
+      return atC === null ? null : Math.round((atC - 1 + 1.2 * normalDraw(random)) * 10) / 10;
     case 'probe':
-      return surfaceC === undefined
-        ? null
-        : Math.round((surfaceC - 0.4 + 0.6 * normalDraw(random)) * 10) / 10;
+      if (place === 'scan') return atC;
+      return atC === null ? null : Math.round((atC - 0.4 + 0.6 * normalDraw(random)) * 10) / 10;
     case 'tachometer': {
       const rpm = place === 'fan' ? truth.fanRpm : place === 'engine' ? truth.engineRpm : null;
       return rpm === null ? null : Math.max(0, Math.round(rpm * (1 + 0.003 * normalDraw(random))));

@@ -142,11 +142,39 @@ export class SimulatedVehicle {
       : Math.max(this.#state.fanPct, asked) * this.plant.fanStrength;
   }
 
+  get fault(): FaultId {
+    return this.#setup.fault;
+  }
+  get seed(): number {
+    return this.#setup.seed;
+  }
+  get spec(): SpecSheet {
+    return this.#setup.spec;
+  }
+
+  /** Share of its best airflow that the fan gives, by whatever drives it. */
+  get fanShare(): number {
+    return this.plant.clutch.kind === 'none'
+      ? this.fanPct / 100
+      : this.#state.fanRpm / Math.max(600, 0.9 * this.#input.rpm);
+  }
+
   /** What instruments would find: the truth, without their errors. */
   truth() {
     const s = this.#state;
     return {
       outletC: s.jacket,
+      sensorC: s.sensor,
+      ambientC: this.#setup.ambientC,
+      inletSide: this.plant.inletSide,
+      /** Share of its flow the pump gives. */
+      flow: this.plant.flowFactor,
+      coreFactor: this.plant.coreFactor,
+      /** Behind the radiator: the air takes up more of the heat the less of it comes through. */
+      fanAirC:
+        this.#setup.ambientC +
+        ((s.cell1 + s.cell2) / 2 - this.#setup.ambientC) *
+          (0.92 - 0.3 * Math.min(1, this.plant.airFactor * (0.25 + 0.75 * Math.min(1, this.fanShare)))),
       upperHoseC: s.hose,
       lowerHoseC: s.ret,
       sensorOhm: resistanceAt(this.plant.curve, s.sensor),

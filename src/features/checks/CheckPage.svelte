@@ -54,16 +54,17 @@
   }: Props = $props();
 
   const check = $derived(checkOf(id));
-  const instrument = $derived(sheetOf(id));
+
   const draftKey = $derived(`${jobId}/${id}`);
-  let readings = $state(untrack(() => readDraft<object>(draftKey) ?? instrument.empty(heat)));
+  let readings = $state(untrack(() => readDraft<object>(draftKey) ?? sheetOf(id).empty(heat, sheet)));
+  const instrument = $derived(sheetOf(id, readings));
   let touched = $state(untrack(() => readDraft(draftKey) !== null));
   let correcting = $state<string | null>(null);
   let problems = $state<readonly Problem[]>([]);
   let asked = $state<readonly string[]>([]);
   let busy = $state(false);
 
-  const empty = untrack(() => JSON.stringify(instrument.empty(heat)));
+  const empty = untrack(() => JSON.stringify(sheetOf(id).empty(heat, sheet)));
   $effect(() => {
     const text = JSON.stringify(readings);
     if (text !== empty) {
@@ -136,7 +137,7 @@
 
   function discard() {
     dropDraft(draftKey);
-    readings = instrument.empty(heat);
+    readings = sheetOf(id).empty(heat, sheet);
     touched = false;
     correcting = null;
     problems = [];

@@ -1,10 +1,11 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import { tick, untrack } from 'svelte';
+  import { untrack } from 'svelte';
   import { circuitOf, ladderOf, type EctLadderReadings } from '$core/checks/ect-ladder';
   import type { Instrument } from '$core/checks/instruments';
   import BenchRead from '$lib/ui/BenchRead.svelte';
   import Choose from '$lib/ui/Choose.svelte';
+  import RowEntry from '$lib/ui/RowEntry.svelte';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
   import { shown, shownDifference } from '$lib/ui/units';
   import InstrumentPick from './InstrumentPick.svelte';
@@ -20,8 +21,6 @@
   let by = $state<string | null>(untrack(() => (readings.points.at(-1)?.volts != null ? 'volts' : 'ohms')));
   let celsius = $state<number | null>(null);
   let measured = $state<number | null>(null);
-  let round = $state(0);
-  let entry: HTMLElement;
 
   const circuit = $derived(circuitOf(sheet));
   const ladder = $derived(ladderOf(readings.points, sheet, curves));
@@ -31,29 +30,11 @@
       .sort((a, b) => a.point.celsius - b.point.celsius)
   );
 
-  /** The row that was typed joins the ladder, and the next one begins. */
-  async function add(goOn = true) {
+  function add() {
     if (celsius === null || measured === null) return;
     const taken = by === 'volts' ? { ohm: null, volts: measured } : { ohm: measured, volts: null };
     readings.points = [...readings.points, { celsius, instrument, ...taken }];
     celsius = measured = null;
-    round++;
-    await tick();
-    if (goOn) entry.querySelector('input')?.focus();
-  }
-
-  /** Heard on the way down: the form writes the sheet as the event comes up. */
-  function onkeydown(event: KeyboardEvent) {
-    if (event.key !== 'Enter' || !(event.target instanceof HTMLInputElement)) return;
-    // With Ctrl the sheet is written: the row that stands here goes with it.
-    if (event.ctrlKey) return void add(false);
-    event.preventDefault();
-    void add();
-  }
-
-  /** A row that is complete is not left behind when the hand goes on to write the sheet. */
-  function onfocusout({ relatedTarget }: FocusEvent) {
-    if (relatedTarget instanceof Node && !entry.contains(relatedTarget)) void add(false);
   }
 
   function choose(next: Instrument) {
@@ -75,72 +56,65 @@
 
 <div class="grid items-start gap-x-5 gap-y-4 xl:grid-cols-[300px_minmax(0,1fr)]">
   <div class="space-y-3">
-    <div bind:this={entry} onkeydowncapture={onkeydown} {onfocusout} class="space-y-1">
-      <Choose
-        label="Measured in"
-        choices={[
-          { value: 'ohms', label: 'Ohms, plug off' },
-          { value: 'volts', label: 'Volts, plugged in' }
-        ]}
-        value={by}
-        onvalue={(v) => {
-          by = v;
-          measured = null;
-          round++;
-        }}
-      />
-      {#if by === 'volts' && !circuit}
-        <p class="text-off text-sm font-semibold">
-          The sheet gives no reference or no pull-up, so volts cannot be judged: measure ohms.
-        </p>
-      {/if}
-      {#key round}
-        <div class="grid grid-cols-2 gap-2 pt-2">
-          <QuantityInput
-            label="True temperature"
-            kind="temperature"
-            bind:value={celsius}
-            problem={problems.points}
-          />
-          {#if by === 'volts'}
-            <QuantityInput label="Sensor volts" kind="voltage" bind:value={measured} />
-          {:else}
+    <Choose
+      label="Measured in"
+      choices={[
+        { value: 'ohms', label: 'Ohms, plug off' },
+        { value: 'volts', label: 'Volts, plugged in' }
+      ]}
+      value={by}
+      onvalue={(v) => {
+        by = v;
+        measured = null;
+      }}
+    />
+    {#if by === 'volts' && !circuit}
+      <p class="text-off text-sm font-semibold">
+        The sheet gives no reference or no pull-up, so volts cannot be judged: measure ohms.
+      </p>
+    {/if}
+    <RowEntry label="Add the point" complete={celsius !== null && measured !== null} onadd={add}>
+      {#snippet children({ fill })}
+        {#key by}<div class="grid grid-cols-2 gap-2 pt-2">
             <QuantityInput
-              label="Sensor ohms"
-              kind="resistance"
-              bind:value={measured}
-              hint="over-range: 10M"
+              label="True temperature"
+              kind="temperature"
+              bind:value={celsius}
+              problem={problems.points}
             />
-          {/if}
+            {#if by === 'volts'}
+              <QuantityInput label="Sensor volts" kind="voltage" bind:value={measured} />
+            {:else}
+              <QuantityInput
+                label="Sensor ohms"
+                kind="resistance"
+                bind:value={measured}
+                hint="over-range: 10M"
+              />
+            {/if}
+          </div>{/key}
+        <div class="flex flex-wrap gap-x-4">
+          <BenchRead
+            instrument="probe"
+            place="outlet"
+            label="Read the simulated probe"
+            onread={(c) => {
+              celsius = c;
+              fill();
+            }}
+          />
+          <BenchRead
+            instrument="multimeter"
+            place="sensor"
+            label="and meter"
+            onread={(ohm) => {
+              [by, measured] = ['ohms', ohm];
+              fill();
+            }}
+          />
         </div>
-      {/key}
-      <button
-        type="button"
-        class="btn min-h-11 w-full"
-        disabled={celsius === null || measured === null}
-        onclick={() => add()}>Add the point <kbd class="reading text-ink-2 text-sm">Enter</kbd></button
-      >
-      <div class="flex flex-wrap gap-x-4">
-        <BenchRead
-          instrument="probe"
-          place="outlet"
-          label="Read the simulated probe"
-          onread={(c) => {
-            celsius = c;
-            round++;
-          }}
-        />
-        <BenchRead
-          instrument="multimeter"
-          place="sensor"
-          label="and meter"
-          onread={(ohm) => {
-            [by, measured] = ['ohms', ohm];
-            round++;
-          }}
-        />
-      </div>
-    </div>
+      {/snippet}
+    </RowEntry>
     <InstrumentPick
       of="the true temperature"
       {instrument}

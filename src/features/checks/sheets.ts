@@ -1,6 +1,9 @@
 import type { Component } from 'svelte';
 import type { CheckId } from '$core/checks/registry';
+import { isByHand } from '$core/checks/by-hand';
+import type { SpecSheet } from '$core/formats/spec-sheet';
 import type { ThermalState } from '$core/thermal/state';
+import { lastInstrument } from './instrument-memory';
 import ByHandSheet from './ByHandSheet.svelte';
 import ClutchColdTurnSheet from './ClutchColdTurnSheet.svelte';
 import ClutchPlaySheet from './ClutchPlaySheet.svelte';
@@ -16,13 +19,28 @@ import HoseRushSheet from './HoseRushSheet.svelte';
 import KeyOffFanSheet from './KeyOffFanSheet.svelte';
 import LevelAndLookSheet from './LevelAndLookSheet.svelte';
 import SoakSheet from './SoakSheet.svelte';
+import AirRiseSheet from './AirRiseSheet.svelte';
+import CapTestSheet from './CapTestSheet.svelte';
+import ClutchElectronicSheet from './ClutchElectronicSheet.svelte';
+import ClutchHotSpeedSheet from './ClutchHotSpeedSheet.svelte';
+import CombustionGasSheet from './CombustionGasSheet.svelte';
+import ControllerSheet from './ControllerSheet.svelte';
+import FanDirectFeedSheet from './FanDirectFeedSheet.svelte';
+import PressureHoldSheet from './PressureHoldSheet.svelte';
+import RadiatorFaceSheet from './RadiatorFaceSheet.svelte';
+import RelayBenchSheet from './RelayBenchSheet.svelte';
+import RelaySocketSheet from './RelaySocketSheet.svelte';
+import RelaySwapSheet from './RelaySwapSheet.svelte';
+import TemperatureMapSheet from './TemperatureMapSheet.svelte';
+import ThermostatBathSheet from './ThermostatBathSheet.svelte';
+import ThermostatHeaterSheet from './ThermostatHeaterSheet.svelte';
 import WiggleSheet from './WiggleSheet.svelte';
 import type { SheetProps } from './types';
 
 /** The instrument of a check, and the readings it starts from. A check without one is judged by hand. */
 export interface CheckSheet {
   readonly component: Component<SheetProps<never>, Record<string, never>, 'readings'>;
-  readonly empty: (heat: ThermalState) => object;
+  readonly empty: (heat: ThermalState, sheet: SpecSheet | null) => object;
 }
 
 const sheet = (component: unknown, empty: CheckSheet['empty']): CheckSheet => ({
@@ -90,9 +108,72 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
     stillRunning: false,
     coolantC: running ? coolantC : null
   })),
-  'clutch-play': sheet(ClutchPlaySheet, () => ({ tipMm: null, moves: null, feels: null }))
+  'clutch-play': sheet(ClutchPlaySheet, () => ({ tipMm: null, moves: null, feels: null })),
+  'fan-direct-feed': sheet(FanDirectFeedSheet, () => ({ at: 'plug', turns: null, amps: null, feedV: null })),
+  'relay-bench': sheet(RelayBenchSheet, () => ({
+    coilOhm: null,
+    clicks: null,
+    dropV: null,
+    loadA: null,
+    restOhm: null
+  })),
+  'relay-swap': sheet(RelaySwapSheet, () => ({
+    identical: false,
+    donor: '',
+    donorSafe: false,
+    putBack: false,
+    then: null
+  })),
+  'relay-socket': sheet(RelaySocketSheet, (_, spec) => ({
+    circuit: (spec?.fan?.stages?.length ?? 0) > 1 ? 'fan-pair' : 'fan-relay',
+    batteryV: 12.6,
+    taken: [],
+    names: {}
+  })),
+  'controller-in-out': sheet(ControllerSheet, () => ({
+    circuit: 'fan-controller',
+    batteryV: 12.6,
+    taken: [],
+    names: {}
+  })),
+  'clutch-hot-speed': sheet(ClutchHotSpeedSheet, () => ({ pairs: [], pulley: 1, coolantC: null })),
+  'clutch-electronic': sheet(ClutchElectronicSheet, () => ({ pairs: [], unplugged: null, pickup: null })),
+  'temperature-map': sheet(TemperatureMapSheet, ({ ambientC }) => ({
+    points: {},
+    instrument: lastInstrument('map', 'contact'),
+    thermostat: null,
+    ambientC
+  })),
+  'radiator-face': sheet(RadiatorFaceSheet, ({ ambientC }) => ({
+    face: Array.from({ length: 4 }, () => Array.from({ length: 6 }, () => null)),
+    flows: 'down',
+    inC: null,
+    outC: null,
+    airC: ambientC,
+    rpm: null,
+    fan: 1
+  })),
+  'air-rise': sheet(AirRiseSheet, () => ({ beforeC: null, afterC: null, coolantC: null, fan: null })),
+  'pressure-hold': sheet(PressureHoldSheet, () => ({ points: [], seen: null, engineRan: false })),
+  'cap-test': sheet(CapTestSheet, () => ({ opensKPa: [], holds: null, seal: null })),
+  'combustion-gas': sheet(CombustionGasSheet, () => ({
+    by: null,
+    seen: null,
+    bubbles: null,
+    dry: false,
+    worked: false
+  })),
+  'thermostat-bath': sheet(ThermostatBathSheet, () => ({ points: [], stampedC: null })),
+  'thermostat-heater': sheet(ThermostatHeaterSheet, () => ({
+    elementOhm: null,
+    powered: null,
+    afterS: null,
+    unpowered: null
+  }))
 };
 
 const BY_HAND: CheckSheet = sheet(ByHandSheet, () => ({ judged: null, found: '' }));
 
-export const sheetOf = (id: CheckId): CheckSheet => SHEETS[id] ?? BY_HAND;
+/** The sheet of a check; readings that were once judged by hand are corrected by hand. */
+export const sheetOf = (id: CheckId, readings?: unknown): CheckSheet =>
+  isByHand(readings) ? BY_HAND : (SHEETS[id] ?? BY_HAND);

@@ -1,10 +1,10 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import { toast } from 'svelte-sonner';
+  import { readBench } from './bench';
 
   interface Props {
     instrument: 'multimeter' | 'infrared' | 'probe' | 'tachometer';
-    place: 'outlet' | 'upper-hose' | 'lower-hose' | 'sensor' | 'fan' | 'engine';
+    place: string;
     label: string;
     /** °C, Ω or rpm, as the instrument shows it. */
     onread: (value: number) => void;
@@ -14,19 +14,9 @@
 
   async function read() {
     busy = true;
-    try {
-      const body = JSON.stringify({ instrument, place });
-      const headers = { 'content-type': 'application/json' };
-      const answer = await fetch('/api/bench', { method: 'POST', headers, body });
-      const said = (await answer.json()) as
-        { ok: true; value: number } | { ok: false; problems: { message: string }[] };
-      if (said.ok) onread(said.value);
-      else toast(`Nothing read: ${said.problems[0].message}`);
-    } catch {
-      toast('Nothing read: the server does not answer');
-    } finally {
-      busy = false;
-    }
+    const value = await readBench({ instrument, place });
+    busy = false;
+    if (value !== null) onread(value);
   }
 </script>
 

@@ -4,28 +4,33 @@ import { WIGGLED, type Wiggled } from '$core/checks/wiggle';
 import { knownAdapters } from '$lib/server/live/adapters';
 import { tellBench } from '$lib/server/live/bench';
 
-/** A hand that moves the loom somewhere, so that a bad contact of the simulated vehicle can answer. */
-const handSchema = z.object({ hand: z.enum(Object.keys(WIGGLED) as [Wiggled]).nullable() });
-const readingSchema = z.object({
-  instrument: z.enum(['multimeter', 'infrared', 'probe', 'tachometer']),
-  place: z.enum(['outlet', 'upper-hose', 'lower-hose', 'sensor', 'fan', 'engine'])
-});
+const word = z.string().regex(/^[\w-]{1,30}$/);
+
+/** What can be asked of the simulated bench, and how it is told. */
+const asked = z.union([
+  z
+    .object({ instrument: z.enum(['multimeter', 'infrared', 'probe', 'tachometer']), place: word })
+    .transform((r) => ({ do: 'read', ...r })),
+  /** A hand that moves the loom somewhere, so that a bad contact of the vehicle can answer. */
+  z
+    .object({ hand: z.enum(Object.keys(WIGGLED) as [Wiggled]).nullable() })
+    .transform((r) => ({ do: 'hand', place: r.hand })),
+  z.object({ circuit: word, state: word, at: word }).transform((r) => ({ do: 'circuit', ...r })),
+  z
+    .object({ radiator: z.array(z.number().int().min(1).max(8)).min(1).max(8) })
+    .transform((r) => ({ do: 'radiator', shape: r.radiator })),
+  z.object({ bath: z.enum(['start', 'read']) }).transform((r) => ({ do: `bath-${r.bath}` }))
+]);
 
 /** Holds an instrument of the simulated bench to its vehicle and gives what it shows. */
 export async function POST({ request }) {
-  const said: unknown = await request.json().catch(() => null);
-  const hand = handSchema.safeParse(said);
-  const read = readingSchema.safeParse(said);
+  const read = asked.safeParse(await request.json().catch(() => null));
   const bench = knownAdapters().find((a) => a.simulated);
   const refuse = (message: string) => json({ ok: false, problems: [{ message }] }, { status: 422 });
-  if (hand.success && bench)
-    return json(await tellBench(bench.address, { do: 'hand', place: hand.data.hand }));
   if (!read.success) return refuse('say which instrument is held where');
   if (!bench) return refuse('this server runs no simulated bench');
-  const answer = await tellBench(bench.address, { do: 'read', ...read.data });
+  const answer = await tellBench(bench.address, read.data);
   if (!answer.ok) return json(answer, { status: 422 });
-  const { value } = answer.value;
-  return typeof value === 'number'
-    ? json({ ok: true, value })
-    : refuse(`a ${read.data.instrument} shows nothing at the ${read.data.place.replace('-', ' ')}`);
+  if (answer.value.value === null) return refuse('it shows nothing at that place');
+  return json({ ...answer.value, ok: true });
 }

@@ -1,0 +1,161 @@
+<script lang="ts">
+  import { APPROACH, approachOf, DRIVEN, type AirRiseReadings } from '$core/checks/air-rise';
+  import Choose from '$lib/ui/Choose.svelte';
+  import { choicesOf } from '$lib/ui/choices';
+  import BenchRead from '$lib/ui/BenchRead.svelte';
+  import { heatVar } from '$lib/ui/heat';
+  import QuantityInput from '$lib/ui/QuantityInput.svelte';
+  import { inUnit, shown } from '$lib/ui/units';
+  import type { Draft, SheetProps } from './types';
+
+  let { readings = $bindable(), problems }: SheetProps<Draft<AirRiseReadings>> = $props();
+  let round = $state(0);
+  const all = $derived(
+    readings.beforeC !== null &&
+      readings.afterC !== null &&
+      readings.coolantC !== null &&
+      readings.coolantC > readings.beforeC
+      ? { beforeC: readings.beforeC, afterC: readings.afterC, coolantC: readings.coolantC }
+      : null
+  );
+  const share = $derived(all ? approachOf(all) : null);
+  const y = (s: number) => 200 - 170 * Math.min(1.05, Math.max(-0.05, s));
+  const degrees = (c: number | null) => (c === null ? '' : `${Math.round(inUnit(c, 'temperature'))}°`);
+</script>
+
+<div class="grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_260px]">
+  <svg
+    viewBox="0 0 560 240"
+    class="w-full"
+    role="img"
+    aria-label="Air through the radiator: before, behind, and the coolant’s temperature above both"
+  >
+    <rect
+      x="250"
+      y="20"
+      width="60"
+      height="200"
+      rx="6"
+      fill={readings.coolantC === null ? 'var(--well)' : heatVar(readings.coolantC)}
+      stroke="var(--ink)"
+      stroke-width="2"
+    />
+    {#each [0, 1, 2, 3, 4, 5] as i (i)}<line
+        x1="252"
+        x2="308"
+        y1={45 + 30 * i}
+        y2={45 + 30 * i}
+        stroke="var(--card)"
+        stroke-width="2"
+      />{/each}
+    {#each [70, 120, 170] as h (h)}
+      <path
+        d="M30 {h} H225 m-12 -8 l12 8 l-12 8"
+        fill="none"
+        stroke={readings.beforeC === null ? 'var(--line-strong)' : heatVar(readings.beforeC)}
+        stroke-width="6"
+      />
+      <path
+        d="M330 {h} H400 m-12 -8 l12 8 l-12 8"
+        fill="none"
+        stroke={readings.afterC === null ? 'var(--line-strong)' : heatVar(readings.afterC)}
+        stroke-width="6"
+      />
+    {/each}
+    <text x="30" y="40" font-size="22" font-weight="700" class="reading" fill="var(--ink)"
+      >{degrees(readings.beforeC)}</text
+    >
+    <text x="330" y="40" font-size="22" font-weight="700" class="reading" fill="var(--ink)"
+      >{degrees(readings.afterC)}</text
+    >
+    <!-- How far the air has come towards the coolant. -->
+    <line x1="455" x2="455" y1={y(0)} y2={y(1)} stroke="var(--line-strong)" stroke-width="10" />
+    <rect
+      x="446"
+      y={y(APPROACH.high)}
+      width="18"
+      height={y(APPROACH.low) - y(APPROACH.high)}
+      fill="var(--good-wash)"
+      stroke="var(--good)"
+    />
+    <text x="474" y={y(1) + 5} font-size="13" fill="var(--ink-2)">coolant</text>
+    <text x="474" y={y(0) + 5} font-size="13" fill="var(--ink-2)">air</text>
+    {#if share !== null}
+      {@const off = share > APPROACH.high || share < APPROACH.low}
+      <line
+        x1="438"
+        x2="472"
+        y1={y(share)}
+        y2={y(share)}
+        stroke={off ? 'var(--off)' : 'var(--ink)'}
+        stroke-width="5"
+      />
+      <text
+        x="478"
+        y={y(share) + 6}
+        font-size="17"
+        font-weight="700"
+        class="reading"
+        fill={off ? 'var(--off)' : 'var(--ink)'}
+        data-approach>{(100 * share).toFixed(0)} %</text
+      >
+    {/if}
+  </svg>
+  <p class="text-ink-2 text-sm">
+    Measure with the probe in the shade of the fins, not touching them: a hand’s width in front, and behind
+    where the fan is not. Same height.
+    {all ? `The coolant is ${shown(all.coolantC, 'temperature', 0)}.` : ''}
+  </p>
+</div>
+{#key round}
+  <div class="grid gap-3 sm:grid-cols-3">
+    <div>
+      <QuantityInput
+        label="Air in front"
+        kind="temperature"
+        bind:value={readings.beforeC}
+        problem={problems.beforeC}
+      />
+      <BenchRead
+        instrument="probe"
+        place="front-air"
+        label="Simulated probe"
+        onread={(v) => ((readings.beforeC = v), round++)}
+      />
+    </div>
+    <div>
+      <QuantityInput
+        label="Air behind"
+        kind="temperature"
+        bind:value={readings.afterC}
+        problem={problems.afterC}
+      />
+      <BenchRead
+        instrument="probe"
+        place="fan-air"
+        label="Simulated probe"
+        onread={(v) => ((readings.afterC = v), round++)}
+      />
+    </div>
+    <div>
+      <QuantityInput
+        label="Coolant into the radiator"
+        kind="temperature"
+        bind:value={readings.coolantC}
+        problem={problems.coolantC}
+      />
+      <BenchRead
+        instrument="probe"
+        place="radiator-in"
+        label="Simulated probe"
+        onread={(v) => ((readings.coolantC = v), round++)}
+      />
+    </div>
+  </div>
+{/key}
+<Choose
+  label="The fan"
+  choices={choicesOf(DRIVEN)}
+  bind:value={readings.fan as string | null}
+  problem={problems.fan}
+/>

@@ -1,0 +1,10 @@
+<script lang="ts">
+  import type { CircuitReadings } from '$core/checks/circuit-check';
+  import { COMMAND_FULL_V } from '$core/circuit/fan-controller';
+  import CircuitBench from './circuits/CircuitBench.svelte';
+  import type { SheetProps } from './types';
+
+  let { readings = $bindable(), problems }: SheetProps<CircuitReadings> = $props();
+</script>
+
+<CircuitBench bind:readings {problems} dutyOfV={COMMAND_FULL_V} />

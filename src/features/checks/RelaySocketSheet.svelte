@@ -1,0 +1,20 @@
+<script lang="ts">
+  import { TEMPLATES, type CircuitReadings, type TemplateId } from '$core/checks/circuit-check';
+  import Choose from '$lib/ui/Choose.svelte';
+  import CircuitBench from './circuits/CircuitBench.svelte';
+  import type { SheetProps } from './types';
+
+  let { readings = $bindable(), problems }: SheetProps<CircuitReadings> = $props();
+  const KINDS = ['fan-relay', 'fan-pair'] as const;
+</script>
+
+<Choose
+  label="The fans are wired as"
+  choices={KINDS.map((id) => ({ value: id, label: TEMPLATES[id].title }))}
+  value={readings.circuit}
+  onvalue={(v) => {
+    if (v && v !== readings.circuit)
+      readings = { ...readings, circuit: v as TemplateId, taken: [], names: {} };
+  }}
+/>
+{#key readings.circuit}<CircuitBench bind:readings {problems} />{/key}
