@@ -138,13 +138,17 @@ export const outcome = (
   result,
   says,
   numbers: [],
-  points: [],
   doubts: [],
   voidBecause: null,
   voidShort: null,
   countsFrom: null,
-  ...more
+  ...more,
+  points: once(more.points ?? [])
 });
+
+/** Each suspect once each way, however many readings speak to it. */
+const once = (points: readonly Point[]): Point[] =>
+  points.filter((p, i) => points.findIndex((q) => q.fault === p.fault && q.way === p.way) === i);
 
 export const speaksFor = (...faults: FaultId[]): Point[] => faults.map((fault) => ({ fault, way: 'for' }));
 export const speaksAgainst = (...faults: FaultId[]): Point[] =>

@@ -81,7 +81,12 @@ export function placeOf(t: Template, state: string, at: string): Place | undefin
 
 /** Volts as a workshop writes them, or the step that was seen. */
 const told = (place: Place, value: number): string =>
-  place.steps ? (place.steps[Math.round(value)] ?? '?') : say(value, 'voltage');
+  place.steps ? (place.steps[Math.round(value)] ?? '?') : sayVolts(value);
+
+/** Volts of a circuit to a tenth, and to a hundredth where they are few. */
+export const sayVolts = (volts: number): string => say(volts, 'voltage', Math.abs(volts) < 1 ? 2 : 1);
+
+const lowerFirst = (text: string) => text[0].toLowerCase() + text.slice(1);
 
 /** Volts that no tap of this circuit can have: above what feeds it. */
 export function refuseVolts({ circuit, batteryV, taken }: CircuitReadings): Problem[] {
@@ -97,7 +102,7 @@ export function refuseVolts({ circuit, batteryV, taken }: CircuitReadings): Prob
       ? [
           {
             field,
-            message: `${place?.title ?? at}: ${say(value, 'voltage')} is above the battery’s ${say(batteryV, 'voltage')}; measure the battery anew, in the same state`
+            message: `${place?.title ?? at}: ${sayVolts(value)} is above the battery’s ${sayVolts(batteryV)}; measure the battery anew, in the same state`
           }
         ]
       : [];
@@ -183,7 +188,7 @@ export function judgeCircuit(r: CircuitReadings): Outcome {
         {
           name: `${name}, ${place.stateTitle.toLowerCase()}`,
           value: told(place, value),
-          limit: `sound: ${told(place, located.expected[i])}`
+          limit: `${told(place, located.expected[i])} if sound`
         }
       ];
     }),
@@ -208,14 +213,10 @@ export function judgeCircuit(r: CircuitReadings): Outcome {
       numbers,
       points
     });
-  return outcome(
-    'unclear',
-    `Open between: ${first.title.toLowerCase()}, ${second.title.toLowerCase()}${goOn}`,
-    {
-      numbers,
-      points
-    }
-  );
+  return outcome('unclear', `Open between: ${lowerFirst(first.title)}, ${lowerFirst(second.title)}${goOn}`, {
+    numbers,
+    points
+  });
 }
 
 /** Readings in a line of the history. */

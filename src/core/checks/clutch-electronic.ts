@@ -119,7 +119,7 @@ export const clutchElectronic = defineCheck<ClutchElectronicReadings>({
       const same = r.unplugged && r.unplugged.fanRpm / r.unplugged.engineRpm >= LOCKED;
       return outcome(
         'fail',
-        `Engaged at ${least.commandPct} % as at ${most.commandPct} %: ${same ? 'and no different unplugged, so its power does not arrive or it is seized' : 'no power at its coil, or seized'}. A cold turn by hand tells the two apart`,
+        `Engaged at ${least.commandPct} % as at ${most.commandPct} %${same ? ' and unplugged' : ''}: no power at its coil, or seized. A cold turn by hand tells the two apart`,
         {
           numbers,
           doubts,

@@ -59,11 +59,11 @@ export const fanDirectFeed = defineCheck<FanDirectFeedReadings>({
         : [
             {
               name: 'Current',
-              value: say(amps, 'current'),
-              limit: `${say(lowA, 'current')} to ${say(highA, 'current')}${own ? '' : ' usual'}`
+              value: say(amps, 'current', 1),
+              limit: `${say(lowA, 'current', 0)} to ${say(highA, 'current', 0)}${own ? '' : ' usual'}`
             }
           ]),
-      ...(r.feedV === null ? [] : [{ name: 'At the plug', value: say(r.feedV, 'voltage') }])
+      ...(r.feedV === null ? [] : [{ name: 'At the plug', value: say(r.feedV, 'voltage', 1) }])
     ];
     const doubts =
       own || amps === null ? [] : ['The sheet gives no current for this fan; a usual range was taken'];
@@ -75,7 +75,7 @@ export const fanDirectFeed = defineCheck<FanDirectFeedReadings>({
           ? `Fed directly it stands still: the motor${wiring}; the current would tell open from stuck`
           : amps < NOTHING_A
             ? `Fed directly it draws nothing: open in the motor${wiring}`
-            : `Fed directly it draws ${say(amps, 'current')} and stands still: the motor is stuck or shorted`,
+            : `Fed directly it draws ${say(amps, 'current', 1)} and stands still: the motor is stuck or shorted`,
         {
           numbers,
           doubts,
@@ -91,18 +91,22 @@ export const fanDirectFeed = defineCheck<FanDirectFeedReadings>({
         amps === null
           ? 'Turns slowly when fed directly'
           : amps > highA
-            ? `Turns slowly and draws ${say(amps, 'current')}: tight bearings or shorted turns`
+            ? `Turns slowly and draws ${say(amps, 'current', 1)}: tight bearings or shorted turns`
             : amps < lowA
-              ? `Turns slowly and draws ${say(amps, 'current')} only: worn brushes, or a poor joint on the way`
+              ? `Turns slowly and draws ${say(amps, 'current', 1)} only: worn brushes, or a poor joint on the way`
               : `Turns slowly at a usual current: load on the blades, or a weak motor`,
         { numbers, doubts, points: speaksFor('fan-motor-weak') }
       );
     if (amps !== null && amps > highA)
-      return outcome('fail', `Runs, and draws ${say(amps, 'current')}: too much for its wiring and relay`, {
-        numbers,
-        doubts,
-        points: [...speaksFor('fan-motor-weak'), ...speaksAgainst('fan-motor-dead')]
-      });
+      return outcome(
+        'fail',
+        `Runs, and draws ${say(amps, 'current', 1)}: too much for its wiring and relay`,
+        {
+          numbers,
+          doubts,
+          points: [...speaksFor('fan-motor-weak'), ...speaksAgainst('fan-motor-dead')]
+        }
+      );
     return outcome(
       'pass',
       'Runs when fed directly: motor and its wiring are good; look at relay, feed and command',
@@ -114,5 +118,5 @@ export const fanDirectFeed = defineCheck<FanDirectFeedReadings>({
     );
   },
   words: (r) =>
-    `Fed at the ${FED_AT[r.at].toLowerCase()}: ${FED_TURNS[r.turns].toLowerCase()}${r.amps === null ? '' : `, ${say(r.amps, 'current')}`}`
+    `Fed at the ${FED_AT[r.at].toLowerCase()}: ${FED_TURNS[r.turns].toLowerCase()}${r.amps === null ? '' : `, ${say(r.amps, 'current', 1)}`}`
 });

@@ -63,7 +63,7 @@ export const relayBench = defineCheck<RelayBenchReadings>({
     } else if (r.restOhm !== null && r.restOhm > REST_OPEN_OHM)
       points.push(...speaksAgainst('fan-relay-welded'));
     if (contactOhm !== null && contactOhm > CONTACT_LIMIT_OHM) {
-      wrong.push(`its contacts lose ${say(r.dropV!, 'voltage')} at ${say(r.loadA!, 'current')}`);
+      wrong.push(`its contacts lose ${say(r.dropV!, 'voltage', 2)} at ${say(r.loadA!, 'current', 1)}`);
       points.push(...speaksFor('fan-relay-contacts'));
     } else if (contactOhm !== null) points.push(...speaksAgainst('fan-relay-contacts'));
     const numbers = [
@@ -73,7 +73,7 @@ export const relayBench = defineCheck<RelayBenchReadings>({
             {
               name: 'Coil',
               value: say(r.coilOhm, 'resistance'),
-              limit: `${say(COIL.lowOhm, 'resistance')} to ${say(COIL.highOhm, 'resistance')} usual`
+              limit: `${say(COIL.lowOhm, 'resistance', 0)} to ${say(COIL.highOhm, 'resistance', 0)} usual`
             }
           ]),
       ...(r.clicks === null ? [] : [{ name: 'Fed', value: r.clicks === 'yes' ? 'clicks' : 'silent' }]),
@@ -108,7 +108,7 @@ export const relayBench = defineCheck<RelayBenchReadings>({
     [
       r.coilOhm === null ? '' : `coil ${say(r.coilOhm, 'resistance')}`,
       r.clicks === null ? '' : r.clicks === 'yes' ? 'clicks' : 'silent',
-      r.dropV === null ? '' : `${say(r.dropV, 'voltage')} at ${say(r.loadA!, 'current')}`,
+      r.dropV === null ? '' : `${say(r.dropV, 'voltage', 2)} at ${say(r.loadA!, 'current', 1)}`,
       r.restOhm === null ? '' : `at rest ${say(r.restOhm, 'resistance')}`
     ]
       .filter(Boolean)

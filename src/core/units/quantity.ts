@@ -91,8 +91,9 @@ export function formatQuantity(
   let shown = fromBase(value, to);
   let symbol = to.symbol;
   if (to.prefixes && Math.abs(shown) >= 1000) {
-    shown /= 1000;
-    symbol = `k${symbol}`;
+    const mega = Math.abs(shown) >= 1e6;
+    shown /= mega ? 1e6 : 1000;
+    symbol = `${mega ? 'M' : 'k'}${symbol}`;
     digits = 2;
   }
   const text = shown

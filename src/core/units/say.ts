@@ -1,5 +1,5 @@
 import { formatQuantity } from './quantity';
-import { findUnit, fromBase, UNITS, type QuantityKind, type Unit } from './units';
+import { baseUnit, findUnit, fromBase, UNITS, type QuantityKind, type Unit } from './units';
 
 /**
  * Quantities inside sentences. The core writes them in its own units; a temperature or any other reading stands
@@ -27,8 +27,8 @@ export const sayDeltaC = (celsius: number, digits = 1): string =>
   `${trimmed(celsius, digits)}${DIFFERENCE}°C`;
 
 /** Any other quantity in the core's unit. */
-export const say = (value: number, kind: QuantityKind): string =>
-  formatQuantity(value, kind).replace(/ /g, READING);
+export const say = (value: number, kind: QuantityKind, digits?: number): string =>
+  formatQuantity(value, kind, baseUnit(kind), digits).replace(/ /g, READING);
 
 /** A sentence with plain spaces, for files and terminals. */
 export const plainText = (text: string): string => text.replace(/[\u00a0\u202f]/g, ' ');

@@ -83,7 +83,7 @@
       xTitle="command, %"
       yTitle="fan over pulley, %"
     >
-      {#snippet children({ x, y, right })}
+      {#snippet children({ x, y, left, right })}
         <polygon
           points={[
             ...commands.map((c) => `${x(c)},${y(100 * commandedShare(sheet, c) + 14)}`),
@@ -109,7 +109,7 @@
             stroke-width="2"
             stroke-dasharray="8 5"
           />
-          <text x={right} y={y(share) - 7} text-anchor="end" font-size="13" fill="var(--act)">unplugged</text>
+          <text x={left + 90} y={y(share) - 9} font-size="13" fill="var(--act)">unplugged</text>
         {/if}
         {#each readings.pairs as p, i (i)}
           <circle

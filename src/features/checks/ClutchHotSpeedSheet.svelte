@@ -112,7 +112,7 @@
       <table class="reading w-full text-right text-sm">
         <thead class="text-ink-2"
           ><tr
-            ><th class="font-normal">Engine</th><th class="font-normal">Fan</th><th class="font-normal"
+            ><th class="font-normal">Engine</th><th class="pl-2 font-normal">Fan</th><th class="font-normal"
               >Slip</th
             ><th class="font-normal">Reads</th><th class="w-9"></th></tr
           ></thead
@@ -120,7 +120,9 @@
         <tbody>
           {#each read as p, i (i)}
             <tr class="border-line border-t {problems[`pairs.${i}.fanRpm`] ? 'text-off' : ''}">
-              <td class="py-1">{p.engineRpm}</td><td>{p.fanRpm}</td><td>{(100 * p.slip).toFixed(0)} %</td>
+              <td class="py-1">{p.engineRpm}</td><td class="pl-2">{p.fanRpm}</td><td class="pl-2"
+                >{(100 * p.slip).toFixed(0)} %</td
+              >
               <td class="font-semibold">{fixed ? p.ratio.toFixed(2) : WORD[p.state]}</td>
               <td
                 ><button

@@ -46,14 +46,8 @@
         y2={108 + 18 * i}
         stroke="var(--line-strong)"
       />{/each}
-    <text
-      x="150"
-      y="156"
-      text-anchor="middle"
-      font-size="17"
-      font-weight="700"
-      class="reading"
-      fill="var(--ink)">{readings.coilOhm === null ? 'coil' : shown(readings.coilOhm, 'resistance')}</text
+    <text x="192" y="140" font-size="17" font-weight="700" class="reading" fill="var(--ink)"
+      >{readings.coilOhm === null ? 'coil' : shown(readings.coilOhm, 'resistance')}</text
     >
     <path d="M320 60 V112" stroke="var(--ink)" stroke-width="5" />
     <path d="M320 192 V240" stroke="var(--ink)" stroke-width="5" />

@@ -17,15 +17,27 @@
   const inlet = $derived(sheet?.thermostat.side === 'inlet');
   /** Where each place lies in the drawing, and on which side its number stands. */
   const AT: Readonly<Record<MapPoint, readonly [number, number]>> = {
-    outlet: [330, 92],
-    sensor: [268, 150],
-    scan: [185, 150],
-    upperHose: [445, 92],
-    radiatorIn: [560, 92],
-    radiatorOut: [560, 300],
-    lowerHose: [445, 300],
-    heaterIn: [105, 92],
-    heaterOut: [105, 300]
+    outlet: [365, 92],
+    sensor: [278, 140],
+    scan: [365, 196],
+    upperHose: [505, 92],
+    radiatorIn: [610, 92],
+    radiatorOut: [610, 300],
+    lowerHose: [505, 300],
+    heaterIn: [140, 92],
+    heaterOut: [140, 300]
+  };
+  /** The drawing has less room than a sentence. */
+  const SHORT: Readonly<Record<MapPoint, string>> = {
+    outlet: 'Engine outlet',
+    sensor: 'At the sensor',
+    scan: 'Scan value',
+    upperHose: 'Upper hose',
+    radiatorIn: 'Radiator in',
+    radiatorOut: 'Radiator out',
+    lowerHose: 'Lower hose',
+    heaterIn: 'Heater in',
+    heaterOut: 'Heater back'
   };
   const places = Object.keys(MAP_POINTS) as MapPoint[];
   let at = $state<MapPoint>('outlet');
@@ -81,167 +93,159 @@
   };
 </script>
 
-<div class="grid items-start gap-x-5 gap-y-3 xl:grid-cols-[minmax(0,1fr)_270px]">
-  <svg
-    viewBox="20 20 660 370"
-    class="w-full"
-    role="group"
-    aria-label="The loop of this engine, with the places that were measured"
+<svg
+  viewBox="20 20 740 350"
+  class="w-full"
+  role="group"
+  aria-label="The loop of this engine, with the places that were measured"
+>
+  <!-- Pipes take the heat of what was measured on them. -->
+  <path d="M420 92 H690" stroke={hot('outlet', 'upperHose', 'radiatorIn')} stroke-width="16" fill="none" />
+  <path d="M420 300 H690" stroke={hot('radiatorOut', 'lowerHose')} stroke-width="16" fill="none" />
+  <path d="M240 92 H70 V165" stroke={hot('heaterIn')} stroke-width="10" fill="none" />
+  <path d="M240 300 H70 V225" stroke={hot('heaterOut')} stroke-width="10" fill="none" />
+  <rect
+    x="220"
+    y="50"
+    width="210"
+    height="290"
+    rx="12"
+    fill="var(--card)"
+    stroke="var(--ink)"
+    stroke-width="2.5"
+  />
+  <text x="252" y="312" font-size="17" font-weight="600" fill="var(--ink)">Engine</text>
+  <!-- The branch with the sensor. -->
+  <path d="M340 92 H278 V196 H340" stroke="var(--line-strong)" stroke-width="5" fill="none" />
+  <rect
+    x="672"
+    y="50"
+    width="60"
+    height="290"
+    rx="6"
+    fill="var(--well)"
+    stroke="var(--ink)"
+    stroke-width="2.5"
+  />
+  {#each [0, 1, 2, 3, 4, 5, 6, 7, 8] as i (i)}<line
+      x1="674"
+      x2="730"
+      y1={75 + 30 * i}
+      y2={75 + 30 * i}
+      stroke="var(--line-strong)"
+    />{/each}
+  <text x="702" y="358" text-anchor="middle" font-size="13" fill="var(--ink-2)">Radiator</text>
+  <rect
+    x="36"
+    y="165"
+    width="68"
+    height="60"
+    rx="6"
+    fill="var(--well)"
+    stroke="var(--ink)"
+    stroke-width="2"
+  />
+  <text x="70" y="200" text-anchor="middle" font-size="13" fill="var(--ink-2)">Heater</text>
+  <!-- The thermostat stands at its own side of the engine. -->
+  <path
+    d="M430 {inlet ? 284 : 76} v32 m-11 -32 h22 m-22 32 h22"
+    stroke="var(--act)"
+    stroke-width="5"
+    fill="none"
+  />
+  <text x="446" y={inlet ? 262 : 150} font-size="14" font-weight="600" fill="var(--act)"
+    >Thermostat, {state_}</text
   >
-    <!-- Pipes take the heat of what was measured on them. -->
-    <path d="M380 92 H600" stroke={hot('outlet', 'upperHose', 'radiatorIn')} stroke-width="16" fill="none" />
-    <path d="M380 300 H600" stroke={hot('radiatorOut', 'lowerHose')} stroke-width="16" fill="none" />
-    <path d="M240 92 H70 V170" stroke={hot('heaterIn')} stroke-width="10" fill="none" />
-    <path d="M240 300 H70 V230" stroke={hot('heaterOut')} stroke-width="10" fill="none" />
-    <rect
-      x="225"
-      y="60"
-      width="170"
-      height="272"
-      rx="12"
-      fill="var(--card)"
-      stroke="var(--ink)"
-      stroke-width="2.5"
-    />
-    <text x="300" y="210" text-anchor="middle" font-size="17" font-weight="600" fill="var(--ink)">Engine</text
+  <circle cx="385" cy="300" r="15" fill="var(--card)" stroke="var(--ink)" stroke-width="2" />
+  <path d="M378 293 l15 7 l-15 7 z" fill="var(--ink)" />
+  <text x="385" y="334" text-anchor="middle" font-size="13" fill="var(--ink-2)">Pump</text>
+  {#each places as place (place)}
+    {@const [px, py] = AT[place]}
+    {@const c = readings.points[place]}
+    {@const off = bad.has(place)}
+    <g
+      role="button"
+      tabindex="0"
+      class="cursor-pointer"
+      data-place={place}
+      aria-label="{MAP_POINTS[place]}{c === undefined
+        ? ''
+        : `, ${Math.round(inUnit(c, 'temperature'))} degrees`}"
+      aria-pressed={at === place}
+      onclick={() => choose(place)}
+      onkeydown={(e) => {
+        if (e.key === 'Enter' || e.key === ' ') {
+          e.preventDefault();
+          choose(place);
+        }
+      }}
     >
-    <rect
-      x="600"
-      y="60"
-      width="56"
-      height="272"
-      rx="6"
-      fill="var(--well)"
-      stroke="var(--ink)"
-      stroke-width="2.5"
-    />
-    {#each [0, 1, 2, 3, 4, 5, 6, 7] as i (i)}<line
-        x1="602"
-        x2="654"
-        y1={84 + 30 * i}
-        y2={84 + 30 * i}
-        stroke="var(--line-strong)"
-      />{/each}
-    <text x="628" y="350" text-anchor="middle" font-size="13" fill="var(--ink-2)">Radiator</text>
-    <rect
-      x="40"
-      y="170"
-      width="62"
-      height="60"
-      rx="6"
-      fill="var(--well)"
-      stroke="var(--ink)"
-      stroke-width="2"
-    />
-    <text x="71" y="205" text-anchor="middle" font-size="13" fill="var(--ink-2)">Heater</text>
-    <!-- The thermostat stands at its own side of the engine. -->
-    {#if inlet}
-      <path
-        d="M372 286 v28 M372 300 m-9 -14 h18 M372 300 m-9 14 h18"
-        stroke="var(--act)"
-        stroke-width="4"
-        fill="none"
+      <circle
+        cx={px}
+        cy={py}
+        r="25"
+        fill={c === undefined ? 'var(--card)' : heatVar(c)}
+        stroke={at === place ? 'var(--focus)' : off ? 'var(--off)' : 'var(--ink)'}
+        stroke-width={at === place || off ? 5 : 2}
       />
-      <text x="352" y="286" text-anchor="end" font-size="13" font-weight="600" fill="var(--act)"
-        >thermostat, {state_}</text
+      <rect
+        x={px - 21}
+        y={py - 12}
+        width="42"
+        height="24"
+        rx="12"
+        fill="var(--card)"
+        opacity={c === undefined ? 0 : 0.92}
+      />
+      <text
+        x={px}
+        y={py + 6}
+        text-anchor="middle"
+        font-size="16"
+        font-weight="700"
+        class="reading"
+        fill={off ? 'var(--off)' : 'var(--ink)'}
+        >{c === undefined ? '·' : `${Math.round(inUnit(c, 'temperature'))}°`}</text
       >
-    {:else}
-      <path
-        d="M388 78 v28 M388 92 m-9 -14 h18 M388 92 m-9 14 h18"
-        stroke="var(--act)"
-        stroke-width="4"
-        fill="none"
+      <text
+        x={px}
+        y={py > 250 ? py - 33 : py < 120 ? py - 31 : py + 40}
+        text-anchor="middle"
+        font-size="13"
+        fill="var(--ink)">{SHORT[place]}</text
+      >
+    </g>
+  {/each}
+</svg>
+<div class="grid items-start gap-x-5 gap-y-3 sm:grid-cols-2 xl:grid-cols-4">
+  <div bind:this={entry} onkeydowncapture={onkeydown}>
+    {#key `${at}/${round}`}
+      <QuantityInput
+        label={MAP_POINTS[at]}
+        kind="temperature"
+        value={readings.points[at] ?? null}
+        onvalue={(v) => put(at, v)}
+        problem={problems[`points.${at}`]}
+        hint="Enter goes on round the loop"
       />
-      <text x="402" y="52" font-size="13" font-weight="600" fill="var(--act)">thermostat, {state_}</text>
-    {/if}
-    <circle cx="360" cy="300" r="13" fill="var(--card)" stroke="var(--ink)" stroke-width="2" />
-    <path d="M354 294 l13 6 l-13 6 z" fill="var(--ink)" />
-    {#each places as place (place)}
-      {@const [px, py] = AT[place]}
-      {@const c = readings.points[place]}
-      {@const off = bad.has(place)}
-      <g
-        role="button"
-        tabindex="0"
-        class="cursor-pointer"
-        data-place={place}
-        aria-label="{MAP_POINTS[place]}{c === undefined
-          ? ''
-          : `, ${Math.round(inUnit(c, 'temperature'))} degrees`}"
-        aria-pressed={at === place}
-        onclick={() => choose(place)}
-        onkeydown={(e) => {
-          if (e.key === 'Enter' || e.key === ' ') {
-            e.preventDefault();
-            choose(place);
-          }
+    {/key}
+    {#if BENCH[at]}<BenchRead
+        instrument="probe"
+        place={BENCH[at]!}
+        label="Read the simulated probe"
+        onread={(c) => {
+          put(at, c);
+          round++;
         }}
-      >
-        <circle
-          cx={px}
-          cy={py}
-          r="25"
-          fill={c === undefined ? 'var(--card)' : heatVar(c)}
-          stroke={at === place ? 'var(--focus)' : off ? 'var(--off)' : 'var(--ink)'}
-          stroke-width={at === place || off ? 5 : 2}
-        />
-        <rect
-          x={px - 21}
-          y={py - 12}
-          width="42"
-          height="24"
-          rx="12"
-          fill="var(--card)"
-          opacity={c === undefined ? 0 : 0.92}
-        />
-        <text
-          x={px}
-          y={py + 6}
-          text-anchor="middle"
-          font-size="16"
-          font-weight="700"
-          class="reading"
-          fill={off ? 'var(--off)' : 'var(--ink)'}
-          >{c === undefined ? '·' : `${Math.round(inUnit(c, 'temperature'))}°`}</text
-        >
-        <text
-          x={px}
-          y={py > 200 ? py + 42 : py < 120 ? py - 33 : py + 41}
-          text-anchor="middle"
-          font-size="13"
-          fill="var(--ink)">{MAP_POINTS[place]}</text
-        >
-      </g>
-    {/each}
-  </svg>
-  <div class="space-y-3">
-    <div bind:this={entry} onkeydowncapture={onkeydown}>
-      {#key `${at}/${round}`}
-        <QuantityInput
-          label={MAP_POINTS[at]}
-          kind="temperature"
-          value={readings.points[at] ?? null}
-          onvalue={(v) => put(at, v)}
-          problem={problems[`points.${at}`]}
-          hint="Enter goes on round the loop"
-        />
-      {/key}
-      {#if BENCH[at]}<BenchRead
-          instrument="probe"
-          place={BENCH[at]!}
-          label="Read the simulated probe"
-          onread={(c) => {
-            put(at, c);
-            round++;
-          }}
-        />{/if}
-    </div>
-    <InstrumentPick
-      of="the places"
-      instrument={readings.instrument}
-      choices={['contact', 'infrared', 'infrared-bright', 'glass']}
-      onchange={take}
-    />
+      />{/if}
+  </div>
+  <InstrumentPick
+    of="the places"
+    instrument={readings.instrument}
+    choices={['contact', 'infrared', 'infrared-bright', 'glass']}
+    onchange={take}
+  />
+  <div>
     <Choose
       label="Thermostat"
       choices={[
@@ -253,21 +257,14 @@
       optional
       onvalue={(v) => (readings.thermostat = v as TemperatureMapReadings['thermostat'])}
     />
-    <p class="text-ink-2 text-sm">
+    <p class="text-ink-2 mt-1 text-xs">
       {readings.thermostat ? 'As you said.' : 'Taken from the hottest place and the sheet.'}
     </p>
-    <QuantityInput
-      label="Air around"
-      kind="temperature"
-      bind:value={readings.ambientC}
-      problem={problems.ambientC}
-    />
   </div>
+  <QuantityInput
+    label="Air around"
+    kind="temperature"
+    bind:value={readings.ambientC}
+    problem={problems.ambientC}
+  />
 </div>
-{#if map.findings.length > 0}
-  <ul class="bg-off-wash text-off space-y-1 rounded-lg px-4 py-2.5 font-semibold" data-findings>
-    {#each map.findings as f (f.says)}<li>
-        {MAP_POINTS[f.between[0]]} to {MAP_POINTS[f.between[1]].toLowerCase()}
-      </li>{/each}
-  </ul>
-{/if}

@@ -1,9 +1,14 @@
 <script lang="ts">
   import { tick } from 'svelte';
   import { page } from '$app/state';
-  import { placeOf, soundWords, templateOf, type CircuitReadings } from '$core/checks/circuit-check';
+  import {
+    placeOf,
+    sayVolts,
+    soundWords,
+    templateOf,
+    type CircuitReadings
+  } from '$core/checks/circuit-check';
   import { locate } from '$core/circuit/template';
-  import { say } from '$core/units/say';
   import { readBench } from '$lib/ui/bench';
   import Choose from '$lib/ui/Choose.svelte';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
@@ -21,7 +26,7 @@
 
   const t = $derived(templateOf(readings.circuit));
   // svelte-ignore state_referenced_locally
-  let state_ = $state(t.states[0].id);
+  let state_ = $state(readings.taken.at(-1)?.state ?? t.states[0].id);
   // svelte-ignore state_referenced_locally
   let at = $state(t.taps[0].id);
   let round = $state(0);
@@ -36,7 +41,7 @@
   const indexOf = (state: string, place: string) =>
     readings.taken.findIndex((m) => m.state === state && m.at === place);
   const valueOf = (state: string, place: string) => readings.taken[indexOf(state, place)]?.value ?? null;
-  const written = (volts: number) => told(say(volts, 'voltage'));
+  const written = (volts: number) => told(sayVolts(volts));
 
   const taps = $derived(
     Object.fromEntries(
@@ -97,7 +102,7 @@
   }
 </script>
 
-<div class="flex flex-wrap items-end gap-4">
+<div class="flex flex-wrap items-start gap-4">
   <Choose
     label="The circuit is"
     choices={t.states.map((s) => ({ value: s.id, label: s.title }))}

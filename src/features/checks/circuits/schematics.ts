@@ -43,11 +43,11 @@ const part = (kind: Part['kind'], x: number, y: number, name: string, ...faults:
 
 const FAN_RELAY: Drawing = {
   width: 880,
-  height: 330,
+  height: 290,
   wires: [
     { path: 'M60 90 H820' },
-    { path: 'M60 245 H770', thin: true },
-    { path: 'M385 112 V222', link: true }
+    { path: 'M60 225 H770', thin: true },
+    { path: 'M385 112 V202', link: true }
   ],
   parts: [
     part('source', 60, 90, 'Battery'),
@@ -55,26 +55,26 @@ const FAN_RELAY: Drawing = {
     part('contact', 385, 90, 'Contacts', 'contacts-open', 'contacts-burnt', 'contacts-welded'),
     part('motor', 650, 90, 'Fan', 'motor-open', 'motor-weak'),
     part('ground', 820, 90, 'Ground', 'ground-open', 'ground-resists'),
-    part('source', 60, 245, 'Ignition'),
-    part('box', 170, 245, 'Feed', 'coil-feed-open'),
-    part('box', 385, 245, 'Coil', 'coil-open'),
-    part('box', 560, 245, 'Wire', 'command-wire-open'),
-    part('box', 770, 245, 'Control unit', 'command-missing', 'command-stuck')
+    part('source', 60, 225, 'Ignition'),
+    part('box', 170, 225, 'Feed', 'coil-feed-open'),
+    part('box', 385, 225, 'Coil', 'coil-open'),
+    part('box', 560, 225, 'Wire', 'command-wire-open'),
+    part('box', 770, 225, 'Control unit', 'command-missing', 'command-stuck')
   ],
   taps: [
     { id: '30', x: 280, y: 90 },
     { id: '87', x: 480, y: 90 },
     { id: 'motorPlus', x: 570, y: 90, below: true },
     { id: 'motorMinus', x: 735, y: 90, below: true },
-    { id: '86', x: 280, y: 245, below: true },
-    { id: '85', x: 480, y: 245, below: true },
-    { id: 'unit', x: 655, y: 245, below: true }
+    { id: '86', x: 280, y: 225, below: true },
+    { id: '85', x: 480, y: 225, below: true },
+    { id: 'unit', x: 655, y: 225, below: true }
   ]
 };
 
 const FAN_PAIR: Drawing = {
   width: 880,
-  height: 470,
+  height: 425,
   wires: [
     { path: 'M55 70 H820' },
     { path: 'M55 210 H820' },
@@ -134,27 +134,27 @@ const FAN_PAIR: Drawing = {
 
 const FAN_CONTROLLER: Drawing = {
   width: 880,
-  height: 330,
+  height: 300,
   wires: [
     { path: 'M60 90 H820' },
-    { path: 'M390 90 V245 H180 ' },
-    { path: 'M390 150 H470 V245 H790', thin: true }
+    { path: 'M390 90 V235 H180 ' },
+    { path: 'M390 150 H470 V235 H790', thin: true }
   ],
   parts: [
     part('source', 60, 90, 'Battery'),
     part('box', 170, 90, 'Fuse', 'feed-open', 'feed-resists'),
     part('box', 390, 90, 'Controller', 'controller-shorted', 'controller-dead'),
     part('motor', 640, 90, 'Fan', 'motor-open', 'motor-weak'),
-    part('ground', 820, 90, 'By the controller'),
-    part('ground', 180, 245, 'Ground', 'ground-open', 'ground-resists'),
-    part('box', 570, 245, 'Wire', 'command-wire-open'),
-    part('box', 770, 245, 'Control unit', 'command-missing', 'command-stuck')
+    part('ground', 820, 90, 'Ground'),
+    part('ground', 180, 235, 'Ground', 'ground-open', 'ground-resists'),
+    part('box', 570, 235, 'Wire', 'command-wire-open'),
+    part('box', 770, 235, 'Control unit', 'command-missing', 'command-stuck')
   ],
   taps: [
     { id: 'supply', x: 280, y: 90 },
     { id: 'output', x: 520, y: 90 },
-    { id: 'ground', x: 300, y: 245, below: true },
-    { id: 'command', x: 470, y: 245, below: true }
+    { id: 'ground', x: 300, y: 235, below: true },
+    { id: 'command', x: 470, y: 235, below: true }
   ]
 };
 
