@@ -316,3 +316,31 @@ describe('an electronic clutch', () => {
     expect(o.doubts[0]).toContain('3.0 pulses a turn and not 6');
   });
 });
+
+describe('a gauge and its circuit', () => {
+  const gauge = (needlePct: number, taken: [string, string, number][]) =>
+    judge('gauge-compare', {
+      needlePct,
+      scanC: 92,
+      thermometer: null,
+      sender: {
+        circuit: 'gauge',
+        batteryV: 12.6,
+        taken: taken.map(([state, at, value]) => ({ state, at, value }))
+      }
+    });
+  it('says which part of it, where the needle lies', () => {
+    const o = gauge(2, [
+      ['off', 'needle', 0],
+      ['grounded', 'needle', 0],
+      ['off', 'wire', 0.02],
+      ['off', 'gauge', 12.5]
+    ]);
+    expect(faults(o, 'for')).toEqual(['gauge-fault']);
+    expect(o.says).toContain('By its circuit: Sender wire open');
+  });
+  it('is a remark where the needle is right', () => {
+    const o = gauge(50, [['connected', 'body', 4.5]]);
+    expect([o.result, o.doubts.at(-1)]).toEqual(['pass', 'Sender has poor ground, by 1 reading']);
+  });
+});

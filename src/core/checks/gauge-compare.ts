@@ -2,7 +2,8 @@ import { z } from 'zod';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { sayC, sayDeltaC } from '../units/say';
 import { agreement } from './agreement';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
+import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome } from './check';
+import { circuitReadings, circuitWords, judgeCircuit, refuseVolts } from './circuit-check';
 import { instrumentOf, instrumentSchema } from './instruments';
 import { coolantC, refuseHotter, scanC } from './temperature';
 
@@ -14,7 +15,9 @@ const readings = z
       .min(0, '0 is the cold end')
       .max(100, '100 is the hot end'),
     scanC: scanC.nullable(),
-    thermometer: z.object({ celsius: coolantC, instrument: instrumentSchema }).nullable()
+    thermometer: z.object({ celsius: coolantC, instrument: instrumentSchema }).nullable(),
+    /** The gauge’s own circuit, where it was measured too. */
+    sender: circuitReadings(['gauge']).nullable().default(null)
   })
   .refine((r) => r.scanC !== null || r.thermometer !== null, {
     message: 'Take the scan value or a thermometer to hold the needle against',
@@ -87,78 +90,96 @@ export const gaugeCompare = defineCheck<GaugeCompareReadings>({
   gate: 'none',
   speaksTo: ['gauge-fault', 'sensor-branch-restricted', 'ect-reads-cold', 'ect-reads-hot'],
   readings,
-  refuse: (r, sheet) =>
-    [refuseHotter('thermometer.celsius', r.thermometer?.celsius ?? null, sheet)].filter(
+  refuse: (r, sheet) => [
+    ...[refuseHotter('thermometer.celsius', r.thermometer?.celsius ?? null, sheet)].filter(
       (p) => p !== undefined
     ),
-  judge({ needlePct, scanC: scan, thermometer }, { sheet }) {
-    const { lowC, highC } = needleMeans(needlePct, sheet);
-    const means =
-      lowC <= -60
-        ? `below ${sayC(highC, 0)}`
-        : highC >= 250
-          ? `above ${sayC(lowC, 0)}`
-          : `${sayC(lowC, 0)} to ${sayC(highC, 0)}`;
-    const numbers = [
-      { name: `Needle at ${Math.round(needlePct)} %`, value: means },
-      ...(scan === null ? [] : [{ name: 'Scan value', value: sayC(scan) }]),
-      ...(thermometer === null
-        ? []
-        : [
-            {
-              name: 'Thermometer',
-              value: `${sayC(thermometer.celsius)} ± ${sayDeltaC(thermometer.instrument.uncertaintyC)}`
-            }
-          ])
-    ];
-    const doubts = gaugeLawOf(sheet).own
-      ? []
-      : ['The sheet has no law for this gauge; a usual one was taken'];
-    const truth = thermometer ?? { celsius: scan!, instrument: instrumentOf('scan') };
-    if (scan !== null && thermometer !== null) {
-      const off = agreement(
-        { celsius: scan, uncertaintyC: instrumentOf('scan').uncertaintyC },
-        { celsius: thermometer.celsius, uncertaintyC: thermometer.instrument.uncertaintyC }
-      );
-      if (Math.abs(off.byC) > SENSOR_OFF_C && off.ratio > 1)
-        return outcome(
-          'fail',
-          `The scan value is ${sayDeltaC(Math.abs(off.byC))} ${off.byC > 0 ? 'above' : 'below'} the thermometer: sensor or its place, whatever the needle says`,
-          {
-            numbers,
-            doubts,
-            points:
-              off.byC > 0
-                ? speaksFor('ect-reads-hot')
-                : speaksFor('sensor-branch-restricted', 'ect-reads-cold')
-          }
-        );
-    }
-    const { celsius, instrument } = truth;
-    if (celsius < lowC - instrument.uncertaintyC || celsius > highC + instrument.uncertaintyC)
-      return outcome(
-        'fail',
-        `The needle says ${means}; the engine is at ${sayC(celsius)}: the gauge, its sender or their wire`,
-        {
-          numbers,
-          doubts,
-          points: speaksFor('gauge-fault')
-        }
-      );
-    return outcome('pass', `The needle says ${means}, and the engine is there, at ${sayC(celsius)}`, {
-      numbers,
-      doubts,
-      points: speaksAgainst('gauge-fault')
-    });
-  },
+    ...(r.sender ? refuseVolts(r.sender).map((p) => ({ ...p, field: `sender.${p.field}` })) : [])
+  ],
+  judge: (r, { sheet }) => withSender(judgeNeedle(r, sheet), r.sender),
   facts: (r, at) =>
     r.thermometer ? [{ kind: 'measured', at, coolantC: r.thermometer.celsius, ambientC: null }] : [],
   words: (r) =>
     [
       `Needle ${Math.round(r.needlePct)} %`,
       r.scanC === null ? '' : `scan ${sayC(r.scanC)}`,
-      r.thermometer === null ? '' : `thermometer ${sayC(r.thermometer.celsius)}`
+      r.thermometer === null ? '' : `thermometer ${sayC(r.thermometer.celsius)}`,
+      r.sender === null ? '' : circuitWords(r.sender)
     ]
       .filter(Boolean)
       .join(', ')
 });
+
+/** Where the needle lies, its circuit says which part of it; where the needle is right, its circuit is a remark. */
+function withSender(needle: Outcome, sender: GaugeCompareReadings['sender']): Outcome {
+  if (!sender) return needle;
+  const circuit = judgeCircuit(sender);
+  const numbers = [...needle.numbers, ...circuit.numbers];
+  return needle.points.some((p) => p.fault === 'gauge-fault' && p.way === 'for')
+    ? { ...needle, numbers, says: `${needle.says}. By its circuit: ${circuit.says}` }
+    : {
+        ...needle,
+        numbers,
+        doubts: [...needle.doubts, ...(circuit.result === 'fail' ? [circuit.says] : [])]
+      };
+}
+
+function judgeNeedle(
+  { needlePct, scanC: scan, thermometer }: GaugeCompareReadings,
+  sheet: SpecSheet | null
+): Outcome {
+  const { lowC, highC } = needleMeans(needlePct, sheet);
+  const means =
+    lowC <= -60
+      ? `below ${sayC(highC, 0)}`
+      : highC >= 250
+        ? `above ${sayC(lowC, 0)}`
+        : `${sayC(lowC, 0)} to ${sayC(highC, 0)}`;
+  const numbers = [
+    { name: `Needle at ${Math.round(needlePct)} %`, value: means },
+    ...(scan === null ? [] : [{ name: 'Scan value', value: sayC(scan) }]),
+    ...(thermometer === null
+      ? []
+      : [
+          {
+            name: 'Thermometer',
+            value: `${sayC(thermometer.celsius)} ± ${sayDeltaC(thermometer.instrument.uncertaintyC)}`
+          }
+        ])
+  ];
+  const doubts = gaugeLawOf(sheet).own ? [] : ['The sheet has no law for this gauge; a usual one was taken'];
+  const truth = thermometer ?? { celsius: scan!, instrument: instrumentOf('scan') };
+  if (scan !== null && thermometer !== null) {
+    const off = agreement(
+      { celsius: scan, uncertaintyC: instrumentOf('scan').uncertaintyC },
+      { celsius: thermometer.celsius, uncertaintyC: thermometer.instrument.uncertaintyC }
+    );
+    if (Math.abs(off.byC) > SENSOR_OFF_C && off.ratio > 1)
+      return outcome(
+        'fail',
+        `The scan value is ${sayDeltaC(Math.abs(off.byC))} ${off.byC > 0 ? 'above' : 'below'} the thermometer: sensor or its place, whatever the needle says`,
+        {
+          numbers,
+          doubts,
+          points:
+            off.byC > 0 ? speaksFor('ect-reads-hot') : speaksFor('sensor-branch-restricted', 'ect-reads-cold')
+        }
+      );
+  }
+  const { celsius, instrument } = truth;
+  if (celsius < lowC - instrument.uncertaintyC || celsius > highC + instrument.uncertaintyC)
+    return outcome(
+      'fail',
+      `The needle says ${means}; the engine is at ${sayC(celsius)}: the gauge, its sender or their wire`,
+      {
+        numbers,
+        doubts,
+        points: speaksFor('gauge-fault')
+      }
+    );
+  return outcome('pass', `The needle says ${means}, and the engine is there, at ${sayC(celsius)}`, {
+    numbers,
+    doubts,
+    points: speaksAgainst('gauge-fault')
+  });
+}

@@ -35,6 +35,8 @@ export const GAUGE_CIRCUIT: Template = {
     { id: 'connected', title: 'Wire on the sender, engine warm' }
   ],
   taps: [
+    { id: '15', title: 'Gauge, supply', terminal: '15' },
+    { id: 'gauge', title: 'Gauge, sender terminal', terminal: null },
     { id: 'wire', title: 'Sender wire', terminal: null },
     { id: 'body', title: 'Sender body', terminal: '31' }
   ],

@@ -1,12 +1,14 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { gaugeLawOf, needleMeans, type GaugeCompareReadings } from '$core/checks/gauge-compare';
+  import type { CircuitReadings } from '$core/checks/circuit-check';
   import type { Instrument } from '$core/checks/instruments';
   import { heatVar } from '$lib/ui/heat';
   import BenchRead from '$lib/ui/BenchRead.svelte';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
   import { shown } from '$lib/ui/units';
   import InstrumentPick from './InstrumentPick.svelte';
+  import CircuitBench from './circuits/CircuitBench.svelte';
   import { lastInstrument, rememberInstrument } from './instrument-memory';
   import type { Draft, SheetProps } from './types';
 
@@ -22,6 +24,20 @@
     const a = (turn(pct) * Math.PI) / 180;
     return `${(150 + r * Math.sin(a)).toFixed(1)} ${(150 - r * Math.cos(a)).toFixed(1)}`;
   };
+
+  // Its own circuit, measured on the side: part of the readings once something was.
+  let sender = $state<CircuitReadings>(
+    untrack(() => readings.sender ?? { circuit: 'gauge' as const, batteryV: 12.6, taken: [], names: {} })
+  );
+  $effect(() => {
+    const taken = $state.snapshot(sender);
+    readings.sender = taken.taken.length > 0 ? (taken as GaugeCompareReadings['sender']) : null;
+  });
+  const senderProblems = $derived(
+    Object.fromEntries(
+      Object.entries(problems).flatMap(([k, v]) => (k.startsWith('sender.') ? [[k.slice(7), v]] : []))
+    )
+  );
 
   function change(next: Instrument) {
     instrument = next;
@@ -114,3 +130,9 @@
     />
   </div>
 </div>
+<details open={sender.taken.length > 0}>
+  <summary class="quiet-link min-h-11 cursor-pointer py-2.5"
+    >The needle is wrong: which part of its circuit</summary
+  >
+  <CircuitBench bind:readings={sender} problems={senderProblems} />
+</details>

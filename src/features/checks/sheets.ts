@@ -94,7 +94,12 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
     fanPlug: null,
     jumpC: null
   })),
-  'gauge-compare': sheet(GaugeCompareSheet, () => ({ needlePct: null, scanC: null, thermometer: null })),
+  'gauge-compare': sheet(GaugeCompareSheet, () => ({
+    needlePct: null,
+    scanC: null,
+    thermometer: null,
+    sender: null
+  })),
   'hose-rush': sheet(HoseRushSheet, () => ({ felt: null, coolantC: null, by: 'hand' })),
   'fan-switching': sheet(FanSwitchingSheet, () => ({
     stages: [{ name: 'low', onC: null, offC: null }],

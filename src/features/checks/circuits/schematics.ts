@@ -160,18 +160,20 @@ const FAN_CONTROLLER: Drawing = {
 
 const GAUGE: Drawing = {
   width: 880,
-  height: 190,
-  wires: [{ path: 'M60 80 H820' }],
+  height: 150,
+  wires: [{ path: 'M60 70 H820' }],
   parts: [
-    part('source', 60, 80, 'Ignition', 'supply-missing'),
-    part('gauge', 220, 80, 'Gauge', 'gauge-open'),
-    part('box', 370, 80, 'Wire', 'wire-open', 'wire-grounded'),
-    part('box', 590, 80, 'Sender', 'sender-open', 'sender-off'),
-    part('ground', 820, 80, 'Engine block', 'body-resists')
+    part('source', 60, 70, 'Ignition', 'supply-missing'),
+    part('gauge', 250, 70, 'Gauge', 'gauge-open'),
+    part('box', 435, 70, 'Wire', 'wire-open', 'wire-grounded'),
+    part('box', 625, 70, 'Sender', 'sender-open', 'sender-off'),
+    part('ground', 820, 70, 'Engine', 'body-resists')
   ],
   taps: [
-    { id: 'wire', x: 480, y: 80, below: true },
-    { id: 'body', x: 710, y: 80, below: true }
+    { id: '15', x: 155, y: 70, below: true },
+    { id: 'gauge', x: 345, y: 70, below: true },
+    { id: 'wire', x: 530, y: 70, below: true },
+    { id: 'body', x: 720, y: 70, below: true }
   ]
 };
 
