@@ -16,6 +16,7 @@ import { importRun, samplesOf } from '../../src/lib/server/runs';
 import { testDatabase } from '../../src/lib/server/test-database';
 import { openBrowser, painted } from '../browser/browser';
 import { testServer } from '../browser/server';
+import { circuitsBench } from './circuits';
 import { blindness, confusion, healthyAlarms, pairs, table } from './confusion';
 import { ladderBench } from './ladder';
 import { bandBench, liveBench } from './live';
@@ -193,6 +194,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   live: liveBench,
   band: bandBench,
   ladder: ladderBench,
+  circuits: () => console.log(circuitsBench()),
   confusion: confusionBench
 };
 const chosen = process.argv.slice(2);

@@ -1,6 +1,6 @@
 import { By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll } from 'vitest';
-import { alive, openBrowser, see, withText, type Browser } from './browser';
+import { alive, openBrowser, see, WAIT_MS, withText, type Browser } from './browser';
 import { testServer, type TestServer } from './server';
 
 /**
@@ -23,10 +23,24 @@ export function useApp(ready: (server: TestServer, driver: WebDriver) => void) {
 
   const inputOf = (label: string): Promise<WebElement> =>
     see(browser.driver, By.xpath(`//label[normalize-space(.)=${JSON.stringify(label)}]/following::input[1]`));
+  async function go(path: string): Promise<void> {
+    await browser.driver.get(server.address + path);
+    await alive(browser.driver);
+  }
   return {
-    async go(path: string): Promise<void> {
-      await browser.driver.get(server.address + path);
-      await alive(browser.driver);
+    go,
+    /** Opens a check’s sheet of a job, its cautions understood. */
+    async openSheet(job: string, check: string): Promise<void> {
+      await go(`${job}?check=${check}`);
+      const cautions = await browser.driver.findElements(
+        By.xpath('//button[normalize-space(.)="Understood"]')
+      );
+      if (cautions.length === 0) return;
+      await cautions[0].click();
+      await browser.driver.wait(
+        () => browser.driver.executeScript('return document.querySelector("form.card")?.inert === false'),
+        WAIT_MS
+      );
     },
     textOf: async (css: string) => (await see(browser.driver, By.css(css))).getText(),
     button: (text: string) => see(browser.driver, withText('button', text)),

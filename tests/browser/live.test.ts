@@ -6,7 +6,7 @@ import type { TestServer } from './server';
 
 let server: TestServer;
 let driver: WebDriver;
-const { go, textOf, button, type, newJob } = useApp((s, d) => ([server, driver] = [s, d]));
+const { go, textOf, button, type, newJob, openSheet } = useApp((s, d) => ([server, driver] = [s, d]));
 
 /** A simulated minute is a second here; an engine needs some twenty of them. */
 const WARM_UP_MS = 90_000;
@@ -20,13 +20,20 @@ const jobId = async (job: string) =>
 const select = async (label: string, value: string) =>
   (await see(driver, By.xpath(`//label[contains(., "${label}")]//select/option[@value="${value}"]`))).click();
 
-async function start(job: string, fault: string, ambient: string, drive: string, clock = 60): Promise<void> {
+async function start(
+  job: string,
+  fault: string,
+  ambient: string,
+  drive: string,
+  clock = 60,
+  severity = 1
+): Promise<void> {
   await go(`${job}/live`);
   await select('Hidden fault', fault);
   await select('Drive', drive);
   await type('Ambient', ambient);
   for (const [name, value] of [
-    ['Severity', 1],
+    ['Severity', severity],
     ['Clock', clock]
   ])
     await driver.executeScript(
@@ -45,6 +52,29 @@ async function end(): Promise<string> {
   await driver.wait(until.urlContains('?run='), WARM_UP_MS);
   return (await see(driver, By.css('[data-verdict]'))).getAttribute('data-verdict') as Promise<string>;
 }
+
+describe('a wiggle beside a live recording', () => {
+  it('finds the place that answers by itself', async () => {
+    const job = await newJob('QH-03');
+    // A contact that hardly drops out while nobody touches it.
+    await start(job, 'ect-intermittent', '15', 'idle', 5, 0.02);
+    await openSheet(job, 'wiggle');
+    await driver.wait(async () => /\d/.test(await textOf('[data-watch]')), WAIT_MS);
+    const hand = async (place: string) =>
+      (await see(driver, By.css(`button[aria-label="Hand at: ${place}"]`))).click();
+    const answer = (place: string, what: string) =>
+      By.xpath(
+        `//p[normalize-space(.)="${place}"]/following-sibling::div//button[@aria-checked="true"][.="${what}"]`
+      );
+    await hand('Ground point');
+    await see(driver, answer('Ground point', 'Stays steady'));
+    await hand('Sensor plug');
+    await driver.wait(until.elementLocated(answer('Sensor plug', 'Follows the hand')), WARM_UP_MS);
+    await hand('Sensor plug');
+    await (await button('Write it down')).click();
+    await see(driver, By.css('[data-check="wiggle"][data-result="fail"]'));
+  });
+});
 
 describe('a live warm-up', () => {
   it('climbs against its band, takes marks, stops a run-away in time, and is judged at the end', async () => {

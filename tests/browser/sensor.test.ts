@@ -4,20 +4,9 @@ import { useApp } from './app';
 import { faultsByAxe, see, WAIT_MS } from './browser';
 
 let driver: WebDriver;
-const { go, textOf, button, type, inputOf, newJob } = useApp((_, d) => (driver = d));
+const { go, textOf, button, type, inputOf, newJob, openSheet } = useApp((_, d) => (driver = d));
 
 const active = () => driver.switchTo().activeElement();
-async function openSheet(job: string, check: string): Promise<void> {
-  await go(`${job}?check=${check}`);
-  const cautions = await driver.findElements(By.xpath('//button[normalize-space(.)="Understood"]'));
-  if (cautions.length > 0) {
-    await cautions[0].click();
-    await driver.wait(
-      () => driver.executeScript('return document.querySelector("form.card")?.inert === false'),
-      WAIT_MS
-    );
-  }
-}
 const says = () => textOf('[data-outcome]');
 const points = async () => (await driver.findElements(By.css('form tbody tr'))).length;
 

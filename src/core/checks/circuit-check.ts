@@ -3,7 +3,15 @@ import { FAN_CONTROLLER } from '../circuit/fan-controller';
 import { FAN_PAIR } from '../circuit/fan-pair';
 import { FAN_RELAY } from '../circuit/fan-relay';
 import { GAUGE_CIRCUIT } from '../circuit/gauge-circuit';
-import { locate, SOUND, soundAt, type Located, type Measured, type Template } from '../circuit/template';
+import {
+  foundIn,
+  locate,
+  SOUND,
+  soundAt,
+  type Located,
+  type Measured,
+  type Template
+} from '../circuit/template';
 import type { FaultId } from '../plant/faults';
 import type { Problem } from '../result';
 import { say } from '../units/say';
@@ -156,7 +164,7 @@ const SUSPECT_OF: Readonly<Record<string, FaultId>> = {
   'sender-off': 'gauge-fault'
 };
 
-/** An element that explains the readings this well has been found; one this unlikely is out. */
+/** A suspect that has this much of the ranking is spoken for; one this unlikely is out. */
 const FOUND = 0.75;
 const OUT = 0.02;
 
@@ -206,10 +214,11 @@ export function judgeCircuit(r: CircuitReadings): Outcome {
         : []
   );
   const goOn = located.next ? `. Measure next: ${located.next.title}` : '';
-  if (first.id === SOUND && first.probability > FOUND)
+  const found = foundIn(located);
+  if (found?.id === SOUND)
     return outcome('pass', `Everything measured is as a sound circuit shows it`, { numbers, points });
-  if (first.id !== SOUND && first.probability > FOUND)
-    return outcome('fail', `${first.title}, by ${r.taken.length} reading${r.taken.length === 1 ? '' : 's'}`, {
+  if (found)
+    return outcome('fail', `${found.title}, by ${r.taken.length} reading${r.taken.length === 1 ? '' : 's'}`, {
       numbers,
       points
     });

@@ -34,6 +34,7 @@ describe('volts at a relay’s socket', () => {
   it('pass where everything is as a sound circuit shows it', () => {
     const o = socket([
       ['off', '30', 12.6],
+      ['off', '87', 0],
       ['on', '30', 12.2],
       ['on', '87', 11.9],
       ['on', 'motorPlus', 11.7],

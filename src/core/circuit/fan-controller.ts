@@ -48,7 +48,8 @@ function network(state: string, fault: string, size: number, batteryV: number): 
     resistors: [
       ['battery', 'supply', wired('feed-open', 'feed-resists')],
       ['ground', GROUND, wired('ground-open', 'ground-resists')],
-      ['sent', 'command', fault === 'command-wire-open' ? OPEN_OHM : LEAD_OHM],
+      ['sent', 'unit', LEAD_OHM],
+      ['unit', 'command', fault === 'command-wire-open' ? OPEN_OHM : LEAD_OHM],
       ['command', 'ground', INPUT_OHM],
       ['supply', 'ground', IDLE_OHM],
       // A chopped output, by its mean: as much resistance before the motor as leaves it its share of the volts.
@@ -70,6 +71,7 @@ export const FAN_CONTROLLER: Template = {
     { id: 'supply', title: 'Supply pin', terminal: '30' },
     { id: 'ground', title: 'Ground pin', terminal: '31' },
     { id: 'command', title: 'Command pin', terminal: null },
+    { id: 'unit', title: 'Control unit’s pin', terminal: null },
     { id: 'output', title: 'Output to the motor', terminal: null }
   ],
   sights: [

@@ -63,8 +63,19 @@ function shownAt(t: Template, state: string, tap: string, fault: string, size: n
   return voltagesOf(loaded).get(tap) ?? 0;
 }
 
+/** Solving every fault in every state takes some ms; a sheet asks at every key for the same circuit and battery. */
+const solved = new WeakMap<Template, { readonly batteryV: number; readonly probes: Probe<string>[] }>();
+
 /** Everything that can be measured or seen on a circuit, each with what any fault would make of it. */
-export function probesOf(t: Template, batteryV: number): Probe<string>[] {
+export function probesOf(t: Template, batteryV: number): readonly Probe<string>[] {
+  const had = solved.get(t);
+  if (had?.batteryV === batteryV) return had.probes;
+  const probes = solve(t, batteryV);
+  solved.set(t, { batteryV, probes });
+  return probes;
+}
+
+function solve(t: Template, batteryV: number): Probe<string>[] {
   const sizes = (fault: string) => t.sizes[fault] ?? ONE;
   const known = new Map<string, readonly number[]>();
   const once = (key: string, make: () => readonly number[]) => {
@@ -106,6 +117,18 @@ export interface Located {
   readonly next: (Measured & { readonly title: string }) | null;
   /** What a sound circuit would show for each reading taken, V or step. */
   readonly expected: readonly number[];
+}
+
+/** An element that explains the readings this well has been found. */
+const FOUND = 0.75;
+/** A circuit is called sound only where nothing is left to ask that could show otherwise, or hardly anything. */
+const SOUND_FROM = 0.93;
+
+/** The element that has been found, or `sound`; null while it is open. */
+export function foundIn({ ranked, next }: Located): RankedElement<string> | null {
+  const [first] = ranked;
+  const enough = first.id === SOUND && next !== null ? SOUND_FROM : FOUND;
+  return first.probability >= enough ? first : null;
 }
 
 /** Locates a fault of a circuit by what was measured and seen on it. `batteryV` between 6 and 32 V. */

@@ -1,4 +1,5 @@
 import type { CautionId } from '../checks/cautions';
+import type { CoolantService } from './coolant-service';
 import type { CheckId } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
 import type { KnownFact } from '../thermal/facts';
@@ -65,6 +66,8 @@ export interface JobState {
   /** What people stated about the engine's heat; checks and runs tell more (record/judged.ts). */
   readonly stated: readonly KnownFact[];
   readonly photos: readonly PhotoLine[];
+  /** The last service of the coolant in this job; null where there was none. */
+  readonly coolant: { readonly at: string; readonly service: CoolantService } | null;
   /** The run that is being recorded; null where none is. */
   readonly live: LiveRun | null;
 }
@@ -101,6 +104,7 @@ const opened = (event: RecordEvent, { vehicleId, ...intake }: Intake & { vehicle
   acknowledged: [],
   stated: [],
   photos: [],
+  coolant: null,
   live: null
 });
 
@@ -130,6 +134,8 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
         ...state,
         stated: [...state.stated, { fact: event.payload, source: id, enteredAt: at, soft: false }]
       };
+    case 'coolant.serviced':
+      return { ...state, coolant: { at, service: event.payload } };
     case 'caution.acknowledged':
       return { ...state, acknowledged: [...new Set([...state.acknowledged, ...event.payload.cautions])] };
     case 'run.started':

@@ -4,6 +4,7 @@ import { CHECK_IDS, checkOf } from '../checks/registry';
 import { airC, coolantC } from '../checks/temperature';
 import { specSheetSchema } from '../formats/spec-sheet';
 import { bad, good, type Result } from '../result';
+import { coolantServiceSchema } from './coolant-service';
 import { shopCurveSchema } from './curves';
 import { intakeSchema } from './intake';
 import { liveBodies } from './live';
@@ -85,6 +86,7 @@ const bodies = [
     ])
   }),
   z.object({ kind: z.literal('check.recorded'), payload: checkRecorded }),
+  z.object({ kind: z.literal('coolant.serviced'), payload: coolantServiceSchema }),
   z.object({
     kind: z.literal('caution.acknowledged'),
     payload: z.object({ cautions: z.array(z.enum(CAUTION_IDS)).min(1) })

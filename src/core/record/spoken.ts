@@ -2,6 +2,7 @@ import { CAUTIONS } from '../checks/cautions';
 import { checkOf } from '../checks/registry';
 import { symptomText } from '../intake/symptoms';
 import { sayC } from '../units/say';
+import { coolantWords } from './coolant-service';
 import type { RecordEvent } from './events';
 import type { Intake } from './intake';
 import { markText } from './live';
@@ -59,6 +60,8 @@ export function spoken(event: RecordEvent): string {
       return `Vehicle entered: ${event.payload.fleetNo} ${event.payload.name}`;
     case 'curve.saved':
       return `Sensor curve kept: ${event.payload.title}`;
+    case 'coolant.serviced':
+      return coolantWords(event.payload);
     case 'curve.dropped':
       return 'Sensor curve taken out of the library';
     case 'spec.saved':

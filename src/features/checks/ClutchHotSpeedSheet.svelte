@@ -114,7 +114,7 @@
           ><tr
             ><th class="font-normal">Engine</th><th class="pl-2 font-normal">Fan</th><th class="font-normal"
               >Slip</th
-            ><th class="font-normal">Reads</th><th class="w-9"></th></tr
+            ><th class="font-normal">Reads</th><th class="w-9"><span class="sr-only">Remove</span></th></tr
           ></thead
         >
         <tbody>

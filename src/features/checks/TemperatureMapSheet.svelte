@@ -168,9 +168,7 @@
       tabindex="0"
       class="cursor-pointer"
       data-place={place}
-      aria-label="{MAP_POINTS[place]}{c === undefined
-        ? ''
-        : `, ${Math.round(inUnit(c, 'temperature'))} degrees`}"
+      aria-label="{c === undefined ? '' : `${Math.round(inUnit(c, 'temperature'))}°`}{SHORT[place]}"
       aria-pressed={at === place}
       onclick={() => choose(place)}
       onkeydown={(e) => {

@@ -25,7 +25,8 @@
   const links = [
     { href: '/', label: 'Day' },
     { href: '/vehicles', label: 'Vehicles' },
-    { href: '/sensor', label: 'Sensor' }
+    { href: '/sensor', label: 'Sensor' },
+    { href: '/coolant', label: 'Coolant' }
   ];
   const current = (href: string) =>
     href === '/'

@@ -11,6 +11,7 @@
   import { deriveJob, standing } from '$core/record/derive';
   import { eventBodySchema, type EventInput, type RecordEvent } from '$core/record/events';
   import { shopCurves } from '$lib/ui/curves';
+  import { coolantWords } from '$core/record/coolant-service';
   import { contextOf, coolingOf, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
   import { runAsChecks, type RoadPart } from '$core/record/run-checks';
   import { refusedBy } from '$core/record/refused';
@@ -175,12 +176,14 @@
       {#if state_.intake.changedBefore}<p class="text-ink-2 max-w-3xl">
           Before: {state_.intake.changedBefore}
         </p>{/if}
+      {#if state_.coolant}<p class="text-ink-2">{told(coolantWords(state_.coolant.service))}</p>{/if}
       {#if state_.outcome}<p class="mt-1 font-semibold">Closed: {state_.outcome}</p>{/if}
     {/if}
   </div>
   {#if !open}
     <div class="no-print flex flex-wrap gap-2">
       <a class="btn" href="{base}/intake">Intake</a>
+      <a class="btn" href="/coolant?job={job.number}">Coolant</a>
       <a class="btn" href="/api/jobs/{job.id}/job.json" download
         ><Download size={18} aria-hidden="true" />Job file</a
       >

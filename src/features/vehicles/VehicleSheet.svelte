@@ -76,6 +76,7 @@
     <p class="text-ink-2"><a class="quiet-link" href="/vehicles">Vehicles</a> · {vehicle.note}</p>
     <h1 class="mt-1"><span class="reading">{vehicle.fleetNo}</span> {vehicle.name}</h1>
   </div>
+  {#if sheet}<a class="btn" href="/vehicles/{vehicle.id}/what-if">What if</a>{/if}
   {#if sheet}<a class="btn" href="/api/vehicles/{vehicle.id}/sheet.json" download
       ><Download size={18} aria-hidden="true" />Sheet as a file</a
     >{/if}

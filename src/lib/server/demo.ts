@@ -19,6 +19,7 @@ const entrySchema = z.intersection(
     z.object({ check: z.string(), readings: z.unknown() }),
     z.object({ engine: z.looseObject({ kind: z.string(), agoH: z.number() }) }),
     z.object({ understood: z.array(z.string()) }),
+    z.object({ coolant: z.unknown() }),
     z.object({ run: z.string() }),
     z.object({ closed: z.string() })
   ])
@@ -116,6 +117,7 @@ function bodyOf(entry: Exclude<Entry, { run: string }>, before: (agoH: number) =
   if ('check' in entry)
     return { kind: 'check.recorded', payload: { check: entry.check, readings: entry.readings } };
   if ('understood' in entry) return { kind: 'caution.acknowledged', payload: { cautions: entry.understood } };
+  if ('coolant' in entry) return { kind: 'coolant.serviced', payload: entry.coolant };
   if ('closed' in entry) return { kind: 'job.closed', payload: { outcome: entry.closed } };
   const { agoH, ...fact } = (entry as Extract<Entry, { engine: unknown }>).engine;
   return { kind: 'engine.noted', payload: { ...fact, at: before(agoH) } };

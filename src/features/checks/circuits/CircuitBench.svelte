@@ -3,6 +3,7 @@
   import { page } from '$app/state';
   import {
     placeOf,
+    refuseVolts,
     sayVolts,
     soundWords,
     templateOf,
@@ -64,9 +65,9 @@
   );
   const place = $derived(placeOf(t, state_, at) ?? placeOf(t, state_, t.taps[0].id)!);
   const sights = $derived(t.sights.filter((s) => s.states.includes(state_)));
-  /** A reading that was refused is named where it was typed. */
+  /** A reading that cannot be is named where it was typed, as soon as it is. */
   const wrong = $derived(
-    Object.entries(problems).find(([field]) => field.startsWith('taken'))?.[1] ?? problems.taken
+    refuseVolts(readings).find((p) => p.field === `taken.${indexOf(state_, at)}`)?.message ?? problems.taken
   );
 
   function put(where: string, value: number | null) {
@@ -141,7 +142,7 @@
         kind="voltage"
         value={valueOf(state_, at)}
         onvalue={(v) => put(at, v)}
-        problem={wrong}
+        problem={wrong && told(wrong)}
         hint="sound: {told(soundWords(readings.circuit, state_, at, readings.batteryV))}"
       />
       {#if dutyOfV && at === 'command'}

@@ -92,7 +92,9 @@
       role="button"
       tabindex="0"
       class="cursor-pointer"
-      aria-label="{view.title}{view.value ? `, ${view.value}` : ''}, sound {view.due}"
+      aria-label="{view.terminal ?? '•'}{view.value ?? `(${view.due})`} {view.title}{view.value
+        ? `, sound ${view.due}`
+        : ''}"
       aria-pressed={is}
       data-tap={tap.id}
       onclick={() => onchoose(tap.id)}

@@ -154,7 +154,8 @@ const FAN_CONTROLLER: Drawing = {
     { id: 'supply', x: 280, y: 90 },
     { id: 'output', x: 520, y: 90 },
     { id: 'ground', x: 300, y: 235, below: true },
-    { id: 'command', x: 470, y: 235, below: true }
+    { id: 'command', x: 470, y: 235, below: true },
+    { id: 'unit', x: 668, y: 235, below: true }
   ]
 };
 

@@ -1,0 +1,81 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { changeDue } from '$core/coolant/mixture';
+  import QuantityInput from '$lib/ui/QuantityInput.svelte';
+  import type { Served } from './types';
+
+  interface Props {
+    today: string;
+    services: readonly Served[];
+  }
+  let { today, services }: Props = $props();
+
+  const renewed = untrack(() => services.findLast((s) => s.service.renewed) ?? null);
+  let changedOn = $state(renewed?.at.slice(0, 10) ?? '');
+  let everyMonths = $state<number | null>(48);
+  let changedKm = $state<number | null>(renewed?.service.odometerKm ?? null);
+  let nowKm = $state<number | null>(untrack(() => services.at(-1)?.service.odometerKm ?? null));
+  let everyKm = $state<number | null>(null);
+  let kmAYear = $state<number | null>(null);
+
+  const real = $derived(/^\d{4}-\d{2}-\d{2}$/.test(changedOn) && !Number.isNaN(Date.parse(changedOn)));
+  const wrong = $derived(
+    changedOn !== '' && real && changedOn > today
+      ? 'That is still to come'
+      : changedKm !== null && nowKm !== null && nowKm < changedKm
+        ? 'It has gone less than when it was changed'
+        : ''
+  );
+  const due = $derived(
+    real && !wrong && everyMonths !== null && everyMonths > 0 && everyMonths <= 240
+      ? changeDue({
+          changedOn,
+          today,
+          everyMonths: Math.round(everyMonths),
+          changedKm,
+          nowKm,
+          everyKm,
+          kmAYear
+        })
+      : null
+  );
+  const inWords = (days: number) =>
+    days < 0
+      ? `${Math.abs(days) > 60 ? `${Math.round(-days / 30.4)} months` : `${-days} days`} overdue`
+      : days > 60
+        ? `in ${Math.round(days / 30.4)} months`
+        : `in ${days} days`;
+</script>
+
+<section class="card space-y-3 p-4" aria-label="Next change">
+  <h2>Next change</h2>
+  <p
+    class="min-h-8 text-xl font-semibold {due && due.days < 0 ? 'text-off' : ''}"
+    data-due
+    aria-live="polite"
+  >
+    {#if due}{due.on}, {inWords(due.days)}{due.by === 'distance' ? ', by distance' : ''}{:else if wrong}<span
+        class="text-off text-base">{wrong}</span
+      >{:else}<span class="text-ink-2 text-base font-normal">When was it changed last?</span>{/if}
+  </p>
+  <div class="grid grid-cols-2 gap-3">
+    <label class="block"
+      ><span class="mb-1 block text-sm font-semibold">Changed on</span><input
+        type="date"
+        class="field reading"
+        max={today}
+        bind:value={changedOn}
+      /></label
+    >
+    <QuantityInput
+      label="Every, in months"
+      kind="number"
+      bind:value={everyMonths}
+      hint="by the maker’s plan"
+    />
+    <QuantityInput label="Odometer then, km" kind="number" bind:value={changedKm} />
+    <QuantityInput label="Odometer now, km" kind="number" bind:value={nowKm} />
+    <QuantityInput label="Every, in km" kind="number" bind:value={everyKm} hint="blank: by date only" />
+    <QuantityInput label="Drives a year, km" kind="number" bind:value={kmAYear} />
+  </div>
+</section>

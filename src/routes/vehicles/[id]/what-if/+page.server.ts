@@ -1,0 +1,1 @@
+export { load } from '../sheet/+page.server';
