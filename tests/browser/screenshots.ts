@@ -50,7 +50,6 @@ const VIEWS: Record<string, () => Promise<void>> = {
   day: async () => {
     await go('/');
     await shoot('day');
-    await shoot('day-night', 'night');
   },
   job: async () => {
     await openJob('QH-11');
@@ -85,7 +84,6 @@ const VIEWS: Record<string, () => Promise<void>> = {
       60_000
     );
     await shoot('live');
-    await shoot('live-night', 'night');
     await driver.wait(until.elementLocated(By.css('[data-alarm]')), 90_000);
     await shoot('live-alarm');
     await driver.findElement(By.xpath('//button[contains(., "Silence")]')).click();
@@ -104,8 +102,8 @@ const VIEWS: Record<string, () => Promise<void>> = {
   },
   checks: async () => {
     await sheetOf('QH-09', 'cold-agreement');
-    await sheetOf('QH-22', 'level-and-look');
-    await sheetOf('QH-05', 'clutch-cold-turn');
+    await sheetOf('QH-07', 'controller-in-out');
+    await sheetOf('Gauge always low', 'temperature-map');
   },
   // A ladder as it is typed: a contact in series. It is not written down.
   ladder: async () => {
@@ -139,6 +137,21 @@ const VIEWS: Record<string, () => Promise<void>> = {
   sensor: async () => {
     await go('/sensor?of=vehicle:QH-03&across=1000');
     await shoot('sensor');
+  },
+  coolant: async () => {
+    await openJob('QH-11');
+    await go(`/coolant?job=${(await driver.getCurrentUrl()).match(/jobs\/(\d+)/)![1]}`);
+    await shoot('coolant');
+  },
+  'what-if': async () => {
+    await go('/vehicles');
+    await go(
+      await driver.executeScript<string>(
+        `return [...document.querySelectorAll('tbody a')].find((a) => a.textContent.includes('QH-11')).href`
+      )
+    );
+    await go(`${await driver.getCurrentUrl()}/what-if`);
+    await shoot('what-if');
   },
   compare: async () => {
     await go('/');
