@@ -1,5 +1,7 @@
 import { By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll } from 'vitest';
+import type { Symptom } from '../../src/core/intake/symptoms';
+import type { EventInput } from '../../src/core/record/events';
 import { alive, openBrowser, see, WAIT_MS, withText, type Browser } from './browser';
 import { testServer, type TestServer } from './server';
 
@@ -23,6 +25,16 @@ export function useApp(ready: (server: TestServer, driver: WebDriver) => void) {
 
   const inputOf = (label: string): Promise<WebElement> =>
     see(browser.driver, By.xpath(`//label[normalize-space(.)=${JSON.stringify(label)}]/following::input[1]`));
+  /** Puts an entry into the record, as a browser would. */
+  async function enter(stream: string, body: EventInput): Promise<void> {
+    const at = new Date().toISOString();
+    const response = await fetch(`${server.address}/api/events`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', Origin: server.address },
+      body: JSON.stringify({ id: crypto.randomUUID(), stream, who: 'Tobin Skarre', at, ...body })
+    });
+    if (!response.ok) throw new Error(await response.text());
+  }
   async function go(path: string): Promise<void> {
     await browser.driver.get(server.address + path);
     await alive(browser.driver);
@@ -52,23 +64,13 @@ export function useApp(ready: (server: TestServer, driver: WebDriver) => void) {
       await input.sendKeys(Key.chord(Key.CONTROL, 'a'), text);
       return input;
     },
+    enter,
     /** A new job on a vehicle of the demo, entered as the interface enters it. Its address. */
-    async newJob(fleetNo: string): Promise<string> {
+    async newJob(fleetNo: string, symptoms: readonly Symptom[] = []): Promise<string> {
       const vehicle = await server.db.vehicles.findOne({ where: { fleetNo }, rejectOnEmpty: true });
       const id = crypto.randomUUID();
-      const response = await fetch(`${server.address}/api/events`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json', Origin: server.address },
-        body: JSON.stringify({
-          id: crypto.randomUUID(),
-          stream: `job:${id}`,
-          who: 'Tobin Skarre',
-          at: new Date().toISOString(),
-          kind: 'job.opened',
-          payload: { vehicleId: vehicle.id, complaint: 'Hot in the queue' }
-        })
-      });
-      if (!response.ok) throw new Error(await response.text());
+      const payload = { vehicleId: vehicle.id, complaint: 'Hot in the queue', symptoms: [...symptoms] };
+      await enter(`job:${id}`, { kind: 'job.opened', payload });
       return `/jobs/${(await server.db.jobs.findByPk(id))!.number}`;
     }
   };

@@ -121,9 +121,12 @@ describe('a warm-up log, from the file to the saved verdict', () => {
   it('can be undone and redone', async () => {
     await driver.get(runUrl);
     await alive(driver);
-    await driver.executeScript('document.querySelector("details.card").open = true');
+    const openRecord = () => driver.executeScript('document.querySelector("details.card").open = true');
+    await openRecord();
     await (await button('Undo')).click();
     await see(driver, withText('h2', 'No run yet'));
+    // The page was loaded anew without its run.
+    await openRecord();
     await (await button('Redo')).click();
     await see(driver, By.css('[data-verdict="ect-intermittent"]'));
   });

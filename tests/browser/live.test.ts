@@ -73,6 +73,9 @@ describe('a wiggle beside a live recording', () => {
     await hand('Sensor plug');
     await (await button('Write it down')).click();
     await see(driver, By.css('[data-check="wiggle"][data-result="fail"]'));
+    // The adapter is wanted by the next.
+    await go(`${job}/live`);
+    await end();
   });
 });
 

@@ -112,7 +112,7 @@ describe('the curve library', () => {
       await see(driver, By.css('button[aria-label="Take Harbour tractors out of the library"]'))
     ).click();
     await driver.wait(
-      async () => (await driver.findElements(By.css('tr[data-curve^="shop:"]'))).length === 0,
+      async () => (await driver.findElements(By.xpath('//tr[contains(., "Harbour tractors")]'))).length === 0,
       WAIT_MS
     );
   });

@@ -64,7 +64,7 @@
 
 <header class="border-line bg-card border-b">
   <div class="mx-auto flex max-w-[1760px] items-center gap-2 px-4 py-1.5 lg:px-6">
-    <a href="/" class="mr-4 flex min-h-11 items-center gap-2.5 text-lg font-bold tracking-tight">
+    <a href="/" class="mr-1 flex min-h-11 items-center gap-2.5 text-lg font-bold tracking-tight lg:mr-4">
       <img src="/icon.svg" alt="" width="28" height="28" />Pyrethos
     </a>
     <nav aria-label="Main" class="flex">
@@ -72,7 +72,7 @@
         <a
           {href}
           aria-current={current(href) ? 'page' : undefined}
-          class="flex min-h-11 items-center border-b-3 px-4 font-semibold {current(href)
+          class="flex min-h-11 items-center border-b-3 px-2 font-semibold lg:px-4 {current(href)
             ? 'border-act'
             : 'text-ink-2 hover:text-ink border-transparent'}">{label}</a
         >

@@ -12,6 +12,7 @@
   import { eventBodySchema, type EventInput, type RecordEvent } from '$core/record/events';
   import { shopCurves } from '$lib/ui/curves';
   import { coolantWords } from '$core/record/coolant-service';
+  import { findingsOf } from '$core/suspects/findings';
   import { contextOf, coolingOf, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
   import { runAsChecks, type RoadPart } from '$core/record/run-checks';
   import { refusedBy } from '$core/record/refused';
@@ -36,6 +37,7 @@
   import RunTabs from './RunTabs.svelte';
   import RunTrace from './RunTrace.svelte';
   import type { RunTab, RunView, Sheet } from './types';
+  import Suspects from './Suspects.svelte';
   import Verdict from './Verdict.svelte';
 
   interface Props {
@@ -75,6 +77,13 @@
   );
   const plan = $derived(
     planOf({ sheet, symptoms: state_.intake.symptoms, done: [...judged, ...ran], state: heat })
+  );
+  const findings = $derived(
+    findingsOf({
+      symptoms: state_.intake.symptoms,
+      done: [...judged, ...ran],
+      runs: runs.filter((r) => state_.runIds.includes(r.id))
+    })
   );
   const closed = $derived(state_.state === 'closed');
 
@@ -227,6 +236,12 @@
   {/if}
   {#if !closed || judged.length > 0}
     <HeatLine {plan} state={heat} {now} {zone} {closed} onopen={openCheck} />
+  {/if}
+
+  {#if !closed && findings.length > 0}
+    <div class="mb-3">
+      <Suspects {findings} done={[...judged, ...ran]} {sheet} {heat} onopen={openCheck} />
+    </div>
   {/if}
 
   <RunTabs

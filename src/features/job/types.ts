@@ -28,6 +28,7 @@ export interface RunTab {
   readonly importedAt: string;
   readonly title: string;
   readonly verdict: Analysis['verdict'];
+  readonly suspects: Analysis['suspects'];
 }
 
 export type Sheet = SpecSheet | null;

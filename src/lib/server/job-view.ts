@@ -52,6 +52,7 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
       importedAt: r.importedAt.toISOString(),
       title: verdictTitle(r.analysis),
       verdict: r.analysis.verdict,
+      suspects: r.analysis.suspects,
       heat: runHeat(r),
       road: { segments: r.analysis.features.segments, perLoadC: r.analysis.features.perLoadC ?? null }
     })),

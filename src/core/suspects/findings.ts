@@ -1,0 +1,144 @@
+import type { JudgedCheck } from '../record/judged';
+import { counting } from '../record/judged';
+import { checkOf, type CheckId } from '../checks/registry';
+import type { SpecSheet } from '../formats/spec-sheet';
+import { pointsOf, symptomText, type Symptom } from '../intake/symptoms';
+import { FAULT_IDS, plantFault, type FaultId } from '../plant/faults';
+import { plantFor } from '../plant/params';
+import { NOT_IN_A_LOG, SUSPECTS } from './catalogue';
+import { STRENGTHS } from './strengths';
+
+/** Something that is known of a job, and how much likelier it is under each suspect than under any other. */
+export interface Finding {
+  readonly id: string;
+  readonly title: string;
+  /** What was found, in the words of its check. */
+  readonly says: string;
+  /** Natural logarithm of the likelihood ratio; a suspect that is not named has 0. */
+  readonly llr: Readonly<Partial<Record<FaultId, number>>>;
+  /** Findings of one group can be wrong together. */
+  readonly group: string;
+}
+
+/** One in so many measurements is a blunder: a tip that slipped, a reading of another day. */
+export const BLUNDER = 0.03;
+
+/** A likelihood ratio that admits a blunder: no single finding makes the truth impossible. */
+export const withBlunder = (llr: number): number => Math.log((1 - BLUNDER) * Math.exp(llr) + BLUNDER);
+
+/** A point of a check that passed or stayed open weighs less than one of a finding. */
+const WEIGHT = { fail: 1, pass: 0.35, unclear: 0.5 } as const;
+
+/** Likelihood ratio of a check that speaks for a suspect, and of one that speaks against it. */
+export function strengthOf(check: CheckId): { readonly for: number; readonly against: number } {
+  const { finds, falsely } = STRENGTHS[check];
+  return { for: Math.log(finds / falsely), against: Math.log((1 - finds) / (1 - falsely)) };
+}
+
+/** What a judged check says of its suspects; null where it says nothing or is void. */
+export function findingOf(judged: JudgedCheck): Finding | null {
+  const { check, outcome } = judged;
+  if (outcome.result === 'void' || outcome.points.length === 0) return null;
+  const strength = strengthOf(check);
+  const llr: Partial<Record<FaultId, number>> = {};
+  for (const { fault, way } of outcome.points) {
+    // A pass clears at full weight what it speaks against, and leans towards what is left.
+    const weight = way === 'against' && outcome.result === 'pass' ? 1 : WEIGHT[outcome.result];
+    llr[fault] = (llr[fault] ?? 0) + weight * strength[way];
+  }
+  return {
+    id: judged.id,
+    title: checkOf(check).title,
+    says: outcome.says,
+    llr,
+    group: STRENGTHS[check].leansOn === 'itself' ? check : STRENGTHS[check].leansOn
+  };
+}
+
+/** What the complaint points at, weakly: drivers notice, and are not always asked the same. */
+export function complaintFinding(symptoms: readonly Symptom[]): Finding | null {
+  const points = pointsOf(symptoms);
+  const top = Math.max(0, ...points.values());
+  if (top === 0) return null;
+  const llr: Partial<Record<FaultId, number>> = {};
+  for (const fault of FAULT_IDS) {
+    const weight = points.get(fault) ?? 0;
+    llr[fault] = weight > 0 ? Math.log(1 + (3 * weight) / top) : fault === 'none' ? -0.5 : -1;
+  }
+  return {
+    id: 'complaint',
+    title: 'Complaint',
+    says: symptoms.map(symptomText).join('; '),
+    llr,
+    group: 'complaint'
+  };
+}
+
+/** A run as its model ranked it. */
+export interface RankedRun {
+  readonly id: string;
+  readonly title: string;
+  readonly suspects: readonly {
+    readonly fault: FaultId;
+    readonly probability: number;
+    readonly alike: readonly FaultId[];
+  }[];
+}
+
+/** The least a run leaves to a fault it does not list. */
+const UNLISTED = 0.004;
+/** A run is one engine on one day, and the model is not the engine. */
+const RUN_WEIGHT = 0.8;
+
+/** A run's ranking as evidence: what it made of each fault over what that had before. */
+export function runFinding(run: RankedRun): Finding {
+  const total = FAULT_IDS.reduce((sum, f) => sum + SUSPECTS[f].prior, 0);
+  const after = new Map<FaultId, number>();
+  for (const { fault, probability, alike } of run.suspects) {
+    const family = [fault, ...alike.filter((f) => f !== fault)];
+    const priors = family.reduce((sum, f) => sum + SUSPECTS[f].prior, 0);
+    // Faults that draw one curve share what the run gave them, each by what it had before.
+    for (const f of family)
+      after.set(f, Math.max(after.get(f) ?? 0, (probability * SUSPECTS[f].prior) / priors));
+  }
+  const ratio = (f: FaultId) =>
+    RUN_WEIGHT * Math.log((after.get(f) ?? UNLISTED) / (SUSPECTS[f].prior / total));
+  const unseen = new Set(NOT_IN_A_LOG.map((n) => n.fault));
+  const healthy = ratio('none');
+  const llr: Partial<Record<FaultId, number>> = {};
+  // To a fault that leaves no mark in a log the run is a healthy one.
+  for (const f of FAULT_IDS) llr[f] = unseen.has(f) ? healthy : ratio(f);
+  return { id: run.id, title: 'Run', says: run.title, llr, group: 'run' };
+}
+
+/** Why a vehicle cannot have a fault, by its sheet; null where it can. */
+export function cannotHave(fault: FaultId, sheet: SpecSheet | null): string | null {
+  if (!sheet) return null;
+  const { fan, clutch, thermostat } = sheet;
+  if (fault.startsWith('clutch-') && !clutch) return 'no fan clutch';
+  if (fault === 'clutch-circuit-open' && clutch?.kind !== 'electronic') return 'no electronic fan clutch';
+  if (fault === 'clutch-engages-late' && clutch?.kind !== 'thermal') return 'no thermal fan clutch';
+  if (fault.startsWith('fan-') && fan?.drive === 'none') return 'no electric fan';
+  if (fault.startsWith('fan-relay') && fan && fan.drive !== 'relay') return 'no fan relay';
+  if (fault.startsWith('fan-controller') && fan && fan.drive !== 'controller') return 'no fan controller';
+  if (fault === 'thermostat-heater-failed' && thermostat.heaterOhm == null) return 'no heated thermostat';
+  const inPlant = plantFault(fault);
+  return inPlant?.applies && !inPlant.applies(plantFor(sheet)) ? 'not on this vehicle' : null;
+}
+
+/** Everything that is known of a job, the complaint first. Of a check done more than once what counts now. */
+export function findingsOf(job: {
+  readonly symptoms: readonly Symptom[];
+  readonly done: readonly JudgedCheck[];
+  readonly runs: readonly RankedRun[];
+}): Finding[] {
+  const complaint = complaintFinding(job.symptoms);
+  const checks = [...new Set(job.done.map((j) => j.check))]
+    .filter((c) => c !== 'warm-up-run')
+    .flatMap((c) => {
+      const last = counting(job.done, c);
+      const finding = last && findingOf(last);
+      return finding ? [finding] : [];
+    });
+  return [...(complaint ? [complaint] : []), ...checks, ...job.runs.map(runFinding)];
+}

@@ -1,0 +1,237 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { at, context, curlew, fathom, sheetOf, stopped } from '../../../tests/support/check-bench';
+import { checkOf, CHECK_IDS, type CheckId } from '../checks/registry';
+import { FAULT_IDS, type FaultId } from '../plant/faults';
+import type { JudgedCheck } from '../record/judged';
+import { NOT_IN_A_LOG } from './catalogue';
+import { BLUNDER, findingOf, findingsOf, runFinding, withBlunder, type Finding } from './findings';
+import { entropy, foresee, openChecks, waitFor, worthOf } from './next';
+import { bearingsOn, leaningOn, posteriorOf, weightOn } from './posterior';
+import { STRENGTHS } from './strengths';
+
+const finding = (llr: Finding['llr'], group = 'meter', id = JSON.stringify(llr)): Finding => ({
+  id,
+  title: id,
+  says: '',
+  llr,
+  group
+});
+const some = fc
+  .tuple(
+    fc.subarray([...FAULT_IDS], { minLength: 1, maxLength: 5 }),
+    fc.double({ min: -4, max: 4, noNaN: true }),
+    fc.constantFrom('meter', 'hand', 'run', 'thermometer')
+  )
+  .map(([faults, llr, group]) =>
+    finding(Object.fromEntries(faults.map((f, i) => [f, llr * (i % 2 ? -1 : 1)])), group)
+  );
+const many = fc.array(some, { maxLength: 8 });
+const probabilities = (findings: readonly Finding[], sheet = curlew) =>
+  new Map(posteriorOf(findings, sheet).suspects.map((s) => [s.fault, s.probability]));
+
+/** A check as the record would judge it on the vehicle's sheet. */
+const judged = (check: CheckId, readings: unknown, sheet = fathom): JudgedCheck => ({
+  id: `${check}-1`,
+  check,
+  at,
+  who: 'Maren Oake',
+  readings,
+  confirmed: [],
+  words: '',
+  outcome: checkOf(check).judge(checkOf(check).readings.parse(readings), context([stopped(14)], sheet))
+});
+
+describe('what is believed', () => {
+  it('adds up to one, and leaves no possible suspect at nothing, whatever was found', () => {
+    fc.assert(
+      fc.property(many, (findings) => {
+        const { hypotheses, suspects } = posteriorOf(findings, curlew);
+        expect(hypotheses.reduce((s, h) => s + h.probability, 0)).toBeCloseTo(1, 9);
+        expect(suspects.every((s) => s.probability > 0)).toBe(true);
+      }),
+      { numRuns: 60 }
+    );
+  });
+
+  it('does not depend on the order of findings, and forgets one that is undone', () => {
+    fc.assert(
+      fc.property(many, some, fc.infiniteStream(fc.nat(1000)), (findings, extra, keys) => {
+        const before = probabilities(findings);
+        const shuffled = findings.map((f) => [keys.next().value, f] as const).sort((a, b) => a[0] - b[0]);
+        const other = probabilities(shuffled.map(([, f]) => f));
+        const undone = probabilities([...findings, extra].filter((f) => f !== extra));
+        for (const [fault, p] of before) {
+          expect(other.get(fault)).toBeCloseTo(p, 9);
+          expect(undone.get(fault)).toBeCloseTo(p, 9);
+        }
+      }),
+      { numRuns: 40 }
+    );
+  });
+
+  it('admits a blunder: no finding speaks against the truth by more than its chance', () => {
+    expect(withBlunder(-50)).toBeCloseTo(Math.log(BLUNDER), 6);
+    expect(withBlunder(0)).toBeCloseTo(0, 9);
+    expect(withBlunder(3)).toBeGreaterThan(2.9);
+  });
+
+  it('takes two readings by one thermometer for less than two witnesses', () => {
+    const twice = (a: string, b: string) =>
+      weightOn('ect-reads-cold', [
+        finding({ 'ect-reads-cold': 2 }, a, '1'),
+        finding({ 'ect-reads-cold': 2 }, b, '2')
+      ]);
+    expect(twice('thermometer', 'thermometer')).toBeCloseTo(0.75 * twice('thermometer', 'meter'), 9);
+  });
+
+  it('leaves out what the vehicle cannot have, with the reason', () => {
+    const { impossible, suspects } = posteriorOf([], curlew);
+    expect(impossible).toContainEqual({ fault: 'clutch-slipping', because: 'no fan clutch' });
+    expect(suspects.some((s) => s.fault.startsWith('clutch-'))).toBe(false);
+    expect(posteriorOf([], null).impossible).toEqual([]);
+  });
+
+  it('carries two faults at once where the findings speak for both', () => {
+    const both = [finding({ 'fan-motor-dead': 4 }, 'meter'), finding({ 'thermostat-stuck-open': 4 }, 'hand')];
+    const { hypotheses } = posteriorOf(both, curlew);
+    expect([...hypotheses[0].faults].sort()).toEqual(['fan-motor-dead', 'thermostat-stuck-open']);
+  });
+
+  it('a run says of what it cannot show what it says of a healthy engine', () => {
+    const { llr } = runFinding({
+      id: 'r',
+      title: 'In its band',
+      suspects: [{ fault: 'none', probability: 0.95, alike: [] }]
+    });
+    for (const { fault } of NOT_IN_A_LOG) expect(llr[fault]).toBe(llr.none);
+    expect(llr['thermostat-stuck-open']!).toBeLessThan(-1);
+  });
+
+  it('every check has a strength that speaks the right way', () => {
+    for (const id of CHECK_IDS) {
+      const { finds, falsely, because } = STRENGTHS[id];
+      expect(finds, id).toBeGreaterThanOrEqual(falsely);
+      expect(because.length, id).toBeGreaterThan(10);
+    }
+  });
+});
+
+describe('the ambulance', () => {
+  const queue = [
+    { what: 'gauge-high' as const, when: ['idle' as const, 'crawl' as const] },
+    { what: 'ac-off' as const, when: ['crawl' as const] }
+  ];
+  const done = [
+    judged('clutch-cold-turn', { firstTurn: 'firm', freeTurns: 0, laterTurns: null }),
+    judged('clutch-hot-speed', {
+      pairs: [{ engineRpm: 950, fanRpm: 790, airC: 73, sinceStartMin: null }],
+      coolantC: 101
+    }),
+    judged('air-rise', { beforeC: 14, afterC: 79, coolantC: 97, fan: 'yes' })
+  ];
+  const leader = (d: JudgedCheck[]) =>
+    posteriorOf(findingsOf({ symptoms: queue, done: d, runs: [] }), fathom).suspects[0];
+
+  it('comes to restricted airflow and not the clutch everyone suspects', () => {
+    expect(leader(done).fault).toBe('airflow-restricted');
+    expect(leader(done).probability).toBeGreaterThan(0.7);
+    const clutch = bearingsOn('clutch-slipping', findingsOf({ symptoms: queue, done, runs: [] }));
+    expect(clutch[0].decibans).toBeLessThan(-5);
+  });
+
+  it('comes there with one wrong reading in between, less sure', () => {
+    const wrong = [
+      { ...done[0], ...judged('clutch-cold-turn', { firstTurn: 'none', freeTurns: 8, laterTurns: null }) }
+    ];
+    const misled = [
+      ...wrong,
+      ...done.slice(1),
+      judged('radiator-face', {
+        face: Array.from({ length: 4 }, () => [80, 80, 80, 80]),
+        flows: 'down',
+        inC: 97,
+        outC: 95,
+        airC: 14,
+        rpm: 900,
+        fan: 1
+      })
+    ];
+    expect(leader(misled).fault).toBe('airflow-restricted');
+    expect(leader(misled).probability).toBeLessThan(leader([...done, ...misled.slice(-1)]).probability);
+  });
+
+  it('says what would have to be wrong for that to be wrong', () => {
+    const findings = findingsOf({ symptoms: queue, done: done.slice(2), runs: [] });
+    const lean = leaningOn(findings, fathom);
+    expect(lean.every((l) => findings.includes(l.finding))).toBe(true);
+  });
+});
+
+describe('the next check', () => {
+  const cold = context([stopped(14)]).thermal;
+  const hot = context([{ kind: 'started', at }], fathom).thermal;
+  const worth = (findings: Finding[], state = cold, sheet = fathom) =>
+    worthOf({ findings, sheet, state, open: openChecks([]) });
+  const split = (a: FaultId, b: FaultId): Finding[] => [finding({ [a]: 4, [b]: 4 }, 'complaint')];
+
+  it('foresees ways to come out that add up to one, and on average takes uncertainty away', () => {
+    const findings = split('clutch-slipping', 'airflow-restricted');
+    const now = posteriorOf(findings, fathom);
+    for (const id of CHECK_IDS) {
+      const ways = foresee(id, now, findings, fathom);
+      if (ways.length === 0) continue;
+      expect(ways.reduce((s, w) => s + w.probability, 0)).toBeCloseTo(1, 9);
+    }
+    for (const w of worth(findings)) expect(w.bits).toBeGreaterThan(0);
+    expect(
+      entropy([
+        { faults: ['none'], probability: 0.5 },
+        { faults: ['none'], probability: 0.5 }
+      ])
+    ).toBe(1);
+  });
+
+  it('separates the two leaders: the clutch is turned by hand while the engine is cold', () => {
+    const [first] = worth(split('clutch-slipping', 'airflow-restricted'));
+    expect(['clutch-cold-turn', 'level-and-look']).toContain(first.id);
+    const finds = first.foreseen.find((f) => f.finds !== null)!;
+    const before = posteriorOf(split('clutch-slipping', 'airflow-restricted'), fathom).suspects.find(
+      (s) => s.fault === finds.finds
+    )!;
+    const after = finds.after.suspects.find((s) => s.fault === finds.finds)!;
+    expect(after.probability).toBeGreaterThan(before.probability);
+  });
+
+  it('counts the hours a cold soak costs: hot, it asks for what can be done hot', () => {
+    expect(waitFor(checkOf('clutch-cold-turn'), hot)).toBeGreaterThan(30);
+    expect(waitFor(checkOf('ect-circuit'), hot)).toBe(0);
+    const [first] = worth(split('clutch-slipping', 'airflow-restricted'), hot);
+    expect(checkOf(first.id).phases).not.toEqual(['C']);
+  });
+
+  it('asks what tells relay from motor where those are suspected, and offers nothing the vehicle has not', () => {
+    const ids = worth(split('fan-relay-contacts', 'fan-motor-dead'), cold, sheetOf('qh-26-scoot')).map(
+      (w) => w.id
+    );
+    // Exchanging the part is quicker still, and splits the two as well.
+    expect(['relay-swap', 'fan-command']).toContain(ids[0]);
+    expect(ids.slice(0, 6)).toContain('relay-socket');
+    expect(ids).not.toContain('clutch-cold-turn');
+    expect(ids).not.toContain('controller-in-out');
+  });
+
+  it('does not ask again what is done, but does where it was void', () => {
+    const done = [
+      { check: 'soak' as const, outcome: { result: 'pass' } },
+      { check: 'cold-agreement' as const, outcome: { result: 'void' } }
+    ];
+    expect(openChecks(done)).not.toContain('soak');
+    expect(openChecks(done)).toContain('cold-agreement');
+  });
+
+  it('a void check is no finding', () => {
+    const base = judged('clutch-cold-turn', { firstTurn: 'firm', freeTurns: 0, laterTurns: null });
+    expect(findingOf({ ...base, outcome: { ...base.outcome, result: 'void' } })).toBeNull();
+  });
+});
