@@ -12,6 +12,7 @@ import { SimulatedBath } from './bath';
 import { brokenElement, readCircuit } from './circuits';
 import { readInstrument, type Place } from './instruments';
 import { scanFace } from './loop';
+import { readPart, type Part } from './parts';
 import { SimulatedVehicle, type VehicleSetup } from './vehicle';
 
 const vehicle = (more: Partial<VehicleSetup> = {}, minutes = 30) => {
@@ -117,5 +118,24 @@ describe('the simulated probe on the loop', () => {
     const clean = share(vehicle({ spec, drive: 'mixed' }, 40));
     const choked = share(vehicle({ spec, drive: 'mixed', fault: 'airflow-restricted' }, 40));
     expect(choked).toBeGreaterThan(clean);
+  });
+});
+
+describe('parts of the simulated vehicle', () => {
+  const read = (part: Part, fault: VehicleSetup['fault'] = 'none', min = 0, spec = curlew) =>
+    readPart(vehicle({ fault, spec }, 0), part, min, seeded(7))!;
+  it('measure as sound ones do, and as broken ones', () => {
+    expect(read('coil-ohm')).toBeGreaterThan(60);
+    expect(read('coil-ohm', 'fan-relay-coil')).toBe(10e6);
+    expect(read('contact-drop')).toBeLessThan(0.2);
+    expect(read('contact-drop', 'fan-relay-contacts')).toBeGreaterThan(1);
+    expect(read('rest-ohm', 'fan-relay-welded')).toBeLessThan(1);
+    expect(read('fan-amps', 'fan-motor-dead')).toBe(0);
+    expect(read('fan-amps', 'fan-motor-weak')).toBeLessThan(read('fan-amps') / 2);
+    expect(Math.abs(read('cap-opens') - 110)).toBeLessThan(10);
+    expect(read('pressure', 'coolant-low', 10)).toBeLessThan(read('pressure', 'none', 10) - 20);
+  });
+  it('are not there on a vehicle that has none', () => {
+    expect(readPart(vehicle({}, 0), 'heater-ohm', 0, seeded(1))).toBeNull();
   });
 });

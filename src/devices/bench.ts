@@ -8,6 +8,7 @@ import { seeded } from '../core/random';
 import { SimulatedBath } from './bath';
 import { readCircuit } from './circuits';
 import { scanFace } from './loop';
+import { PARTS, readPart } from './parts';
 import { INSTRUMENT_NAMES, readInstrument, type InstrumentName, type Place } from './instruments';
 import { ControlUnit } from './scan-adapter';
 import { SimulatedVehicle, type VehicleSetup } from './vehicle';
@@ -130,6 +131,13 @@ export async function startBench({
           );
         return value === null ? { ok: false, message: 'no vehicle, or no such place' } : { ok: true, value };
       }
+      case 'part': {
+        const part = PARTS.find((p) => p === said.part);
+        const value = vehicle && part ? readPart(vehicle, part, Number(said.min ?? 0) || 0, random) : null;
+        return value === null
+          ? { ok: false, message: 'no vehicle, or it has no such part' }
+          : { ok: true, value };
+      }
       case 'radiator': {
         const shape = Array.isArray(said.shape) ? said.shape.map(Number).slice(0, 8) : [];
         if (!vehicle || shape.length === 0) return { ok: false, message: 'no vehicle, or no shape' };
@@ -148,7 +156,7 @@ export async function startBench({
         return {
           ok: false,
           message:
-            'say plug, start, stop, pull, insert, hand, read, circuit, radiator, bath-start or bath-read'
+            'say plug, start, stop, pull, insert, hand, read, part, circuit, radiator, bath-start or bath-read'
         };
     }
   }

@@ -145,6 +145,9 @@ export class SimulatedVehicle {
   get fault(): FaultId {
     return this.#setup.fault;
   }
+  get severity(): number {
+    return this.#setup.severity;
+  }
   get seed(): number {
     return this.#setup.seed;
   }

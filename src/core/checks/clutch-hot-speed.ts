@@ -112,7 +112,7 @@ function thermalClutch(
   const hotCoolant = coolantC !== null && coolantC >= (sheet?.thermostat.fullOpenC ?? 95);
   const hot = counting.filter((p) => (p.airC === null ? hotCoolant : p.airC >= limits.engageAirC + CLEAR_C));
   const cool = counting.filter((p) => p.airC !== null && p.airC <= limits.releaseAirC - CLEAR_C);
-  const { engaged } = goneOver(read);
+  const { engaged, released } = goneOver(read);
   const numbers = engaged
     ? [
         {
@@ -122,6 +122,12 @@ function thermalClutch(
         }
       ]
     : [];
+  if (released)
+    numbers.push({
+      name: 'Let go between',
+      value: `${sayC(released.toC, 0)} and ${sayC(released.fromC, 0)}`,
+      limit: `sheet: ${sayC(limits.releaseAirC, 0)}`
+    });
   const byAir = hot.some((p) => p.airC !== null);
   const doubts =
     hot.length > 0 && !byAir ? ['By the coolant it should be engaged; the air was not measured'] : [];

@@ -1,6 +1,7 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import { CAP_SPREAD, HOLDS, SEAL, type CapTestReadings } from '$core/checks/cap-test';
+  import BenchRead from '$lib/ui/BenchRead.svelte';
   import Choose from '$lib/ui/Choose.svelte';
   import { choicesOf } from '$lib/ui/choices';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
@@ -80,6 +81,11 @@
     />
   </div>
 </div>
+<BenchRead
+  part="cap-opens"
+  label="Pump the simulated cap"
+  onread={(v) => (readings.opensKPa = [...readings.opensKPa, v])}
+/>
 {#if readings.opensKPa.length > 0}<button
     type="button"
     class="quiet-link inline-flex min-h-11 items-center gap-1.5 text-sm"

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { currentLimits, FED_AT, FED_TURNS, type FanDirectFeedReadings } from '$core/checks/fan-direct-feed';
+  import BenchRead from '$lib/ui/BenchRead.svelte';
   import Choose from '$lib/ui/Choose.svelte';
   import { choicesOf } from '$lib/ui/choices';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
@@ -7,6 +8,7 @@
   import type { Draft, SheetProps } from './types';
 
   let { readings = $bindable(), sheet, problems }: SheetProps<Draft<FanDirectFeedReadings>> = $props();
+  let round = $state(0);
   const limits = $derived(currentLimits(sheet));
   const top = $derived(Math.max(limits.highA * 1.7, (readings.amps ?? 0) * 1.15));
   const x = (a: number) => 20 + (Math.min(a, top) / top) * 600;
@@ -67,13 +69,14 @@
   />
 </div>
 <div class="grid max-w-md grid-cols-2 gap-3">
-  <QuantityInput
-    label="Current"
-    kind="current"
-    bind:value={readings.amps}
-    hint="clamp, once it runs steadily"
-    problem={problems.amps}
-  />
+  {#key round}
+    <QuantityInput
+      label="Current"
+      kind="current"
+      bind:value={readings.amps}
+      hint="clamp, once it runs steadily"
+      problem={problems.amps}
+    />{/key}
   <QuantityInput
     label="Volts at the plug"
     kind="voltage"
@@ -82,3 +85,11 @@
     problem={problems.feedV}
   />
 </div>
+<BenchRead
+  part="fan-amps"
+  label="Clamp on the simulated fan"
+  onread={(v) => {
+    readings.amps = v;
+    round++;
+  }}
+/>

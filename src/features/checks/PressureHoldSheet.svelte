@@ -2,6 +2,7 @@
   import X from '@lucide/svelte/icons/x';
   import { LOSS_LIMIT_KPA, lossIn10Min, type PressureHoldReadings } from '$core/checks/pressure-hold';
   import { findUnit } from '$core/units/units';
+  import BenchRead from '$lib/ui/BenchRead.svelte';
   import Choose from '$lib/ui/Choose.svelte';
   import XyFrame from '$lib/ui/chart/XyFrame.svelte';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
@@ -24,6 +25,8 @@
     readings.points = [...readings.points, { min: at, kPa }];
     kPa = min = null;
   }
+  /** The simulated tester has stood three minutes more at every look at it. */
+  const nextMin = $derived((readings.points.at(-1)?.min ?? -3) + 3);
   const cap = $derived(sheet?.cap?.kPa ?? null);
   const first = $derived(readings.points[0] ?? null);
   const toMin = $derived(Math.max(12, ...readings.points.map((p) => p.min * 1.1)));
@@ -52,6 +55,12 @@
         />
       </div>
     </RowEntry>
+    <BenchRead
+      part="pressure"
+      min={nextMin}
+      label="Look at the simulated tester, at {nextMin} min"
+      onread={(v) => (readings.points = [...readings.points, { min: nextMin, kPa: v }])}
+    />
     <Choose
       label="Coolant seen"
       choices={[

@@ -1,11 +1,19 @@
 <script lang="ts">
   import { CONTACT_LIMIT_OHM, type RelayBenchReadings } from '$core/checks/relay-bench';
+  import BenchRead from '$lib/ui/BenchRead.svelte';
   import Choose from '$lib/ui/Choose.svelte';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
   import { shown } from '$lib/ui/units';
   import type { SheetProps } from './types';
 
   let { readings = $bindable(), problems }: SheetProps<RelayBenchReadings> = $props();
+  /** Counts what an instrument wrote: the fields are drawn anew with it. */
+  let round = $state(0);
+  function take(field: 'coilOhm' | 'restOhm' | 'dropV', value: number) {
+    readings[field] = value;
+    if (field === 'dropV') readings.loadA ??= 10;
+    round++;
+  }
   const fed = $derived(readings.clicks === 'yes');
   const contactOhm = $derived(
     readings.dropV !== null && readings.loadA !== null && readings.loadA > 0
@@ -90,45 +98,52 @@
     {/each}
   </svg>
   <div class="space-y-3">
-    <QuantityInput
-      label="Coil, 85 to 86"
-      kind="resistance"
-      bind:value={readings.coilOhm}
-      hint="over-range: 10M"
-      problem={problems.coilOhm}
-    />
-    <QuantityInput
-      label="Contacts at rest, 30 to 87"
-      kind="resistance"
-      bind:value={readings.restOhm}
-      hint="over-range: 10M"
-      problem={problems.restOhm}
-    />
-    <Choose
-      label="Coil fed"
-      choices={[
-        { value: 'yes', label: 'Clicks' },
-        { value: 'no', label: 'Silent', tone: 'bad' }
-      ]}
-      value={readings.clicks}
-      optional
-      onvalue={(v) => (readings.clicks = v as RelayBenchReadings['clicks'])}
-    />
-    <div class="grid grid-cols-2 gap-2">
+    {#key round}
       <QuantityInput
-        label="Drop, 30 to 87"
-        kind="voltage"
-        bind:value={readings.dropV}
-        problem={problems.dropV}
-        hint="coil fed, loaded"
+        label="Coil, 85 to 86"
+        kind="resistance"
+        bind:value={readings.coilOhm}
+        hint="over-range: 10M"
+        problem={problems.coilOhm}
       />
       <QuantityInput
-        label="at a load of"
-        kind="current"
-        bind:value={readings.loadA}
-        problem={problems.loadA}
-        hint="a lamp will do"
+        label="Contacts at rest, 30 to 87"
+        kind="resistance"
+        bind:value={readings.restOhm}
+        hint="over-range: 10M"
+        problem={problems.restOhm}
       />
+      <Choose
+        label="Coil fed"
+        choices={[
+          { value: 'yes', label: 'Clicks' },
+          { value: 'no', label: 'Silent', tone: 'bad' }
+        ]}
+        value={readings.clicks}
+        optional
+        onvalue={(v) => (readings.clicks = v as RelayBenchReadings['clicks'])}
+      />
+      <div class="grid grid-cols-2 gap-2">
+        <QuantityInput
+          label="Drop, 30 to 87"
+          kind="voltage"
+          bind:value={readings.dropV}
+          problem={problems.dropV}
+          hint="coil fed, loaded"
+        />
+        <QuantityInput
+          label="at a load of"
+          kind="current"
+          bind:value={readings.loadA}
+          problem={problems.loadA}
+          hint="a lamp will do"
+        />
+      </div>
+    {/key}
+    <div class="flex flex-wrap gap-x-4">
+      <BenchRead part="coil-ohm" label="Measure the simulated coil" onread={(v) => take('coilOhm', v)} />
+      <BenchRead part="rest-ohm" label="contacts" onread={(v) => take('restOhm', v)} />
+      <BenchRead part="contact-drop" label="drop at 10 A" onread={(v) => take('dropV', v)} />
     </div>
   </div>
 </div>

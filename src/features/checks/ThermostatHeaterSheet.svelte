@@ -1,5 +1,6 @@
 <script lang="ts">
   import { CLOSED, OPENED, type ThermostatHeaterReadings } from '$core/checks/thermostat-heater';
+  import BenchRead from '$lib/ui/BenchRead.svelte';
   import Choose from '$lib/ui/Choose.svelte';
   import { choicesOf } from '$lib/ui/choices';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
@@ -79,12 +80,21 @@
     <text x="230" y="294" text-anchor="middle" font-size="13" fill="var(--ink-2)">wax</text>
   </svg>
   <div class="space-y-3">
-    <QuantityInput
-      label="Element"
-      kind="resistance"
-      bind:value={readings.elementOhm}
-      hint={due ? `sheet ${shown(due, 'resistance')}; over-range: 10M` : 'over-range: 10M'}
-      problem={problems.elementOhm}
+    {#key round}
+      <QuantityInput
+        label="Element"
+        kind="resistance"
+        bind:value={readings.elementOhm}
+        hint={due ? `sheet ${shown(due, 'resistance')}; over-range: 10M` : 'over-range: 10M'}
+        problem={problems.elementOhm}
+      />{/key}
+    <BenchRead
+      part="heater-ohm"
+      label="Measure the simulated element"
+      onread={(v) => {
+        readings.elementOhm = v;
+        round++;
+      }}
     />
     <Choose
       label="Powered, in warm water below its opening"

@@ -2,19 +2,20 @@
   import { page } from '$app/state';
   import { readBench } from './bench';
 
-  interface Props {
-    instrument: 'multimeter' | 'infrared' | 'probe' | 'tachometer';
-    place: string;
+  type Ask =
+    | { instrument: 'multimeter' | 'infrared' | 'probe' | 'tachometer'; place: string }
+    | { part: string; min?: number };
+  type Props = Ask & {
     label: string;
-    /** °C, Ω or rpm, as the instrument shows it. */
+    /** In the core's unit, as the instrument shows it. */
     onread: (value: number) => void;
-  }
-  let { instrument, place, label, onread }: Props = $props();
+  };
+  let { label, onread, ...ask }: Props = $props();
   let busy = $state(false);
 
   async function read() {
     busy = true;
-    const value = await readBench({ instrument, place });
+    const value = await readBench({ ...ask });
     busy = false;
     if (value !== null) onread(value);
   }

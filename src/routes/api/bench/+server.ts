@@ -19,6 +19,9 @@ const asked = z.union([
   z
     .object({ radiator: z.array(z.number().int().min(1).max(8)).min(1).max(8) })
     .transform((r) => ({ do: 'radiator', shape: r.radiator })),
+  z
+    .object({ part: word, min: z.number().min(0).max(1000).default(0) })
+    .transform((r) => ({ do: 'part', ...r })),
   z.object({ bath: z.enum(['start', 'read']) }).transform((r) => ({ do: `bath-${r.bath}` }))
 ]);
 
