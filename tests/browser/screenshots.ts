@@ -54,7 +54,12 @@ const VIEWS: Record<string, () => Promise<void>> = {
   job: async () => {
     await openJob('QH-11');
     await shoot('job');
-    await shoot('job-night', 'night');
+    await openJob('QH-22');
+    await driver.wait(until.elementLocated(By.css('[data-worth]')), 20_000);
+    await driver.executeScript(
+      'document.querySelector("[data-suspect] details").open = true; document.querySelector("[aria-label=Suspects]").scrollIntoView({ block: "center" })'
+    );
+    await shoot('suspects', 'night');
   },
   run: async () => {
     await openJob('QH-11');

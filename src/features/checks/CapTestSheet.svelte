@@ -16,6 +16,10 @@
     readings.opensKPa = [...readings.opensKPa, kPa];
     kPa = null;
   }
+  /** The middle one is what counts; the others are marks beside it. */
+  const middle = $derived(
+    readings.opensKPa.toSorted((a, b) => a - b)[Math.floor((readings.opensKPa.length - 1) / 2)] ?? null
+  );
   const due = $derived(sheet?.cap?.kPa ?? null);
   const top = $derived(Math.max(200, (due ?? 0) * 1.6, ...readings.opensKPa.map((p) => p * 1.1)));
   const x = (p: number) => 20 + (p / top) * 600;
@@ -43,16 +47,16 @@
   {/if}
   {#each readings.opensKPa as p, i (i)}
     <path d="M{x(p)} 60 l-9 -20 h18 z" fill="var(--act)" stroke="var(--card)" />
-    <text
-      x={x(p)}
+  {/each}
+  {#if middle !== null}<text
+      x={x(middle)}
       y="28"
       text-anchor="middle"
       font-size="16"
       font-weight="700"
       class="reading"
-      fill="var(--ink)">{shown(p, 'pressure')}</text
-    >
-  {/each}
+      fill="var(--ink)">{shown(middle, 'pressure')}</text
+    >{/if}
 </svg>
 <div class="grid gap-5 sm:grid-cols-[260px_1fr]">
   <RowEntry label="Add" complete={kPa !== null} onadd={add}>

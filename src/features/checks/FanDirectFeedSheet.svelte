@@ -50,7 +50,7 @@
       font-size="18"
       font-weight="700"
       class="reading"
-      fill={off ? 'var(--off)' : 'var(--ink)'}>{shown(readings.amps, 'current')}</text
+      fill={off ? 'var(--off)' : 'var(--ink)'}>{shown(readings.amps, 'current', 1)}</text
     >
   {/if}
 </svg>
