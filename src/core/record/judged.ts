@@ -2,7 +2,7 @@ import { outcome, voidOutcome, type CheckContext, type Outcome } from '../checks
 import { checkOf } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { coolDownsOf, holding, type KnownFact } from '../thermal/facts';
-import { LIBRARY, type LibraryCurve } from '../thermistor/library';
+import { curvesWith, type LibraryCurve } from '../thermistor/library';
 import { fitTau, type CoolingFit } from '../coolant/cooling';
 import { DEFAULT_COOLING, thermalAt, type CoolingOf, type ThermalFact } from '../thermal/state';
 import type { JobState, RecordedCheck } from './derive';
@@ -81,7 +81,7 @@ export function contextOf(
   const cooling = coolingOf(known);
   const before = job.checks.findIndex((c) => c.id === except);
   const earlier = job.checks.slice(0, before < 0 ? undefined : before).filter((c) => c.check === check);
-  const curves = [...LIBRARY, ...shopCurves];
+  const curves = curvesWith(shopCurves);
   return { at, sheet, thermal: thermalAt(known, at, sheet, cooling), cooling, earlier, curves };
 }
 

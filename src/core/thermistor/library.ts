@@ -64,6 +64,10 @@ export const LIBRARY: readonly LibraryCurve[] = [
   }
 ];
 
+/** Our families, with the curves a shop keeps itself before them. */
+export const curvesWith = <C extends LibraryCurve>(own: readonly C[]): readonly LibraryCurve[] =>
+  (own as readonly LibraryCurve[]).concat(LIBRARY);
+
 export const libraryCurve = (id: string): LibraryCurve | undefined => LIBRARY.find((c) => c.id === id);
 
 /** What fits readings best among curves, with the margin to the next: root mean square in °C. */

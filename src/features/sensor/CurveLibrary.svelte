@@ -6,7 +6,7 @@
   import { page } from '$app/state';
   import type { ShopCurve } from '$core/record/curves';
   import { resistanceAt } from '$core/thermistor/curve';
-  import { LIBRARY, matches } from '$core/thermistor/library';
+  import { curvesWith, matches } from '$core/thermistor/library';
   import { pointsFromText } from '$core/thermistor/rows';
   import { shopCurves } from '$lib/ui/curves';
   import { record } from '$lib/ui/record.svelte';
@@ -18,7 +18,7 @@
   let text = $state(untrack(() => (asked.get('rows') ?? '').replaceAll(';', '\n').replaceAll(':', '\t')));
   let fileWrong = $state('');
 
-  const all = $derived([...shopCurves(), ...LIBRARY]);
+  const all = $derived(curvesWith(shopCurves()));
   const read = $derived(text.trim() === '' ? null : pointsFromText(text));
   const points = $derived(read?.ok ? read.value : []);
   const ranked = $derived(points.length > 0 ? matches(all, points) : []);

@@ -2,7 +2,7 @@
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
   import type { Problem } from '$core/result';
-  import { LIBRARY } from '$core/thermistor/library';
+  import { curvesWith } from '$core/thermistor/library';
   import { shopCurves } from '$lib/ui/curves';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
   import { findUnit } from '$core/units/units';
@@ -17,7 +17,7 @@
   /** Counts the curves taken from the library: the fields are drawn anew with what was taken. */
   let taken = $state(0);
   function take(id: string) {
-    const curve = [...shopCurves(), ...LIBRARY].find((c) => c.id === id)?.curve;
+    const curve = curvesWith(shopCurves()).find((c) => c.id === id)?.curve;
     if (!curve) return;
     draft.r25Ohm = curve.kind === 'beta' ? curve.r25Ohm : null;
     draft.betaK = curve.kind === 'beta' ? curve.betaK : null;
@@ -228,8 +228,8 @@
         class="field"
         value=""
         onchange={(e) => take(e.currentTarget.value)}
-        ><option value="">as below</option>{#each [...shopCurves(), ...LIBRARY] as c (c.id)}<option
-            value={c.id}>{c.title}</option
+        ><option value="">as below</option>{#each curvesWith(shopCurves()) as c (c.id)}<option value={c.id}
+            >{c.title}</option
           >{/each}</select
       ></label
     >
