@@ -41,7 +41,7 @@ export const circuitReadings = <Id extends TemplateId>(ids: readonly [Id, ...Id[
     .object({
       circuit: z.enum(ids),
       batteryV: z
-        .number()
+        .number('Measure the battery first: the rest is held against it')
         .min(6, 'A battery below 6 V runs no fan: charge it first')
         .max(32, 'A battery above 32 V is on no vehicle'),
       taken: z.array(measured).min(1, 'Measure or watch one place at least').max(80),

@@ -60,7 +60,9 @@ export const clutchHotSpeed = defineCheck<ClutchHotSpeedReadings>({
   cautions: ['indoor-running', 'belts', 'fan-blades'],
   gate: 'none',
   speaksTo: ['clutch-slipping', 'clutch-engages-late', 'clutch-seized', 'airflow-restricted'],
-  lacks: withoutClutch,
+  lacks: (sheet) =>
+    withoutClutch(sheet) ??
+    (sheet.clutch?.kind === 'electronic' ? 'its clutch follows a command, not the air' : null),
   readings,
   refuse: (r) =>
     r.pairs.flatMap(({ engineRpm, fanRpm }, i) =>

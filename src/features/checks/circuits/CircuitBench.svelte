@@ -33,7 +33,9 @@
   let round = $state(0);
   let entry: HTMLElement;
 
-  const located = $derived(locate(t, readings.taken, readings.batteryV));
+  /** While the field is empty, as a battery usually is; the sheet is not written without it. */
+  const batteryV = $derived(readings.batteryV || 12.6);
+  const located = $derived(locate(t, readings.taken, batteryV));
   const suspicion = $derived(
     readings.taken.length === 0
       ? {}
@@ -56,7 +58,7 @@
             title: readings.names[tap.id] || tap.title,
             terminal: tap.terminal,
             value: value === null ? null : written(value),
-            due: told(soundWords(readings.circuit, state_, tap.id, readings.batteryV)),
+            due: told(soundWords(readings.circuit, state_, tap.id, batteryV)),
             off: value !== null && Math.abs(value - due) > 0.5 + 0.06 * Math.abs(due)
           }
         ];
@@ -67,7 +69,8 @@
   const sights = $derived(t.sights.filter((s) => s.states.includes(state_)));
   /** A reading that cannot be is named where it was typed, as soon as it is. */
   const wrong = $derived(
-    refuseVolts(readings).find((p) => p.field === `taken.${indexOf(state_, at)}`)?.message ?? problems.taken
+    refuseVolts({ ...readings, batteryV }).find((p) => p.field === `taken.${indexOf(state_, at)}`)?.message ??
+      problems.taken
   );
 
   function put(where: string, value: number | null) {
@@ -143,7 +146,7 @@
         value={valueOf(state_, at)}
         onvalue={(v) => put(at, v)}
         problem={wrong && told(wrong)}
-        hint="sound: {told(soundWords(readings.circuit, state_, at, readings.batteryV))}"
+        hint="sound: {told(soundWords(readings.circuit, state_, at, batteryV))}"
       />
       {#if dutyOfV && at === 'command'}
         <QuantityInput
