@@ -30,9 +30,10 @@ function sent(state: string, fault: string): number {
 /** How far the controller opens its output. */
 function opens(state: string, fault: string, size: number): number {
   if (fault === 'controller-dead') return 0;
-  if (fault === 'controller-shorted') return size;
-  const heard = fault === 'command-wire-open' ? 0 : sent(state, fault);
-  return heard < 0.1 ? 0 : heard / DEMAND_SHARE;
+  const sentShare = fault === 'command-wire-open' ? 0 : sent(state, fault);
+  const heard = sentShare < 0.1 ? 0 : sentShare / DEMAND_SHARE;
+  // A stage that leaks still opens further when it is asked to.
+  return fault === 'controller-shorted' ? Math.max(size, heard) : heard;
 }
 
 function network(state: string, fault: string, size: number, batteryV: number): Network {
