@@ -162,9 +162,11 @@ describe('the ambulance', () => {
   });
 
   it('says what would have to be wrong for that to be wrong', () => {
-    const findings = findingsOf({ symptoms: queue, done: done.slice(2), runs: [] });
-    const lean = leaningOn(findings, fathom);
-    expect(lean.every((l) => findings.includes(l.finding))).toBe(true);
+    const air = finding({ 'airflow-restricted': 4 }, 'eye', 'air');
+    const clutch = finding({ 'clutch-slipping': 3.3 }, 'hand', 'clutch');
+    // Without the one the clutch would lead; without the other the air leads still.
+    expect(leaningOn([air, clutch], fathom)).toEqual([{ finding: air, then: 'clutch-slipping' }]);
+    expect(leaningOn([air, { ...air, id: 'again', group: 'meter' }], fathom)).toEqual([]);
   });
 });
 
