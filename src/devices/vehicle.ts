@@ -1,5 +1,5 @@
 import type { SpecSheet } from '../core/formats/spec-sheet';
-import { driveFromLegs, DRIVES, type Drive, type DriveName } from '../core/plant/drive';
+import { driveFromLegs, DRIVES, type Drive, type DriveName, type Leg } from '../core/plant/drive';
 import { withFault, type FaultId } from '../core/plant/faults';
 import { plantFor, type PlantParams } from '../core/plant/params';
 import { readingTable, type ReadingTable } from '../core/plant/sensor';
@@ -18,6 +18,8 @@ export interface VehicleSetup {
   readonly seed: number;
   /** Trouble codes that are stored. */
   readonly codes: readonly string[];
+  /** A vehicle that is not the usual one of its sheet, with its fault in it already. */
+  readonly plant?: PlantParams;
 }
 
 const STEP_S = 0.5;
@@ -39,10 +41,12 @@ export class SimulatedVehicle {
   #startedAt: number | null = null;
   #commandedFanPct: number | null = null;
   #hand: string | null = null;
+  #held: Pick<Leg, 'rpm' | 'load' | 'speedKmh'> | null = null;
 
   constructor(setup: VehicleSetup) {
     this.#setup = setup;
-    this.plant = { ...withFault(plantFor(setup.spec), setup.fault, setup.severity), seed: setup.seed + 1 };
+    const plant = setup.plant ?? withFault(plantFor(setup.spec), setup.fault, setup.severity);
+    this.plant = { ...plant, seed: setup.seed + 1 };
     this.#state = startState(this.plant, setup.startC, setup.ambientC);
     this.#table = readingTable(this.plant);
     this.#drive = driveFromLegs(DRIVES[setup.drive], setup.ambientC, STEP_S);
@@ -78,6 +82,11 @@ export class SimulatedVehicle {
     this.#commandedFanPct = pct;
   }
 
+  /** Holds the engine at a speed and load instead of going on with its drive; null lets go. */
+  hold(at: Pick<Leg, 'rpm' | 'load' | 'speedKmh'> | null): void {
+    this.#held = at;
+  }
+
   /** Where a hand moves the loom; null takes it away. */
   moveLoom(place: string | null): void {
     this.#hand = place;
@@ -100,6 +109,11 @@ export class SimulatedVehicle {
 
   #steer(): void {
     if (this.#startedAt === null) return;
+    if (this.#held) {
+      const { rpm, load, speedKmh } = this.#held;
+      Object.assign(this.#input, { rpm, load, speedKmh, ac: false });
+      return;
+    }
     const i = Math.min(this.#drive.rpm.length - 1, Math.round((this.#now - this.#startedAt) / STEP_S));
     this.#input.rpm = this.#drive.rpm[i];
     this.#input.load = this.#drive.load[i];
@@ -178,6 +192,8 @@ export class SimulatedVehicle {
         this.#setup.ambientC +
         ((s.cell1 + s.cell2) / 2 - this.#setup.ambientC) *
           (0.92 - 0.3 * Math.min(1, this.plant.airFactor * (0.25 + 0.75 * Math.min(1, this.fanShare)))),
+      /** In front of the bimetal of a fan clutch. */
+      clutchAirC: s.clutchAirC,
       upperHoseC: s.hose,
       lowerHoseC: s.ret,
       sensorOhm: resistanceAt(this.plant.curve, s.sensor),

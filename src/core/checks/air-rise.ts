@@ -1,6 +1,8 @@
 import { z } from 'zod';
+import type { SpecSheet } from '../formats/spec-sheet';
+import type { FaultId } from '../plant/faults';
 import { sayC } from '../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
+import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome } from './check';
 import { airC, coolantC, hotAirC } from './temperature';
 
 export const DRIVEN = { yes: 'Drives the air', no: 'Stands or turns free' } as const;
@@ -14,7 +16,7 @@ const readings = z.object({
 export type AirRiseReadings = z.infer<typeof readings>;
 
 /** Share of the way from the air to the coolant that air comes in a clean stack with its fan driving. */
-export const APPROACH = { low: 0.3, high: 0.72 } as const;
+export const APPROACH = { low: 0.3, high: 0.78 } as const;
 export const approachOf = (r: Pick<AirRiseReadings, 'beforeC' | 'afterC' | 'coolantC'>): number =>
   (r.afterC - r.beforeC) / (r.coolantC - r.beforeC);
 
@@ -27,7 +29,13 @@ export const airRise = defineCheck<AirRiseReadings>({
   tools: ['Thermometer'],
   cautions: ['fan-blades', 'fan-starts'],
   gate: 'none',
-  speaksTo: ['airflow-restricted', 'radiator-clogged', 'clutch-slipping', 'clutch-engages-late'],
+  speaksTo: [
+    'airflow-restricted',
+    'radiator-clogged',
+    'clutch-slipping',
+    'clutch-engages-late',
+    'fan-motor-dead'
+  ],
   readings,
   refuse: (r) => [
     ...(r.afterC > r.coolantC + 3
@@ -47,8 +55,9 @@ export const airRise = defineCheck<AirRiseReadings>({
           }
         ])
   ],
-  judge(r) {
+  judge(r, { sheet }) {
     const share = approachOf(r);
+    const hot = r.coolantC >= (sheet?.thermostat.fullOpenC ?? 95);
     const numbers = [
       { name: 'Before, behind', value: `${sayC(r.beforeC)}, ${sayC(r.afterC)}` },
       { name: 'Coolant in', value: sayC(r.coolantC) },
@@ -68,17 +77,13 @@ export const airRise = defineCheck<AirRiseReadings>({
               points: [...speaksFor('airflow-restricted'), ...speaksAgainst('radiator-clogged')]
             }
           )
-        : outcome(
-            'fail',
-            `The air hardly moves: ${(100 * share).toFixed(0)} % of the way to the coolant, and the fan does not drive it`,
-            {
-              numbers,
-              points: [
-                ...speaksFor('clutch-slipping', 'clutch-engages-late'),
-                ...speaksAgainst('radiator-clogged')
-              ]
-            }
-          );
+        : stillAir(r, sheet, share, numbers);
+    if (share < APPROACH.low && !hot)
+      return outcome(
+        'unclear',
+        `The air takes little up, ${(100 * share).toFixed(0)} % of the way, and at ${sayC(r.coolantC)} the thermostat still holds the coolant back: measure again when it is open`,
+        { numbers }
+      );
     if (share < APPROACH.low)
       return outcome(
         'fail',
@@ -101,3 +106,27 @@ export const airRise = defineCheck<AirRiseReadings>({
   },
   words: (r) => `Air ${sayC(r.beforeC)} before, ${sayC(r.afterC)} behind, coolant ${sayC(r.coolantC)}`
 });
+
+/** Air that hardly moves is a finding only where something should drive it by now. */
+function stillAir(
+  { coolantC }: AirRiseReadings,
+  sheet: SpecSheet | null,
+  share: number,
+  numbers: Outcome['numbers']
+): Outcome {
+  const says = `The air hardly moves: ${(100 * share).toFixed(0)} % of the way to the coolant, and the fan does not drive it`;
+  const first = sheet?.fan?.stages?.[0]?.onC;
+  const dueC = first ?? (sheet?.thermostat.fullOpenC ?? 98) + 4;
+  if (coolantC < dueC + 2)
+    return outcome('unclear', `${says}. At ${sayC(coolantC)} it need not: from ${sayC(dueC)} on it should`, {
+      numbers
+    });
+  const drives: FaultId[] = [
+    ...(sheet && !sheet.clutch ? [] : (['clutch-slipping', 'clutch-engages-late'] as const)),
+    ...(first === undefined ? [] : (['fan-motor-dead'] as const))
+  ];
+  return outcome('fail', `${says}, at ${sayC(coolantC)}, where it should from ${sayC(dueC)}`, {
+    numbers,
+    points: [...speaksFor(...drives), ...speaksAgainst('radiator-clogged')]
+  });
+}

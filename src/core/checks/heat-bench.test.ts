@@ -124,7 +124,12 @@ describe('a temperature map', () => {
       ['sensor-branch-restricted']
     ],
     ['a sensor that reads cold', { outlet: 92, sensor: 91, scan: 74 }, {}, ['ect-reads-cold']],
-    ['a thermostat that leaks', { outlet: 66, upperHose: 60 }, {}, ['thermostat-stuck-open']],
+    [
+      'a thermostat that leaks',
+      { outlet: 66, upperHose: 60 },
+      {},
+      ['thermostat-stuck-open', 'thermostat-low-rating']
+    ],
     [
       'one that does not open',
       { outlet: 106, upperHose: 41, lowerHose: 30 },
@@ -135,13 +140,13 @@ describe('a temperature map', () => {
       'little flow',
       { outlet: 104, upperHose: 102, radiatorIn: 101, radiatorOut: 55, lowerHose: 54 },
       { thermostat: 'open' },
-      ['pump-flow-low', 'radiator-clogged', 'coolant-low']
+      ['pump-flow-low', 'radiator-clogged', 'coolant-low', 'thermostat-stuck-closed']
     ],
     [
       'little air',
       { outlet: 105, upperHose: 104, lowerHose: 104 },
       { thermostat: 'open' },
-      ['airflow-restricted']
+      ['airflow-restricted', 'fan-motor-dead', 'fan-motor-weak']
     ],
     [
       'a heater without flow',
@@ -152,6 +157,13 @@ describe('a temperature map', () => {
   ])('%s', (_, points, more, suspects) => {
     const o = map(points, more);
     expect([o.result, faults(o, 'for')]).toEqual(['fail', suspects]);
+  });
+  it('a drop of the radiator is no finding while nothing should drive the air, nor while the wax holds back', () => {
+    // The minibus switches its fan at 101 °C.
+    expect(faults(map({ outlet: 100, upperHose: 99, lowerHose: 98 }, { thermostat: 'open' }), 'for')).toEqual(
+      []
+    );
+    expect(faults(map({ outlet: 92, upperHose: 70, lowerHose: 4 }), 'for')).toEqual([]);
   });
   it('passes a sound loop, open and shut, on either side', () => {
     expect(
@@ -225,7 +237,11 @@ describe('air rise', () => {
     judge('air-rise', { beforeC, afterC, coolantC, fan }, ambulance);
   it('much rise of little air, little rise of much', () => {
     expect(faults(rise(14, 86, 98), 'for')).toEqual(['airflow-restricted']);
-    expect(faults(rise(14, 88, 98, 'no'), 'for')).toEqual(['clutch-slipping', 'clutch-engages-late']);
+    // Below its switching point the fan has no reason to turn; above it, its own drive is what is missing.
+    expect(rise(14, 88, 98, 'no').result).toBe('unclear');
+    expect(faults(rise(14, 94, 106, 'no'), 'for')).toEqual(['clutch-slipping', 'clutch-engages-late']);
+    const minibusAir = { beforeC: 14, afterC: 94, coolantC: 106, fan: 'no' };
+    expect(faults(judge('air-rise', minibusAir, minibus), 'for')).toEqual(['fan-motor-dead']);
     expect(faults(rise(14, 28, 98), 'for')).toEqual(['radiator-clogged', 'airflow-restricted']);
     expect(rise(14, 58, 98).result).toBe('pass');
   });

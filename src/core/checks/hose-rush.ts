@@ -36,7 +36,8 @@ export const hoseRush = defineCheck<HoseRushReadings>({
     'thermostat-stuck-open',
     'thermostat-stuck-closed',
     'thermostat-low-rating',
-    'thermostat-sluggish'
+    'thermostat-sluggish',
+    'pump-flow-low'
   ],
   readings,
   refuse: (r, sheet) => [refuseHotter('coolantC', r.coolantC, sheet)].filter((p) => p !== undefined),

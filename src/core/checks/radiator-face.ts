@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { effectiveness, readFace } from '../flow/face';
+import { thermostatAt } from '../flow/map';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { expectedEffectiveness } from '../plant/effectiveness';
 import { plantFor } from '../plant/params';
@@ -30,6 +31,12 @@ export type RadiatorFaceReadings = z.infer<typeof readings>;
 
 /** Below the model's effectiveness by more than this share, and the radiator gives too little. */
 const WEAK = 0.4;
+
+/** Two thermometers make a drop of this much out of nothing: what is missing must be more, °C. */
+const MISSED_C = 4;
+
+/** While the thermostat holds the flow back, coolant comes slowly by design. */
+const throttled = (inC: number, sheet: SpecSheet | null): boolean => thermostatAt(inC, sheet) !== 'open';
 
 /** Effectiveness as the model expects it for this vehicle, run as it was. */
 export const dueEffectiveness = (sheet: SpecSheet | null, rpm: number, fan: number): number | null =>
@@ -76,12 +83,13 @@ export const radiatorFace = defineCheck<RadiatorFaceReadings>({
       );
       points.push(...speaksFor('radiator-clogged'));
     } else points.push(...speaksAgainst('radiator-clogged'));
-    if (due !== null && eff < (1 - WEAK) * due) {
+    const excess = r.inC - r.airC;
+    if (due !== null && eff < (1 - WEAK) * due && (due - eff) * excess > MISSED_C) {
       wrong.push(
         `takes ${(100 * eff).toFixed(0)} % off where ${(100 * due).toFixed(0)} % would be due: too little air for the coolant that comes`
       );
       points.push(...speaksFor('airflow-restricted'));
-    } else if (due !== null && eff > Math.min(0.97, 1.5 * due + 0.1)) {
+    } else if (due !== null && eff > Math.min(0.97, 1.5 * due + 0.1) && !throttled(r.inC, sheet)) {
       wrong.push(
         `takes ${(100 * eff).toFixed(0)} % off, more than ${(100 * due).toFixed(0)} % due: the coolant comes slowly`
       );
@@ -90,7 +98,13 @@ export const radiatorFace = defineCheck<RadiatorFaceReadings>({
           (p) => !points.some((x) => x.fault === p.fault)
         )
       );
-    } else if (due !== null) points.push(...speaksAgainst('airflow-restricted', 'pump-flow-low'));
+    } else if (due !== null)
+      points.push(
+        ...speaksAgainst(
+          ...(due * excess > 2 * MISSED_C ? (['airflow-restricted'] as const) : []),
+          'pump-flow-low'
+        )
+      );
     const numbers = [
       {
         name: 'Effectiveness',

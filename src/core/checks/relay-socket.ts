@@ -24,7 +24,8 @@ export const relaySocket = defineCheck<CircuitReadings>({
     'fan-relay-welded',
     'fan-command-missing',
     'fan-feed-open',
-    'fan-motor-dead'
+    'fan-motor-dead',
+    'fan-motor-weak'
   ],
   lacks: withoutRelay,
   readings: circuitReadings(['fan-relay', 'fan-pair']),
@@ -48,7 +49,8 @@ export const controllerInOut = defineCheck<CircuitReadings>({
     'fan-controller-dead',
     'fan-command-missing',
     'fan-feed-open',
-    'fan-motor-dead'
+    'fan-motor-dead',
+    'fan-motor-weak'
   ],
   lacks: withoutController,
   readings: circuitReadings(['fan-controller']),

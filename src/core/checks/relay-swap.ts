@@ -4,6 +4,7 @@ import { withoutRelay } from './vehicle-has';
 
 export const SWAPPED = {
   runs: 'Fan runs now when commanded',
+  ran: 'Fan ran with its own relay too',
   dead: 'Still stands still',
   stops: 'Fan that ran on has stopped',
   'runs-on': 'Still runs on'
@@ -30,7 +31,14 @@ export const relaySwap = defineCheck<RelaySwapReadings>({
   tools: ['Identical relay'],
   cautions: ['fan-starts'],
   gate: 'none',
-  speaksTo: ['fan-relay-contacts', 'fan-relay-coil', 'fan-relay-welded'],
+  speaksTo: [
+    'fan-relay-contacts',
+    'fan-relay-coil',
+    'fan-relay-welded',
+    'fan-motor-dead',
+    'fan-feed-open',
+    'fan-command-missing'
+  ],
   lacks: withoutRelay,
   readings,
   refuse: (r) => [
@@ -69,6 +77,18 @@ export const relaySwap = defineCheck<RelaySwapReadings>({
             ...speaksFor('fan-relay-contacts', 'fan-relay-coil'),
             ...speaksAgainst('fan-motor-dead', 'fan-feed-open', 'fan-command-missing')
           ]
+        });
+      case 'ran':
+        return outcome('pass', 'The fan runs with either relay when commanded: its own is good today', {
+          numbers,
+          doubts,
+          points: speaksAgainst(
+            'fan-relay-contacts',
+            'fan-relay-coil',
+            'fan-motor-dead',
+            'fan-feed-open',
+            'fan-command-missing'
+          )
         });
       case 'stops':
         return outcome('fail', 'With another relay the fan stops: the one it had is welded', {

@@ -56,7 +56,14 @@ export const temperatureMap = defineCheck<TemperatureMapReadings>({
     'sensor-branch-restricted',
     'ect-reads-cold',
     'ect-reads-hot',
-    'thermostat-stuck-closed'
+    'thermostat-stuck-closed',
+    'thermostat-stuck-open',
+    'thermostat-low-rating',
+    'coolant-low',
+    'airflow-restricted',
+    'fan-motor-dead',
+    'fan-motor-weak',
+    'clutch-slipping'
   ],
   readings,
   refuse: (r, sheet) =>

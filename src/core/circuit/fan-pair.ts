@@ -83,8 +83,13 @@ export const FAN_PAIR: Template = {
     { id: 'C85', title: 'Relay C, control', terminal: '85' }
   ],
   sights: [
-    turning('fan1', 'Fan 1', ['off', 'low', 'high'], (v) => turnsBy(v('fan1Plus') - v('fan1Minus'))),
-    turning('fan2', 'Fan 2', ['off', 'low', 'high'], (v) => turnsBy(v('fan2Plus') - v('fan2Minus')))
+    // A motor that is open has all the volts across it and stands still.
+    turning('fan1', 'Fan 1', ['off', 'low', 'high'], (v, _, fault) =>
+      fault === 'motor-1-open' ? 0 : turnsBy(v('fan1Plus') - v('fan1Minus'))
+    ),
+    turning('fan2', 'Fan 2', ['off', 'low', 'high'], (v, _, fault) =>
+      fault === 'motor-2-open' ? 0 : turnsBy(v('fan2Plus') - v('fan2Minus'))
+    )
   ],
   faults: [
     { id: 'sound', title: 'Circuit sound', prior: 0.2 },

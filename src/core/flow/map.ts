@@ -20,10 +20,24 @@ export type MapTemperatures = Partial<Record<MapPoint, number>>;
 
 export type ThermostatState = 'shut' | 'opening' | 'open';
 
-/** What the thermostat is at by the coolant at its engine outlet: the sheet's start and full, with a margin. */
+/** A thermostat closes this far below where it opens, if its sheet does not say. */
+const CLOSES_BELOW_C = 6;
+/** One at the inlet sits in a mixture that is colder than the outlet, and is full open later by as much. */
+const INLET_MIX_C = 6;
+
+/**
+ * What the thermostat is at by the coolant at its engine outlet: shut below its closing point, since one that was
+ * open stays so down to there; full open only where what it sits in must be that hot.
+ */
 export function thermostatAt(outletC: number, sheet: SpecSheet | null): ThermostatState {
-  const { startOpenC, fullOpenC } = sheet?.thermostat ?? { startOpenC: 85, fullOpenC: 98 };
-  return outletC < startOpenC - 3 ? 'shut' : outletC >= fullOpenC - 1 ? 'open' : 'opening';
+  const { startOpenC, fullOpenC, closedByC, side } = sheet?.thermostat ?? {
+    startOpenC: 85,
+    fullOpenC: 98,
+    closedByC: null,
+    side: 'outlet'
+  };
+  if (outletC < (closedByC ?? startOpenC - CLOSES_BELOW_C)) return 'shut';
+  return outletC >= fullOpenC - 1 + (side === 'inlet' ? INLET_MIX_C : 0) ? 'open' : 'opening';
 }
 
 /** One pair of places that were both measured, and whether they stand to each other as they should. */
@@ -55,11 +69,20 @@ export interface MapReading {
 /** Two places in one stream agree within this beyond their thermometers, °C: hose walls and housings lose a little. */
 const SAME_C = 4;
 /** A drop that a heater or a radiator of usual size makes, °C. */
-const RADIATOR_DROP = { open: [3, 28], opening: [4, 60] } as const;
+const RADIATOR_DROP = { open: [3, 28], opening: [4, 200] } as const;
 const HEATER_DROP = [2, 30] as const;
 /** Nearer to the engine than this before it opens, and coolant comes through, °C. */
 const LEAKS_WITHIN_C = 12;
 const WARM_ENOUGH_C = 30;
+
+/** From here on something should drive air through the radiator of a standing vehicle, °C. */
+const drivesFromC = (sheet: SpecSheet | null): number =>
+  sheet?.fan?.stages?.length ? sheet.fan.stages[0].onC + 2 : (sheet?.thermostat.fullOpenC ?? 98) + 6;
+
+const fanFaults = (sheet: SpecSheet | null): FaultId[] => [
+  ...(sheet?.fan?.drive === 'none' ? [] : (['fan-motor-dead', 'fan-motor-weak'] as const)),
+  ...(sheet?.clutch ? (['clutch-slipping'] as const) : [])
+];
 
 /**
  * Reads temperatures on the loop: what should equal what at this thermostat state, and which stretch holds up the
@@ -125,7 +148,8 @@ export function readMap(
       found(
         e,
         `The hose behind the shut thermostat is at ${C(behind)} already: it lets coolant through`,
-        'thermostat-stuck-open'
+        'thermostat-stuck-open',
+        'thermostat-low-rating'
       );
     else if (state === 'shut' && warmed) cleared.push('thermostat-stuck-open');
     if (state === 'open' && !inlet && !e.fits && e.dropC > e.high)
@@ -155,13 +179,15 @@ export function readMap(
         `The radiator takes ${sayDeltaC(core.dropC, 0)} off: little coolant comes by to be cooled`,
         'pump-flow-low',
         'radiator-clogged',
-        'coolant-low'
+        'coolant-low',
+        'thermostat-stuck-closed'
       );
-    else if (core && !core.fits)
+    else if (core && !core.fits && hot !== undefined && hot >= drivesFromC(sheet))
       found(
         core,
-        `The radiator takes only ${sayDeltaC(core.dropC, 0)} off: little air, or a core that is closed outside`,
-        'airflow-restricted'
+        `The radiator takes only ${sayDeltaC(core.dropC, 0)} off, hot enough for its fan: little air, by the fan or by what is in its way`,
+        'airflow-restricted',
+        ...fanFaults(sheet)
       );
     else if (core && state === 'open') cleared.push('pump-flow-low');
     edge('radiatorOut', 'lowerHose', -SAME_C, SAME_C);

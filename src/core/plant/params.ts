@@ -36,6 +36,8 @@ export type SensorError =
   | { readonly kind: 'series'; readonly ohm: number }
   | { readonly kind: 'parallel'; readonly ohm: number }
   | { readonly kind: 'fixed'; readonly readsC: number }
+  /** Another sensor than the control unit was made for. */
+  | { readonly kind: 'curve'; readonly curve: Curve }
   | {
       readonly kind: 'dropouts';
       readonly perMinute: number;

@@ -1,4 +1,4 @@
-import { readsWithParallel, readsWithSeries } from '../thermistor/curve';
+import { readsWithParallel, readsWithSeries, resistanceAt, temperatureAt } from '../thermistor/curve';
 import type { PlantParams } from './params';
 
 const FROM = -50;
@@ -24,6 +24,8 @@ export function readingTable(p: PlantParams): ReadingTable {
         return readsWithParallel(curve, t, error.ohm);
       case 'fixed':
         return error.readsC;
+      case 'curve':
+        return temperatureAt(curve, resistanceAt(error.curve, t));
     }
   });
 }
