@@ -4,7 +4,15 @@ import type { CheckContext, Outcome } from '../../src/core/checks/check';
 import { instrumentOf, type InstrumentId } from '../../src/core/checks/instruments';
 import { checkOf, type CheckId } from '../../src/core/checks/registry';
 import type { SpecSheet } from '../../src/core/formats/spec-sheet';
-import { DEFAULT_COOLING, thermalAt, type ThermalFact } from '../../src/core/thermal/state';
+import type { Symptom } from '../../src/core/intake/symptoms';
+import { opinionOf } from '../../src/core/repair/opinion';
+import { planOf } from '../../src/core/thermal/plan';
+import {
+  DEFAULT_COOLING,
+  thermalAt,
+  type ThermalFact,
+  type ThermalState
+} from '../../src/core/thermal/state';
 
 /** A vehicle on a cold morning, for the tests of checks. */
 export const sheetOf = (name: string): SpecSheet =>
@@ -39,3 +47,7 @@ export const taken = (celsius: number, kind: InstrumentId = 'scan') => ({
   celsius,
   instrument: instrumentOf(kind)
 });
+
+/** The plan of a job that has just come in. */
+export const planFor = (sheet: SpecSheet | null, symptoms: readonly Symptom[], state: ThermalState) =>
+  planOf({ sheet, done: [], state, ...opinionOf({ sheet, symptoms, done: [], state }) });

@@ -34,7 +34,8 @@ export const airRise = defineCheck<AirRiseReadings>({
     'radiator-clogged',
     'clutch-slipping',
     'clutch-engages-late',
-    'fan-motor-dead'
+    'fan-motor-dead',
+    'thermostat-stuck-closed'
   ],
   readings,
   refuse: (r) => [
@@ -87,10 +88,10 @@ export const airRise = defineCheck<AirRiseReadings>({
     if (share < APPROACH.low)
       return outcome(
         'fail',
-        `The air takes little up, ${(100 * share).toFixed(0)} % of the way: the core is closed inside, or the air goes around it`,
+        `The air takes little up, ${(100 * share).toFixed(0)} % of the way: no coolant comes, the core is closed inside, or the air goes around it`,
         {
           numbers,
-          points: speaksFor('radiator-clogged', 'airflow-restricted')
+          points: speaksFor('radiator-clogged', 'airflow-restricted', 'thermostat-stuck-closed')
         }
       );
     return outcome(

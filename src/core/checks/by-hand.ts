@@ -70,7 +70,7 @@ export const BY_HAND = {
     decides: 'The run against the warm-up this engine should show today.',
     tools: ['Logger'],
     cautions: ['indoor-running', 'stop-limit', 'belts'],
-    speaksTo: [...THERMOSTAT, ...SENSOR, ...FLOW, 'coolant-low'],
+    speaksTo: [...THERMOSTAT, ...SENSOR, ...FLOW, 'coolant-low', 'airflow-restricted', 'clutch-slipping'],
     always: true
   }),
   'road-run': byHand({

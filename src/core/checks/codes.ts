@@ -49,7 +49,7 @@ export const codes = defineCheck<CodesReadings>({
     }));
     if (known.length === 0)
       return outcome('pass', `No code about engine temperature, sensor or fan${tail}`, { numbers });
-    const points: FaultId[] = [...new Set(known.flatMap(({ code }) => CODES[code].points.slice(0, 3)))];
+    const points: FaultId[] = [...new Set(known.flatMap(({ code }) => CODES[code].points))];
     const failsafe = [...new Set(firm.map(({ code }) => CODES[code].failsafe).filter((f) => f !== null))];
     const names = known
       .map(({ code, state }) => `${code}${state === 'pending' ? ' (pending)' : ''}`)

@@ -6,6 +6,7 @@ import { resistanceAt, temperatureAt, type Curve } from '../thermistor/curve';
 import { readLadder, type Explanation, type LadderPoint, type LadderReading } from '../thermistor/errors';
 import { matches, type LibraryCurve } from '../thermistor/library';
 import { sayC, sayDeltaC } from '../units/say';
+import { AGREE_WITHIN_C } from './cold-agreement';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome, type Point } from './check';
 import { instrumentSchema } from './instruments';
 import { coolantC, refuseHotter } from './temperature';
@@ -164,7 +165,13 @@ export const ectLadder = defineCheck<EctLadderReadings>({
             `${lost} of the readings are volts that cannot be judged: the sheet knows no reference or pull-up, or they lie outside the reference. Ohms can be`
           ]
         : [];
-    return { ...judged(ladder), numbers, doubts };
+    const found = judged(ladder);
+    // Ohms are measured on the sensor with its plug off: a sound one says nothing of the wires behind the plug.
+    const byOhms = points.every((p) => r.points[p.index].ohm !== null);
+    const told = byOhms
+      ? found.points.filter((p) => !(p.fault === 'ect-wiring' && p.way === 'against'))
+      : found.points;
+    return { ...found, points: told, numbers, doubts };
   },
   words: (r) =>
     `${r.points.length} point${r.points.length === 1 ? '' : 's'}: ${r.points
@@ -208,8 +215,17 @@ function judged(ladder: LadderReading): Outcome {
         })
       : outcome('unclear', `On its curve so far${toSettle(ladder)}`);
   const { says, points } = SAYS[best.id](best, worst);
+  if (Math.abs(worst) <= AGREE_WITHIN_C)
+    return outcome('pass', `${says}: within ${sayDeltaC(AGREE_WITHIN_C)}, which moves nothing`, {
+      points: speaksAgainst('ect-open-circuit', 'ect-short-circuit', 'ect-wrong-part')
+    });
   return outcome(settled || Math.abs(worst) > OFF_C ? 'fail' : 'unclear', `${says}${toSettle(ladder)}`, {
-    points: settled ? points : points.filter((p) => p.way === 'for')
+    // What is not settled speaks for whatever fits as well, and against nothing yet.
+    points: settled
+      ? points
+      : [...points, ...(ladder.rival ? SAYS[ladder.rival.id](ladder.rival, worst).points : [])].filter(
+          (p) => p.way === 'for'
+        )
   });
 }
 
@@ -274,7 +290,16 @@ const SAYS: Readonly<Record<Explanation['id'], Says>> = {
   factor: shifted,
   'other-curve': (e, worst) => ({
     says: `A healthy sensor of another family, ${e.title!}: ${offBy(worst)}`,
-    points: [...speaksFor('ect-wrong-part'), ...speaksAgainst('ect-wiring')]
+    points: [
+      ...speaksFor('ect-wrong-part'),
+      ...speaksAgainst(
+        'ect-wiring',
+        'ect-reads-hot',
+        'ect-reads-cold',
+        'ect-open-circuit',
+        'ect-short-circuit'
+      )
+    ]
   }),
   reference: (e, worst) => ({
     says: `Reference about ${sayV(e.size!)} (${between(e)}): ${offBy(worst)}; the supply of the sensor, not the sensor`,

@@ -5,6 +5,7 @@ import { agreement } from './agreement';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome } from './check';
 import { circuitReadings, circuitWords, judgeCircuit, refuseVolts } from './circuit-check';
 import { instrumentOf, instrumentSchema } from './instruments';
+import { CLEARED_HOT, READS_HOT, readsOff } from './sensor-faults';
 import { coolantC, refuseHotter, scanC } from './temperature';
 
 const readings = z
@@ -78,6 +79,7 @@ export function needleMeans(needlePct: number, sheet: SpecSheet | null): { lowC:
 }
 
 const SENSOR_OFF_C = 6;
+const BELOW_ANY_BRANCH_C = -20;
 
 /** Needle, scan value and thermometer side by side: who of the three is wrong. */
 export const gaugeCompare = defineCheck<GaugeCompareReadings>({
@@ -88,7 +90,12 @@ export const gaugeCompare = defineCheck<GaugeCompareReadings>({
   tools: ['Scan tool', 'Thermometer'],
   cautions: ['indoor-running', 'hot-parts', 'fan-starts'],
   gate: 'none',
-  speaksTo: ['gauge-fault', 'sensor-branch-restricted', 'ect-reads-cold', 'ect-reads-hot'],
+  speaksTo: [
+    'gauge-fault',
+    'sensor-branch-restricted',
+    'ect-intermittent',
+    ...new Set([...READS_HOT, ...CLEARED_HOT])
+  ],
   readings,
   refuse: (r, sheet) => [
     ...[refuseHotter('thermometer.celsius', r.thermometer?.celsius ?? null, sheet)].filter(
@@ -161,8 +168,11 @@ function judgeNeedle(
         {
           numbers,
           doubts,
-          points:
-            off.byC > 0 ? speaksFor('ect-reads-hot') : speaksFor('sensor-branch-restricted', 'ect-reads-cold')
+          points: speaksFor(
+            // A sensor in a branch without flow is cool, but not colder than any day.
+            ...(off.byC < 0 && scan > BELOW_ANY_BRANCH_C ? (['sensor-branch-restricted'] as const) : []),
+            ...readsOff(scan, off.byC, sheet)
+          )
         }
       );
   }
@@ -180,6 +190,7 @@ function judgeNeedle(
   return outcome('pass', `The needle says ${means}, and the engine is there, at ${sayC(celsius)}`, {
     numbers,
     doubts,
-    points: speaksAgainst('gauge-fault')
+    // Scan, needle and thermometer agree: what is read is so.
+    points: speaksAgainst('gauge-fault', ...(scan !== null && thermometer !== null ? CLEARED_HOT : []))
   });
 }

@@ -33,7 +33,7 @@ export type RadiatorFaceReadings = z.infer<typeof readings>;
 const WEAK = 0.4;
 
 /** Two thermometers make a drop of this much out of nothing: what is missing must be more, °C. */
-const MISSED_C = 4;
+const MISSED_C = 6;
 
 /** While the thermostat holds the flow back, coolant comes slowly by design. */
 const throttled = (inC: number, sheet: SpecSheet | null): boolean => thermostatAt(inC, sheet) !== 'open';
@@ -51,7 +51,7 @@ export const radiatorFace = defineCheck<RadiatorFaceReadings>({
   tools: ['Infrared thermometer'],
   cautions: ['hot-parts', 'fan-blades', 'fan-starts'],
   gate: 'none',
-  speaksTo: ['radiator-clogged', 'airflow-restricted', 'pump-flow-low'],
+  speaksTo: ['radiator-clogged', 'airflow-restricted', 'pump-flow-low', 'thermostat-stuck-closed'],
   readings,
   refuse: (r) => [
     ...(r.inC - r.airC > 15
@@ -94,15 +94,16 @@ export const radiatorFace = defineCheck<RadiatorFaceReadings>({
         `takes ${(100 * eff).toFixed(0)} % off, more than ${(100 * due).toFixed(0)} % due: the coolant comes slowly`
       );
       points.push(
-        ...speaksFor('pump-flow-low', 'radiator-clogged').filter(
+        ...speaksFor('pump-flow-low', 'thermostat-stuck-closed', 'radiator-clogged').filter(
           (p) => !points.some((x) => x.fault === p.fault)
-        )
+        ),
+        ...speaksAgainst('airflow-restricted')
       );
     } else if (due !== null)
       points.push(
         ...speaksAgainst(
           ...(due * excess > 2 * MISSED_C ? (['airflow-restricted'] as const) : []),
-          'pump-flow-low'
+          ...(throttled(r.inC, sheet) ? [] : (['pump-flow-low'] as const))
         )
       );
     const numbers = [

@@ -11,6 +11,7 @@ import type { SpecSheet } from '../formats/spec-sheet';
 import { sayC, sayDeltaC } from '../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
 import { instrumentSchema } from './instruments';
+import { CLEARED_HOT, READS_HOT } from './sensor-faults';
 import { airC, coolantC, refuseHotter } from './temperature';
 
 const readings = z
@@ -54,8 +55,8 @@ export const temperatureMap = defineCheck<TemperatureMapReadings>({
     'radiator-clogged',
     'pump-flow-low',
     'sensor-branch-restricted',
-    'ect-reads-cold',
-    'ect-reads-hot',
+    'ect-intermittent',
+    ...new Set([...READS_HOT, ...CLEARED_HOT]),
     'thermostat-stuck-closed',
     'thermostat-stuck-open',
     'thermostat-low-rating',

@@ -61,7 +61,9 @@ export const wiggle = defineCheck<WiggleReadings>({
       return outcome('fail', `Follows the hand: ${found.map((p) => WIGGLED[p].toLowerCase()).join(', ')}`, {
         numbers,
         points: [
-          ...(circuit ? speaksFor('ect-intermittent', 'ect-wiring') : []),
+          ...(circuit ? speaksFor('ect-intermittent') : []),
+          // Away from the plug the wire itself may be the contact that comes and goes.
+          ...(found.some((p) => p !== 'fanPlug' && p !== 'sensorPlug') ? speaksFor('ect-wiring') : []),
           ...(found.includes('fanPlug') ? speaksFor('fan-controller-shorted') : [])
         ]
       });
@@ -74,7 +76,8 @@ export const wiggle = defineCheck<WiggleReadings>({
         )
       : outcome('pass', `Steady wherever it was moved, ${moved.length} places`, {
           numbers,
-          points: speaksAgainst('ect-intermittent', 'ect-wiring')
+          // A wire that resists all the time follows no hand.
+          points: speaksAgainst('ect-intermittent')
         });
   },
   words: (r) =>

@@ -77,7 +77,7 @@ export const FAN_CONTROLLER: Template = {
   ],
   sights: [
     turning('turns', 'Fan', ['rest', 'demand'], (v, _, fault, size) =>
-      turnsBy(v('output') - v('ground'), fault === 'motor-weak' ? 1 / size : 1)
+      fault === 'motor-open' ? 0 : turnsBy(v('output') - v('ground'), fault === 'motor-weak' ? 1 / size : 1)
     ),
     {
       id: 'pressed',

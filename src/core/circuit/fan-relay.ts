@@ -114,8 +114,11 @@ export const FAN_RELAY: Template = {
       states: ['on'],
       step: (volts) => (pulls(volts('86') - volts('85'), volts('15')) ? 1 : 0)
     },
+    // A motor that is open has all the volts across it and stands still.
     turning('turns', 'Fan', ['off', 'on'], (volts, _, fault, size) =>
-      turnsBy(volts('motorPlus') - volts('motorMinus'), fault === 'motor-weak' ? 1 / size : 1)
+      fault === 'motor-open'
+        ? 0
+        : turnsBy(volts('motorPlus') - volts('motorMinus'), fault === 'motor-weak' ? 1 / size : 1)
     )
   ],
   faults: [

@@ -1,6 +1,7 @@
 import type { SpecSheet } from '../formats/spec-sheet';
-import { sayC, sayDeltaC } from '../units/say';
+import { CLEARED_HOT, readsOff } from '../checks/sensor-faults';
 import type { FaultId } from '../plant/faults';
+import { sayC, sayDeltaC } from '../units/say';
 
 /** Places on the coolant loop where a probe can be held, in the order the coolant comes by them. */
 export const MAP_POINTS = {
@@ -22,6 +23,10 @@ export type ThermostatState = 'shut' | 'opening' | 'open';
 
 /** A thermostat closes this far below where it opens, if its sheet does not say. */
 const CLOSES_BELOW_C = 6;
+/** Near its closing point it may be either. */
+const PLAY_C = 2;
+/** How far its heater takes an assisted thermostat down. */
+const HEATER_DROP_C = 20;
 /** One at the inlet sits in a mixture that is colder than the outlet, and is full open later by as much. */
 const INLET_MIX_C = 6;
 
@@ -30,13 +35,16 @@ const INLET_MIX_C = 6;
  * open stays so down to there; full open only where what it sits in must be that hot.
  */
 export function thermostatAt(outletC: number, sheet: SpecSheet | null): ThermostatState {
-  const { startOpenC, fullOpenC, closedByC, side } = sheet?.thermostat ?? {
+  const { startOpenC, fullOpenC, closedByC, side, heaterOhm } = sheet?.thermostat ?? {
     startOpenC: 85,
     fullOpenC: 98,
     closedByC: null,
-    side: 'outlet'
+    side: 'outlet',
+    heaterOhm: null
   };
-  if (outletC < (closedByC ?? startOpenC - CLOSES_BELOW_C)) return 'shut';
+  // A heated one may be open far below its stamp, when the control unit wants it so.
+  const opensAtC = (closedByC ?? startOpenC - CLOSES_BELOW_C) - (heaterOhm == null ? 0 : HEATER_DROP_C);
+  if (outletC < opensAtC - PLAY_C) return 'shut';
   return outletC >= fullOpenC - 1 + (side === 'inlet' ? INLET_MIX_C : 0) ? 'open' : 'opening';
 }
 
@@ -128,10 +136,10 @@ export function readMap(
     found(
       reads,
       `The scan value is ${sayDeltaC(Math.abs(reads.dropC), 0)} ${reads.dropC > 0 ? 'below' : 'above'} the metal around its sensor`,
-      reads.dropC > 0 ? 'ect-reads-cold' : 'ect-reads-hot',
+      ...readsOff(t.scan!, -reads.dropC, sheet),
       ...(reads.from === 'outlet' && reads.dropC > 0 ? (['sensor-branch-restricted'] as const) : [])
     );
-  else if (reads && reads.from === 'sensor') cleared.push('ect-reads-cold', 'ect-reads-hot');
+  else if (reads && reads.from === 'sensor') cleared.push(...CLEARED_HOT);
 
   // With the thermostat at the outlet the upper hose is behind it; at the inlet the lower hose is before it.
   const behind: MapPoint = inlet ? 'lowerHose' : 'upperHose';
@@ -208,5 +216,9 @@ export function readMap(
       'coolant-low',
       'pump-flow-low'
     );
-  return { edges, findings, cleared: cleared.filter((f) => !findings.some((x) => x.faults.includes(f))) };
+  return {
+    edges,
+    findings,
+    cleared: [...new Set(cleared)].filter((f) => !findings.some((x) => x.faults.includes(f)))
+  };
 }

@@ -67,12 +67,21 @@ export const CODES: Readonly<Record<string, TroubleCode>> = {
   ),
   P0128: c(
     'Coolant stays below the temperature the thermostat should regulate',
-    ['thermostat-stuck-open', 'thermostat-low-rating', 'ect-reads-cold', 'coolant-low'],
+    ['thermostat-stuck-open', 'thermostat-low-rating', 'ect-reads-cold', 'ect-wrong-part', 'coolant-low'],
     CLOSED_LOOP_WAITS
   ),
   P0217: c(
     'Engine too hot',
-    ['airflow-restricted', 'coolant-low', 'thermostat-stuck-closed', 'fan-motor-dead', 'ect-reads-hot'],
+    [
+      'airflow-restricted',
+      'coolant-low',
+      'thermostat-stuck-closed',
+      'radiator-clogged',
+      'pump-flow-low',
+      'fan-motor-dead',
+      'clutch-slipping',
+      'ect-reads-hot'
+    ],
     OVERHEATED
   ),
   P0480: c('Fan 1: control circuit', power, FAN_FULL),

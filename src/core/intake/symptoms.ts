@@ -18,6 +18,8 @@ interface SymptomRow {
   readonly title: string;
   /** What it points to before anything is measured; the first few weigh most. */
   readonly points: readonly FaultId[];
+  /** How often drivers tell of it where nothing of that is at fault. Ours. */
+  readonly otherwise: number;
 }
 
 /** What is noticed, grouped as a driver tells it. */
@@ -68,10 +70,16 @@ const FAN_ON: readonly FaultId[] = [
 
 /** Ids are kept in records: they may grow, not change meaning. */
 export const SYMPTOMS = {
-  'gauge-high': { kind: 'gauge', title: 'Climbs or reads high', points: [...OVERHEATS, 'gauge-fault'] },
+  'gauge-high': {
+    kind: 'gauge',
+    title: 'Climbs or reads high',
+    otherwise: 0.12,
+    points: [...OVERHEATS, 'thermostat-sluggish', 'gauge-fault']
+  },
   'gauge-low': {
     kind: 'gauge',
     title: 'Stays low',
+    otherwise: 0.08,
     points: [
       'thermostat-stuck-open',
       'thermostat-low-rating',
@@ -83,58 +91,69 @@ export const SYMPTOMS = {
   'gauge-jumps': {
     kind: 'gauge',
     title: 'Jumps or drops',
+    otherwise: 0.03,
     points: ['ect-intermittent', 'ect-wiring', 'coolant-low', 'gauge-fault']
   },
   'heater-weak': {
     kind: 'heater',
     title: 'Weak or slow to come',
+    otherwise: 0.1,
     points: ['thermostat-stuck-open', 'coolant-low', 'thermostat-low-rating', 'pump-flow-low']
   },
   'heater-swings': {
     kind: 'heater',
     title: 'Goes cold now and then',
+    otherwise: 0.04,
     points: ['coolant-low', 'pump-flow-low', 'combustion-leak']
   },
-  'fan-always': { kind: 'fan', title: 'Runs when it should not', points: FAN_ON },
-  'fan-never': { kind: 'fan', title: 'Never runs', points: FAN_DEAD },
+  'fan-always': { kind: 'fan', title: 'Runs when it should not', otherwise: 0.06, points: FAN_ON },
+  'fan-never': { kind: 'fan', title: 'Never runs', otherwise: 0.05, points: FAN_DEAD },
   'fan-odd': {
     kind: 'fan',
     title: 'Changes speed by itself',
+    otherwise: 0.02,
     points: ['fan-controller-shorted', 'ect-intermittent', 'ect-wiring', 'fan-setpoint-modified']
   },
   'smell-coolant': {
     kind: 'smell',
     title: 'Sweet smell, wet patch',
+    otherwise: 0.06,
     points: ['coolant-low', 'pressure-cap-weak', 'combustion-leak', 'water-pump-bearing']
   },
   'smell-steam': {
     kind: 'smell',
     title: 'Steam or boiled over',
+    otherwise: 0.05,
     points: [...OVERHEATS, 'pressure-cap-weak']
   },
   'power-reduced': {
     kind: 'power',
     title: 'Held back',
+    otherwise: 0.05,
     points: ['ect-reads-hot', 'ect-short-circuit', ...OVERHEATS]
   },
   'ac-off': {
     kind: 'ac',
     title: 'Cuts out',
+    otherwise: 0.06,
     points: ['ect-intermittent', 'ect-reads-hot', 'ect-short-circuit', 'fan-motor-dead', 'airflow-restricted']
   },
   'economy-poor': {
     kind: 'economy',
     title: 'Drinks fuel',
+    otherwise: 0.12,
     points: ['thermostat-stuck-open', 'ect-reads-cold', 'clutch-seized', 'clutch-circuit-open']
   },
   'noise-roar': {
     kind: 'noise',
     title: 'Roars with engine speed',
+    otherwise: 0.03,
     points: ['clutch-seized', 'clutch-circuit-open', 'fan-relay-welded']
   },
   'noise-rattle': {
     kind: 'noise',
     title: 'Rattles, grinds or wobbles',
+    otherwise: 0.02,
     points: ['clutch-bearing', 'water-pump-bearing', 'fan-motor-weak']
   }
 } as const satisfies Readonly<Record<string, SymptomRow>>;
@@ -177,14 +196,26 @@ const BY_SITUATION: Readonly<Record<SituationId, readonly FaultId[]>> = {
   'key-off': ['fan-relay-welded', 'fan-controller-shorted', 'ect-intermittent']
 };
 
-/** How much a complaint points at each suspect: a rough weight, 0 where it says nothing. Only an order, no probability. */
+/** How often a driver tells of what the first suspect of the list does, and each next a little less. */
+const TOLD = 0.4;
+const AT_MOST = 0.8;
+
+/** How often a driver tells of this symptom where a suspect is at fault; {@link SymptomRow.otherwise} where it is not named. */
+export function toldOf({ what, when }: Symptom, fault: FaultId): number {
+  const { points, otherwise }: SymptomRow = SYMPTOMS[what];
+  const i = points.indexOf(fault);
+  if (i < 0) return otherwise;
+  const situations = when.filter((w) => BY_SITUATION[w].includes(fault)).length;
+  return Math.max(otherwise, Math.min(AT_MOST, (TOLD * (1 + situations / 2)) / (1 + i / 4)));
+}
+
+/** How much a complaint points at each suspect: how much oftener than otherwise it is told of, 0 where it says nothing. */
 export function pointsOf(symptoms: readonly Symptom[]): ReadonlyMap<FaultId, number> {
   const points = new Map<FaultId, number>();
-  for (const { what, when } of symptoms) {
-    SYMPTOMS[what].points.forEach((fault: FaultId, i) => {
-      const situations = when.filter((w) => BY_SITUATION[w].includes(fault)).length;
-      points.set(fault, (points.get(fault) ?? 0) + (1 / (1 + i / 4)) * (1 + situations));
-    });
-  }
+  for (const s of symptoms)
+    for (const fault of SYMPTOMS[s.what].points as readonly FaultId[]) {
+      const more = Math.log(toldOf(s, fault) / SYMPTOMS[s.what].otherwise);
+      if (more > 0) points.set(fault, (points.get(fault) ?? 0) + more);
+    }
   return points;
 }

@@ -3,9 +3,11 @@ import type { CoolantService } from './coolant-service';
 import type { CheckId } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
 import type { KnownFact } from '../thermal/facts';
+import type { FaultId } from '../plant/faults';
 import type { RecordEvent } from './events';
 import type { Intake } from './intake';
 import type { LiveRun } from './live';
+import type { OwnFinding } from './own-finding';
 
 /** Events that stand: those undone are left out, and an undo that was itself undone no longer counts. */
 export function standing(events: readonly RecordEvent[]): RecordEvent[] {
@@ -59,6 +61,8 @@ export interface JobState {
   readonly lastAt: string;
   readonly state: 'open' | 'closed';
   readonly outcome: string | null;
+  /** What it was, by whoever closed it; null while open or where nobody knows. */
+  readonly cause: FaultId | null;
   readonly runIds: readonly string[];
   /** Readings that stand and were not corrected, oldest first. */
   readonly checks: readonly RecordedCheck[];
@@ -66,6 +70,8 @@ export interface JobState {
   /** What people stated about the engine's heat; checks and runs tell more (record/judged.ts). */
   readonly stated: readonly KnownFact[];
   readonly photos: readonly PhotoLine[];
+  /** What the technician added to the evidence. */
+  readonly own: readonly { readonly id: string; readonly finding: OwnFinding }[];
   /** The last service of the coolant in this job; null where there was none. */
   readonly coolant: { readonly at: string; readonly service: CoolantService } | null;
   /** The run that is being recorded; null where none is. */
@@ -99,11 +105,13 @@ const opened = (event: RecordEvent, { vehicleId, ...intake }: Intake & { vehicle
   lastAt: event.at,
   state: 'open',
   outcome: null,
+  cause: null,
   runIds: [],
   checks: [],
   acknowledged: [],
   stated: [],
   photos: [],
+  own: [],
   coolant: null,
   live: null
 });
@@ -122,7 +130,14 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
     case 'job.amended':
       return { ...state, intake: event.payload };
     case 'job.closed':
-      return { ...state, state: 'closed', outcome: event.payload.outcome };
+      return {
+        ...state,
+        state: 'closed',
+        outcome: event.payload.outcome,
+        cause: event.payload.cause ?? null
+      };
+    case 'finding.added':
+      return { ...state, own: [...state.own, { id, finding: event.payload }] };
     case 'run.imported':
       return { ...state, runIds: [...state.runIds, event.payload.runId] };
     case 'check.recorded': {

@@ -3,11 +3,14 @@ import { CAUTION_IDS } from '../checks/cautions';
 import { CHECK_IDS, checkOf } from '../checks/registry';
 import { airC, coolantC } from '../checks/temperature';
 import { specSheetSchema } from '../formats/spec-sheet';
+import { FAULT_IDS } from '../plant/faults';
+import { shopCostsSchema } from '../repair/costs';
 import { bad, good, type Result } from '../result';
 import { coolantServiceSchema } from './coolant-service';
 import { shopCurveSchema } from './curves';
 import { intakeSchema } from './intake';
 import { liveBodies } from './live';
+import { ownFindingSchema } from './own-finding';
 
 /**
  * The record: everything a person enters is an event, appended and never changed. The state of a vehicle or a
@@ -64,7 +67,9 @@ const bodies = [
   z.object({
     kind: z.literal('job.closed'),
     payload: z.object({
-      outcome: z.enum(['fixed and proven', 'fixed, unproven', 'no fault found', 'referred on', 'declined'])
+      outcome: z.enum(['fixed and proven', 'fixed, unproven', 'no fault found', 'referred on', 'declined']),
+      /** What it was, where that is known: the next job of this shop leans on it. */
+      cause: z.enum(FAULT_IDS).nullable().default(null)
     })
   }),
   z.object({
@@ -86,6 +91,8 @@ const bodies = [
     ])
   }),
   z.object({ kind: z.literal('check.recorded'), payload: checkRecorded }),
+  z.object({ kind: z.literal('finding.added'), payload: ownFindingSchema }),
+  z.object({ kind: z.literal('shop.priced'), payload: shopCostsSchema }),
   z.object({ kind: z.literal('coolant.serviced'), payload: coolantServiceSchema }),
   z.object({
     kind: z.literal('caution.acknowledged'),
@@ -119,7 +126,7 @@ export const eventBodySchema = z.discriminatedUnion('kind', bodies);
 export const recordEventSchema = z.intersection(
   z.object({
     id: z.uuid(),
-    stream: z.string().regex(/^(vehicle|job|curve):[0-9a-f-]{36}$/),
+    stream: z.string().regex(/^(vehicle|job|curve|shop):[0-9a-f-]{36}$/),
     who: z.string().trim().min(1).max(60),
     at: z.iso.datetime({ offset: true })
   }),
@@ -144,4 +151,4 @@ export function readEvent(input: unknown): Result<RecordEvent> {
   return bad(...parsed.error.issues.map((i) => ({ field: field(i.path), message: i.message })));
 }
 
-export const streamOf = (kind: 'vehicle' | 'job' | 'curve', id: string): string => `${kind}:${id}`;
+export const streamOf = (kind: 'vehicle' | 'job' | 'curve' | 'shop', id: string): string => `${kind}:${id}`;

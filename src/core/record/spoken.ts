@@ -6,6 +6,8 @@ import { coolantWords } from './coolant-service';
 import type { RecordEvent } from './events';
 import type { Intake } from './intake';
 import { markText } from './live';
+import { ownWords } from './own-finding';
+import { SUSPECTS } from '../suspects/catalogue';
 
 /** A complaint in one line: the driver's words, or what was tapped. */
 export const complaintText = (intake: Pick<Intake, 'complaint'> & Partial<Intake>): string =>
@@ -23,7 +25,11 @@ export function spoken(event: RecordEvent): string {
     case 'job.noted':
       return event.payload.text;
     case 'job.closed':
-      return `Closed: ${event.payload.outcome}`;
+      return `Closed: ${event.payload.outcome}${event.payload.cause ? `, ${SUSPECTS[event.payload.cause].title.toLowerCase()}` : ''}`;
+    case 'finding.added':
+      return ownWords(event.payload);
+    case 'shop.priced':
+      return 'Costs of the shop';
     case 'run.imported':
       return `Imported ${event.payload.fileName}`;
     case 'run.started':

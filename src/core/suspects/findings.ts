@@ -2,7 +2,7 @@ import type { JudgedCheck } from '../record/judged';
 import { counting } from '../record/judged';
 import { checkOf, type CheckId } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
-import { pointsOf, symptomText, type Symptom } from '../intake/symptoms';
+import { SYMPTOMS, symptomText, toldOf, type Symptom } from '../intake/symptoms';
 import { FAULT_IDS, plantFault, type FaultId } from '../plant/faults';
 import { plantFor } from '../plant/params';
 import { NOT_IN_A_LOG, SUSPECTS } from './catalogue';
@@ -29,11 +29,18 @@ export const withBlunder = (llr: number): number => Math.log((1 - BLUNDER) * Mat
 /** A point of a check that passed or stayed open weighs less than one of a finding. */
 const WEIGHT = { fail: 1, pass: 0.35, unclear: 0.5 } as const;
 
+/** How often a check that can clear a suspect does, where it is not at fault. */
+const CLEARS = 0.9;
+
 /** Likelihood ratio of a check that speaks for a suspect, and of one that speaks against it. */
 export function strengthOf(check: CheckId): { readonly for: number; readonly against: number } {
-  const { finds, falsely } = STRENGTHS[check];
-  return { for: Math.log(finds / falsely), against: Math.log((1 - finds) / (1 - falsely)) };
+  const { finds, falsely, misses } = STRENGTHS[check];
+  return { for: Math.log(finds / falsely), against: Math.log(misses / CLEARS) };
 }
+
+/** What a check leans on: findings of one group can be wrong together. */
+export const groupOf = (check: CheckId): string =>
+  STRENGTHS[check].leansOn === 'itself' ? check : STRENGTHS[check].leansOn;
 
 /** What a judged check says of its suspects; null where it says nothing or is void. */
 export function findingOf(judged: JudgedCheck): Finding | null {
@@ -51,27 +58,37 @@ export function findingOf(judged: JudgedCheck): Finding | null {
     title: checkOf(check).title,
     says: outcome.says,
     llr,
-    group: STRENGTHS[check].leansOn === 'itself' ? check : STRENGTHS[check].leansOn
+    group: groupOf(check)
   };
 }
 
-/** What the complaint points at, weakly: drivers notice, and are not always asked the same. */
-export function complaintFinding(symptoms: readonly Symptom[]): Finding | null {
-  const points = pointsOf(symptoms);
-  const top = Math.max(0, ...points.values());
-  if (top === 0) return null;
-  const llr: Partial<Record<FaultId, number>> = {};
-  for (const fault of FAULT_IDS) {
-    const weight = points.get(fault) ?? 0;
-    llr[fault] = weight > 0 ? Math.log(1 + (3 * weight) / top) : fault === 'none' ? -0.5 : -1;
-  }
-  return {
-    id: 'complaint',
-    title: 'Complaint',
-    says: symptoms.map(symptomText).join('; '),
-    llr,
-    group: 'complaint'
-  };
+/** Nobody comes in for nothing: a complaint speaks a little against that all is well. */
+const COMPLAINED = 0.1;
+
+/** A fault that nothing of the complaint points at: it would most likely have been noticed. */
+const NOT_TOLD = -1.9;
+
+/** What each thing the driver tells of points at, and what nothing of it does: weak, all by one person’s notice. */
+export function complaintFindings(symptoms: readonly Symptom[]): Finding[] {
+  if (symptoms.length === 0) return [];
+  const told = symptoms.map((s): Finding => {
+    const { otherwise, points } = SYMPTOMS[s.what];
+    const llr: Partial<Record<FaultId, number>> = { none: COMPLAINED };
+    for (const fault of points as readonly FaultId[]) llr[fault] = Math.log(toldOf(s, fault) / otherwise);
+    return { id: `complaint/${s.what}`, title: 'Complaint', says: symptomText(s), llr, group: 'complaint' };
+  });
+  const pointed = new Set(symptoms.flatMap((s) => SYMPTOMS[s.what].points as readonly FaultId[]));
+  const rest = FAULT_IDS.filter((f) => f !== 'none' && !pointed.has(f));
+  return [
+    ...told,
+    {
+      id: 'complaint/rest',
+      title: 'Complaint',
+      says: 'Nothing of what it usually does was told',
+      llr: Object.fromEntries(rest.map((f) => [f, NOT_TOLD])),
+      group: 'complaint'
+    }
+  ];
 }
 
 /** A run as its model ranked it. */
@@ -88,7 +105,7 @@ export interface RankedRun {
 /** The least a run leaves to a fault it does not list. */
 const UNLISTED = 0.004;
 /** A run is one engine on one day, and the model is not the engine. */
-const RUN_WEIGHT = 0.8;
+const RUN_WEIGHT = 0.6;
 
 /** A run's ranking as evidence: what it made of each fault over what that had before. */
 export function runFinding(run: RankedRun): Finding {
@@ -131,8 +148,9 @@ export function findingsOf(job: {
   readonly symptoms: readonly Symptom[];
   readonly done: readonly JudgedCheck[];
   readonly runs: readonly RankedRun[];
+  /** What the technician added. */
+  readonly own?: readonly Finding[];
 }): Finding[] {
-  const complaint = complaintFinding(job.symptoms);
   const checks = [...new Set(job.done.map((j) => j.check))]
     .filter((c) => c !== 'warm-up-run')
     .flatMap((c) => {
@@ -140,5 +158,5 @@ export function findingsOf(job: {
       const finding = last && findingOf(last);
       return finding ? [finding] : [];
     });
-  return [...(complaint ? [complaint] : []), ...checks, ...job.runs.map(runFinding)];
+  return [...complaintFindings(job.symptoms), ...checks, ...job.runs.map(runFinding), ...(job.own ?? [])];
 }

@@ -3,15 +3,28 @@ import { CHECK_IDS, checkOf, type CheckId } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
 import type { FaultId } from '../plant/faults';
 import type { ThermalState } from '../thermal/state';
-import type { Finding } from './findings';
-import { strengthOf } from './findings';
-import { posteriorOf, type Hypothesis, type Posterior } from './posterior';
+import {
+  believe,
+  chancesOf,
+  entropyOf,
+  entropyWith,
+  weigh,
+  withFinding,
+  type Belief,
+  type Weighed
+} from './belief';
+import { groupOf, strengthOf, type Finding } from './findings';
+import { outcomesOf, type CheckOutcome } from './outcomes';
+import { tell, type Posterior } from './posterior';
 import { STRENGTHS } from './strengths';
+import { waysOf, type History, type Ways } from './ways';
 
 /** How a check can come out, how likely that is now, and what it would make of the suspects. */
 export interface Foreseen {
-  /** The suspect it would speak for; null where it would clear those it can speak of. */
-  readonly finds: FaultId | null;
+  /** What would be seen, after “if”. */
+  readonly seen: string;
+  /** The suspects it would speak for; none where it would clear those it can speak of. */
+  readonly finds: readonly FaultId[];
   readonly probability: number;
   readonly after: Posterior;
 }
@@ -24,7 +37,6 @@ export interface Worth {
   readonly minutes: number;
   /** Bits per minute, with the best check after it looked at as well. */
   readonly rate: number;
-  readonly foreseen: readonly Foreseen[];
 }
 
 /** Minutes to have an engine where a check needs it, beyond the check: a warm-up, or hours that cost a little each. */
@@ -33,121 +45,171 @@ const SOAK_HOUR_MIN = 6;
 const SOAK_H = 7;
 const PART_OUT_MIN = 35;
 /** So many first checks are followed by a look at the best one after. */
-const LOOK_AT = 5;
+const LOOK_AT = 6;
 /** What the second check is worth beside the first: it may never come to it. */
 const SECOND = 0.5;
-/** A finding that is foreseen changes the ranking little below this share. */
-const RARE = 0.01;
-
-/** Uncertainty of a set of ways, bits. */
-export const entropy = (ways: readonly Hypothesis[]): number =>
-  -ways.reduce((sum, { probability: p }) => sum + (p > 0 ? p * Math.log2(p) : 0), 0);
+/** Bits that are not worth a walk to the vehicle. */
+const NOTHING_BITS = 0.005;
 
 /** What it costs to have the engine where the check can be done, min. */
-export function waitFor(check: Check, state: ThermalState): number {
+export function waitFor(check: Check, state: Pick<ThermalState, 'phase'>): number {
   const at = (phase: string) => check.phases.some((p) => p === phase);
   if (at('X')) return 0;
   if (at('B')) return PART_OUT_MIN;
   const warm = state.phase === 'regulating' || state.phase === 'hot' || state.phase === 'warming';
   if (at('C') && (state.phase === 'cold' || state.phase === 'unknown')) return 0;
-  if (warm && (at('R') || at('W') || at('H'))) return 0;
-  if (at('R') || at('W') || at('H')) return WARM_UP_MIN;
+  if (warm && (at('R') || at('H'))) return 0;
+  // What is watched while the engine warms needs it cold to begin with, and warms it meanwhile.
+  if (at('W') && (state.phase === 'cold' || state.phase === 'unknown' || state.phase === 'warming')) return 0;
+  if (at('R') || at('H')) return WARM_UP_MIN;
   return SOAK_H * SOAK_HOUR_MIN;
 }
 
-/** The finding a check would be, were it to speak for a suspect or to clear all it can. */
-function foreseenFinding(id: CheckId, finds: FaultId | null): Finding {
+/** The finding a check would be, were it to come out that way. */
+function foreseenFinding(id: CheckId, { for: fors, against }: CheckOutcome): Finding {
   const strength = strengthOf(id);
-  const check = checkOf(id);
   const llr: Partial<Record<FaultId, number>> = {};
-  if (finds) llr[finds] = strength.for;
-  else for (const f of check.speaksTo) llr[f] = strength.against;
-  const group = STRENGTHS[id].leansOn === 'itself' ? id : STRENGTHS[id].leansOn;
-  return { id: `foreseen/${id}`, title: check.title, says: '', llr, group };
+  for (const f of against) llr[f] = strength.against;
+  for (const f of fors) llr[f] = strength.for;
+  return { id: `foreseen/${id}`, title: checkOf(id).title, says: '', llr, group: groupOf(id) };
 }
 
-/** How a check can come out, from what is believed now. Probabilities add up to one. */
+/** A check laid out over the ways of a vehicle: its outcomes, their weights, and how likely each is under each way. */
+interface LaidOut {
+  readonly id: CheckId;
+  readonly minutes: number;
+  readonly outcomes: readonly {
+    readonly is: CheckOutcome;
+    readonly weighed: Weighed;
+    readonly given: Float64Array;
+  }[];
+}
+
+/**
+ * How a check can come out. Under a way with a fault it can find, it finds it as often as its strength says, by any
+ * of the outcomes that speak for it; else it errs now and then; what is left clears.
+ */
+function layOut(id: CheckId, of: Ways): LaidOut {
+  const { finds, falsely } = STRENGTHS[id];
+  const table = outcomesOf(id);
+  const named = table.finds.filter((x) => x.for.some((f) => of.possible.includes(f)));
+  const clear: CheckOutcome = { seen: 'it finds nothing', for: [], against: table.clears };
+  const given = named.map(() => new Float64Array(of.ways.length));
+  const left = new Float64Array(of.ways.length);
+  of.ways.forEach((faults, h) => {
+    const right = named.map((x) => x.for.some((f) => faults.includes(f)));
+    const n = right.filter(Boolean).length;
+    const wrong = named.length - n;
+    const err = wrong === 0 ? 0 : Math.min(n > 0 ? 1 - finds : 1, falsely);
+    named.forEach((_, k) => (given[k][h] = right[k] ? finds / n : err / wrong));
+    left[h] = 1 - (n > 0 ? finds : 0) - err;
+  });
+  return {
+    id,
+    minutes: checkOf(id).minutes,
+    outcomes: [...named.map((is, k) => ({ is, given: given[k] })), { is: clear, given: left }].map((x) => ({
+      ...x,
+      weighed: weigh(foreseenFinding(id, x.is), of)
+    }))
+  };
+}
+
+const dot = (a: Float64Array, b: Float64Array): number => {
+  let sum = 0;
+  for (let h = 0; h < a.length; h++) sum += a[h] * b[h];
+  return sum;
+};
+
+/** Bits a check takes away on average. */
+function gain(belief: Belief, chances: Float64Array, now: number, check: LaidOut): number {
+  let left = 0;
+  for (const { weighed, given } of check.outcomes) {
+    const p = dot(chances, given);
+    if (p > 1e-4) left += p * entropyWith(belief, weighed);
+    else left += p * now;
+  }
+  return Math.max(0, now - left);
+}
+
+/** Laying a check out takes longer than asking it: kept for a vehicle while its ways are. */
+const laid = new WeakMap<Ways, Map<CheckId, LaidOut>>();
+function laidOut(id: CheckId, of: Ways): LaidOut {
+  const checks = laid.get(of) ?? new Map<CheckId, LaidOut>();
+  laid.set(of, checks);
+  const had = checks.get(id) ?? layOut(id, of);
+  checks.set(id, had);
+  return had;
+}
+
+export interface Asked {
+  readonly findings: readonly Finding[];
+  readonly sheet: SpecSheet | null;
+  readonly state: Pick<ThermalState, 'phase'>;
+  /** Checks that can still be done and are safe to offer. */
+  readonly open: readonly CheckId[];
+  readonly history?: History;
+  /** Hands-on minutes of a check where the shop has its own. */
+  readonly minutesOf?: Readonly<Partial<Record<CheckId, number>>>;
+}
+
+const canDo = (sheet: SpecSheet | null) => (id: CheckId) => !(sheet && checkOf(id).lacks?.(sheet));
+
+/** How one check can come out, from what is believed now, the likeliest first. Probabilities add up to one. */
 export function foresee(
   id: CheckId,
-  now: Posterior,
-  findings: readonly Finding[],
-  sheet: SpecSheet | null
+  { findings, sheet, history }: Pick<Asked, 'findings' | 'sheet' | 'history'>
 ): Foreseen[] {
-  const { finds, falsely } = STRENGTHS[id];
-  const speaks = checkOf(id).speaksTo.filter((f) => now.suspects.some((s) => s.fault === f));
-  if (speaks.length === 0) return [];
-  const chance = new Map<FaultId | null, number>();
-  const add = (key: FaultId | null, p: number) => chance.set(key, (chance.get(key) ?? 0) + p);
-  for (const { faults, probability } of now.hypotheses) {
-    const mine = faults.filter((f) => speaks.includes(f));
-    // Of two faults it can find it finds either; of none it errs now and then, on any of those it speaks of.
-    for (const f of mine) add(f, (probability * finds) / mine.length);
-    const others = speaks.filter((f) => !mine.includes(f));
-    const left = mine.length > 0 ? 1 - finds : 1;
-    const wrong = Math.min(left, falsely);
-    for (const f of others) add(f, (probability * wrong) / others.length);
-    add(null, probability * (left - (others.length > 0 ? wrong : 0)));
-  }
-  const likely = [...chance].filter(([key, p]) => key === null || p >= RARE);
-  const total = likely.reduce((sum, [, p]) => sum + p, 0);
-  return likely
-    .map(([key, p]) => ({
-      finds: key,
-      probability: p / total,
-      after: posteriorOf([...findings, foreseenFinding(id, key)], sheet)
+  const of = waysOf(sheet, history);
+  const belief = believe(findings, of);
+  const chances = chancesOf(belief.log);
+  return laidOut(id, of)
+    .outcomes.map(({ is, weighed, given }) => ({
+      seen: is.seen,
+      finds: is.for.filter((f) => of.possible.includes(f)),
+      probability: dot(chances, given),
+      after: tell(of, chancesOf(withFinding(belief, weighed).log))
     }))
+    .filter((f) => f.probability > 0)
     .sort((a, b) => b.probability - a.probability);
 }
 
-/** Bits a check takes away on average. */
-const gainOf = (now: Posterior, foreseen: readonly Foreseen[]): number =>
-  Math.max(
-    0,
-    entropy(now.hypotheses) -
-      foreseen.reduce((sum, f) => sum + f.probability * entropy(f.after.hypotheses), 0)
-  );
-
 /**
  * Checks by what they are worth now: uncertainty taken away per minute, with the time it takes to have the engine
- * there, and half of what the best check after it would add. `open` are those that can still be done and are safe to
- * offer. Those that would change nothing are left out.
+ * there, and half of what the best check after it would add. Those that would change nothing are left out.
  */
-export function worthOf(job: {
-  readonly findings: readonly Finding[];
-  readonly sheet: SpecSheet | null;
-  readonly state: ThermalState;
-  readonly open: readonly CheckId[];
-}): Worth[] {
-  const { findings, sheet, state, open } = job;
-  const now = posteriorOf(findings, sheet);
-  const able = open.filter((id) => !(sheet && checkOf(id).lacks?.(sheet)));
-  const first = able
+export function worthOf({ findings, sheet, state, open, history, minutesOf = {} }: Asked): Worth[] {
+  const of = waysOf(sheet, history);
+  const belief = believe(findings, of);
+  const chances = chancesOf(belief.log);
+  const now = entropyOf(chances);
+  const first = open
+    .filter(canDo(sheet))
     .map((id) => {
-      const foreseen = foresee(id, now, findings, sheet);
-      const check = checkOf(id);
-      return {
-        id,
-        foreseen,
-        bits: foreseen.length > 0 ? gainOf(now, foreseen) : 0,
-        minutes: check.minutes + waitFor(check, state)
-      };
+      const check = laidOut(id, of);
+      const minutes = (minutesOf[id] ?? check.minutes) + waitFor(checkOf(id), state);
+      return { check, minutes, bits: gain(belief, chances, now, check) };
     })
-    .filter((w) => w.bits > 0.005)
+    .filter((w) => w.bits > NOTHING_BITS)
     .sort((a, b) => b.bits / b.minutes - a.bits / a.minutes);
   const looked = first.slice(0, LOOK_AT);
   return first
-    .map((w): Worth => {
-      if (!looked.includes(w)) return { ...w, rate: w.bits / w.minutes };
-      const second = looked.filter((o) => o.id !== w.id);
+    .map(({ check, minutes, bits }, k): Worth => {
+      const rate = bits / minutes;
+      if (k >= looked.length) return { id: check.id, bits, minutes, rate };
       let more = 0;
-      for (const f of w.foreseen) {
-        const known = [...findings, foreseenFinding(w.id, f.finds)];
-        const best = second
-          .map((o) => ({ bits: gainOf(f.after, foresee(o.id, f.after, known, sheet)), minutes: o.minutes }))
-          .reduce((a, b) => (b.bits / b.minutes > a.bits / a.minutes ? b : a), { bits: 0, minutes: 1 });
-        more += f.probability * (best.bits / (w.minutes + best.minutes));
+      for (const { weighed, given } of check.outcomes) {
+        const p = dot(chances, given);
+        if (p < 0.01) continue;
+        const then = withFinding(belief, weighed);
+        const thenChances = chancesOf(then.log);
+        const left = entropyOf(thenChances);
+        let best = 0;
+        for (const o of looked)
+          if (o.check !== check)
+            best = Math.max(best, gain(then, thenChances, left, o.check) / (minutes + o.minutes));
+        more += p * best;
       }
-      return { ...w, rate: w.bits / w.minutes + SECOND * more };
+      return { id: check.id, bits, minutes, rate: rate + SECOND * more };
     })
     .sort((a, b) => b.rate - a.rate);
 }

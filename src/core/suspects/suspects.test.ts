@@ -6,8 +6,11 @@ import { FAULT_IDS, type FaultId } from '../plant/faults';
 import type { JudgedCheck } from '../record/judged';
 import { NOT_IN_A_LOG } from './catalogue';
 import { BLUNDER, findingOf, findingsOf, runFinding, withBlunder, type Finding } from './findings';
-import { entropy, foresee, openChecks, waitFor, worthOf } from './next';
-import { bearingsOn, leaningOn, posteriorOf, weightOn } from './posterior';
+import { entropyOf, weightOf } from './belief';
+import { historyOf } from './history';
+import { foresee, openChecks, waitFor, worthOf } from './next';
+import { outcomesOf } from './outcomes';
+import { bearingsOn, leaningOn, posteriorOf } from './posterior';
 import { STRENGTHS } from './strengths';
 
 const finding = (llr: Finding['llr'], group = 'meter', id = JSON.stringify(llr)): Finding => ({
@@ -78,11 +81,30 @@ describe('what is believed', () => {
 
   it('takes two readings by one thermometer for less than two witnesses', () => {
     const twice = (a: string, b: string) =>
-      weightOn('ect-reads-cold', [
-        finding({ 'ect-reads-cold': 2 }, a, '1'),
-        finding({ 'ect-reads-cold': 2 }, b, '2')
-      ]);
-    expect(twice('thermometer', 'thermometer')).toBeCloseTo(0.75 * twice('thermometer', 'meter'), 9);
+      probabilities([finding({ 'ect-reads-cold': 2 }, a, '1'), finding({ 'ect-reads-cold': 2 }, b, '2')]).get(
+        'ect-reads-cold'
+      )!;
+    const once = probabilities([finding({ 'ect-reads-cold': 2 }, 'meter', '1')]).get('ect-reads-cold')!;
+    expect(twice('thermometer', 'meter')).toBeGreaterThan(twice('thermometer', 'thermometer'));
+    expect(twice('thermometer', 'thermometer')).toBeGreaterThan(once);
+  });
+
+  it('of two faults either explains what speaks for one, and both bear what speaks against', () => {
+    const f = finding({ 'fan-motor-dead': 2, 'thermostat-stuck-open': -1 });
+    expect(weightOf(f, ['fan-motor-dead', 'coolant-low'])).toBe(weightOf(f, ['fan-motor-dead']));
+    expect(weightOf(f, ['fan-motor-dead', 'thermostat-stuck-open'])).toBeLessThan(
+      weightOf(f, ['fan-motor-dead'])
+    );
+  });
+
+  it('leans on the shop’s own past once there is enough of it, and never by more than fourfold', () => {
+    expect(historyOf({ 'ect-intermittent': 19 })).toBeUndefined();
+    const history = historyOf({ 'ect-intermittent': 60 })!;
+    const before = probabilities([]).get('ect-intermittent')!;
+    const after = posteriorOf([], curlew, history).suspects.find((s) => s.fault === 'ect-intermittent')!;
+    expect(after.probability).toBeGreaterThan(2 * before);
+    for (const factor of Object.values(history)) expect(factor).toBeGreaterThanOrEqual(0.25);
+    for (const factor of Object.values(history)) expect(factor).toBeLessThanOrEqual(4);
   });
 
   it('leaves out what the vehicle cannot have, with the reason', () => {
@@ -93,7 +115,7 @@ describe('what is believed', () => {
   });
 
   it('carries two faults at once where the findings speak for both', () => {
-    const both = [finding({ 'fan-motor-dead': 4 }, 'meter'), finding({ 'thermostat-stuck-open': 4 }, 'hand')];
+    const both = [finding({ 'fan-motor-dead': 7 }, 'meter'), finding({ 'thermostat-stuck-open': 7 }, 'hand')];
     const { hypotheses } = posteriorOf(both, curlew);
     expect([...hypotheses[0].faults].sort()).toEqual(['fan-motor-dead', 'thermostat-stuck-open']);
   });
@@ -179,30 +201,36 @@ describe('the next check', () => {
 
   it('foresees ways to come out that add up to one, and on average takes uncertainty away', () => {
     const findings = split('clutch-slipping', 'airflow-restricted');
-    const now = posteriorOf(findings, fathom);
     for (const id of CHECK_IDS) {
-      const ways = foresee(id, now, findings, fathom);
+      const ways = foresee(id, { findings, sheet: fathom });
       if (ways.length === 0) continue;
       expect(ways.reduce((s, w) => s + w.probability, 0)).toBeCloseTo(1, 9);
     }
     for (const w of worth(findings)) expect(w.bits).toBeGreaterThan(0);
-    expect(
-      entropy([
-        { faults: ['none'], probability: 0.5 },
-        { faults: ['none'], probability: 0.5 }
-      ])
-    ).toBe(1);
+    expect(entropyOf([0.5, 0.5])).toBe(1);
+  });
+
+  it('every outcome it foresees is of suspects its check may speak to', () => {
+    for (const id of CHECK_IDS) {
+      const { finds, clears } = outcomesOf(id);
+      const named = new Set([...finds.flatMap((o) => [...o.for, ...o.against]), ...clears]);
+      const odd = [...named].filter((f) => !checkOf(id).speaksTo.includes(f));
+      expect(odd, id).toEqual([]);
+    }
   });
 
   it('separates the two leaders: the clutch is turned by hand while the engine is cold', () => {
-    const [first] = worth(split('clutch-slipping', 'airflow-restricted'));
+    const findings = split('clutch-slipping', 'airflow-restricted');
+    const [first] = worth(findings);
     expect(['clutch-cold-turn', 'level-and-look']).toContain(first.id);
-    const finds = first.foreseen.find((f) => f.finds !== null)!;
-    const before = posteriorOf(split('clutch-slipping', 'airflow-restricted'), fathom).suspects.find(
-      (s) => s.fault === finds.finds
+    const free = foresee('clutch-cold-turn', { findings, sheet: fathom }).find((f) =>
+      f.finds.includes('clutch-slipping')
     )!;
-    const after = finds.after.suspects.find((s) => s.fault === finds.finds)!;
-    expect(after.probability).toBeGreaterThan(before.probability);
+    const of = (p: ReturnType<typeof posteriorOf>, fault: FaultId) =>
+      p.suspects.find((s) => s.fault === fault)!.probability;
+    expect(of(free.after, 'clutch-slipping')).toBeGreaterThan(
+      of(posteriorOf(findings, fathom), 'clutch-slipping')
+    );
   });
 
   it('counts the hours a cold soak costs: hot, it asks for what can be done hot', () => {

@@ -1,12 +1,12 @@
 import type { Check } from '../checks/check';
 import { CHECK_IDS, checkOf, type CheckId } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
-import { CODES } from '../intake/codes';
-import { pointsOf, type Symptom } from '../intake/symptoms';
-import type { FaultId } from '../plant/faults';
 import { counting, type JudgedCheck } from '../record/judged';
 import { midSentence } from '../run/words';
 import { SUSPECTS } from '../suspects/catalogue';
+import { waitFor, type Worth } from '../suspects/next';
+import { outcomesOf } from '../suspects/outcomes';
+import type { Posterior } from '../suspects/posterior';
 import { PHASES, type ThermalPhase, type ThermalState } from './state';
 
 /** One check on the plan. */
@@ -16,13 +16,15 @@ export interface Planned {
   /** First and last stretch of the line where it can be done; null beside the line. */
   readonly from: ThermalPhase | null;
   readonly to: ThermalPhase | null;
-  /** Belongs to this complaint, or to every job. */
+  /** Belongs to every job, or is worth doing as things stand. */
   readonly suggested: boolean;
   /** What brought it onto the plan. */
   readonly why: string;
   readonly done: JudgedCheck | null;
   /** Whether the engine's state allows it now, so far as is known. */
   readonly now: boolean;
+  /** What it is worth now; null where it would change nothing. */
+  readonly worth: Worth | null;
 }
 
 export interface Plan {
@@ -31,25 +33,30 @@ export interface Plan {
   readonly bench: readonly Planned[];
   /** Checks this vehicle cannot have, each with the reason. */
   readonly lacking: readonly { readonly id: CheckId; readonly title: string; readonly because: string }[];
-  /** The first thing to do in the present state, by phase and by what the complaint points at. */
+  /** What to do first; null where nothing is left that is worth its time. */
   readonly next: Planned | null;
+  /** The rest in the order they would be done, for a look at what else could be. */
+  readonly others: readonly Planned[];
 }
 
 const STRETCH = { C: 'cold', W: 'warming', R: 'regulating', H: 'hot' } as const;
 
-/** Checks that speak to a suspect of at least this share of the leading one's weight are put on the plan. */
-const SUGGEST_SHARE = 0.45;
+/** A check on the plan takes away this much at least, bits, and is worth this share of the best by the minute. */
+const WORTH_BITS = 0.05;
+const WORTH_SHARE = 0.22;
 
-/** Lays the registry out along the engine's thermal state for one job. */
-export function planOf(job: {
+export interface Planning {
   readonly sheet: SpecSheet | null;
-  readonly symptoms: readonly Symptom[];
   readonly done: readonly JudgedCheck[];
   readonly state: ThermalState;
-}): Plan {
-  const { sheet, done, state } = job;
-  const weights = weightsOf(job.symptoms, done);
-  const top = Math.max(0, ...weights.values());
+  /** What is believed now, and what each open check is worth, the best first ({@link worthOf}). */
+  readonly now: Posterior;
+  readonly worth: readonly Worth[];
+}
+
+/** Lays the registry out along the engine's thermal state for one job, each stretch in the order of worth. */
+export function planOf({ sheet, done, state, now, worth }: Planning): Plan {
+  const best = worth[0]?.rate ?? 0;
   const planned: Planned[] = [];
   const lacking: Plan['lacking'][number][] = [];
   for (const id of CHECK_IDS) {
@@ -60,47 +67,38 @@ export function planOf(job: {
       lacking.push({ id, title: check.title, because });
       continue;
     }
-    const speaks = check.speaksTo
-      .filter((f) => top > 0 && (weights.get(f) ?? 0) >= SUGGEST_SHARE * top)
-      .sort((a, b) => weights.get(b)! - weights.get(a)!);
+    const own = worth.find((w) => w.id === id) ?? null;
+    const pays = own !== null && own.bits >= WORTH_BITS && own.rate >= WORTH_SHARE * best;
     const stretches = check.phases.flatMap((p) => (p in STRETCH ? [STRETCH[p as keyof typeof STRETCH]] : []));
     planned.push({
       id,
       check,
       from: stretches[0] ?? null,
       to: stretches.at(-1) ?? null,
-      suggested: !!check.always || speaks.length > 0 || last !== null,
-      why: check.always
-        ? 'Part of every job'
-        : speaks.length > 0
-          ? `Speaks to ${speaks
-              .slice(0, 2)
-              .map((f) => midSentence(SUSPECTS[f].title))
-              .join(' and ')}`
-          : 'Not called for by the complaint',
+      suggested: !!check.always || pays || last !== null,
+      why: check.always ? 'Part of every job' : reasonOf(id, now),
       done: last,
-      now: possibleIn(check, state)
+      now: possibleIn(check, state),
+      worth: own
     });
   }
+  const ordered = inOrder(planned, state);
   return {
-    line: planned.filter((p) => p.from !== null),
-    any: planned.filter((p) => p.check.phases.includes('X')),
-    bench: planned.filter((p) => p.check.phases.includes('B')),
+    line: byWorth(planned.filter((p) => p.from !== null)),
+    any: byWorth(planned.filter((p) => p.check.phases.includes('X'))),
+    bench: byWorth(planned.filter((p) => p.check.phases.includes('B'))),
     lacking,
-    next: nextOf(planned, weights, state)
+    next: ordered[0] ?? null,
+    others: ordered.slice(1)
   };
 }
 
-/** What complaint and stored codes point at. */
-function weightsOf(symptoms: readonly Symptom[], done: readonly JudgedCheck[]): Map<FaultId, number> {
-  const weights = new Map(pointsOf(symptoms));
-  const codes = counting(done, 'codes')?.readings as { codes: { code: string }[] } | undefined;
-  for (const { code } of codes?.codes ?? [])
-    (CODES[code]?.points ?? []).forEach((fault, i) =>
-      weights.set(fault, (weights.get(fault) ?? 0) + 2 / (1 + i / 2))
-    );
-  return weights;
-}
+/** What is done keeps its place in front; the rest by what it is worth, and what is worth nothing as it was. */
+const byWorth = (list: readonly Planned[]): Planned[] =>
+  list.toSorted((a, b) => rank(b) - rank(a) || (b.worth?.rate ?? 0) - (a.worth?.rate ?? 0));
+const rank = (p: Planned) => (isOpen(p) ? (p.check.always ? 1 : 0) : 2);
+
+const isOpen = (p: Planned): boolean => !p.done || p.done.outcome.result === 'void';
 
 const possibleIn = (check: Check, state: ThermalState): boolean =>
   check.phases.some(
@@ -110,28 +108,52 @@ const possibleIn = (check: Check, state: ThermalState): boolean =>
       (state.phase !== 'unknown' && STRETCH[p as keyof typeof STRETCH] === state.phase)
   );
 
+/** What can only be done before the key is turned, and is gone with it. */
+const coldOnly = (p: Planned): boolean => p.check.phases.every((phase) => phase === 'C');
+const startsEngine = (p: Planned): boolean =>
+  !p.check.phases.some((phase) => phase === 'C' || phase === 'X' || phase === 'B');
+
 /**
- * The next check: on a cold engine the cold ones first, since they are gone once the key is turned; among equals
- * the one that says most about the complaint for each minute. Without knowing the state: the soak.
+ * What is open, in the order it would be done: what belongs to every job while the state allows it; on a cold engine
+ * the cold checks that are worth anything before one that starts it, since they are gone once the key is turned; the
+ * rest by worth. Without knowing the state: the soak.
  */
-function nextOf(
-  planned: readonly Planned[],
-  weights: ReadonlyMap<FaultId, number>,
-  state: ThermalState
-): Planned | null {
-  const open = planned.filter((p) => p.suggested && (!p.done || p.done.outcome.result === 'void'));
-  if (state.phase === 'unknown') return open.find((p) => p.id === 'soak') ?? open.find((p) => p.now) ?? null;
-  const worth = ({ check }: Planned) =>
-    (check.always ? 100 : 0) +
-    check.speaksTo.reduce((sum, f) => sum + (weights.get(f) ?? 0), 0) / check.minutes;
-  const rank = (p: Planned) => {
-    const { phases } = p.check;
-    if (phases.includes('B')) return 3;
-    if (phases.includes('X')) return 2;
-    // What only this state allows comes before what the next allows too.
-    return phases.length === 1 ? 0 : 1;
-  };
-  return open.filter((p) => p.now).sort((a, b) => rank(a) - rank(b) || worth(b) - worth(a))[0] ?? null;
+function inOrder(planned: readonly Planned[], state: ThermalState): Planned[] {
+  const open = planned.filter((p) => isOpen(p) && p.suggested);
+  const soak = open.find((p) => p.id === 'soak');
+  const always = open.filter((p) => p.check.always && p.now && p !== soak);
+  const first = soak && (state.phase === 'unknown' || soak.now) ? [soak, ...always] : always;
+  const rest = open
+    .filter((p) => !first.includes(p) && p.worth !== null)
+    .sort((a, b) => b.worth!.rate - a.worth!.rate);
+  const cold = state.phase === 'cold' || state.phase === 'unknown';
+  const starts = cold ? rest.findIndex(startsEngine) : -1;
+  if (starts < 0) return [...first, ...rest];
+  const before = rest.slice(0, starts);
+  const after = rest.slice(starts);
+  return [...first, ...before, ...after.filter(coldOnly), ...after.filter((p) => !coldOnly(p))];
+}
+
+/** Which two suspects a check tells apart, the likeliest that it can: or what it would clear. */
+export function reasonOf(id: CheckId, now: Posterior): string {
+  const { finds } = outcomesOf(id);
+  const shareOf = (of: readonly string[]) =>
+    now.suspects.reduce((sum, s) => sum + (of.includes(s.fault) ? s.probability : 0), 0);
+  const outcome = finds.toSorted((a, b) => shareOf(b.for) - shareOf(a.for))[0];
+  const found = now.suspects.find((s) => outcome?.for.includes(s.fault));
+  const other = now.suspects.find((s) => s.fault !== 'none' && !outcome?.for.includes(s.fault));
+  const name = (s: { readonly fault: keyof typeof SUSPECTS }) => midSentence(SUSPECTS[s.fault].title);
+  if (!found) return 'Nothing that is suspected now depends on it';
+  return other ? `Tells ${name(found)} from ${name(other)}` : `Confirms ${name(found)} or clears it`;
+}
+
+/** In which state a check can be done that the engine is not in now; empty where it can be done. */
+export function needsFirst(planned: Planned, state: ThermalState): string {
+  if (planned.now || state.phase === 'unknown') return '';
+  const minutes = waitFor(planned.check, state);
+  return planned.check.phases.every((p) => p === 'C' || p === 'W')
+    ? 'The engine must stand cold first'
+    : `The engine must be warm first${minutes > 0 ? `: about ${minutes} min` : ''}`;
 }
 
 export const stretchIndex = (phase: ThermalPhase | null): number => (phase ? PHASES.indexOf(phase) : -1);

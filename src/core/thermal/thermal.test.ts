@@ -1,11 +1,9 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import type { SpecSheet } from '../formats/spec-sheet';
 import { coolDownsOf, holding, type KnownFact } from './facts';
-import { planOf } from './plan';
+import { planFor, sheetOf } from '../../../tests/support/check-bench';
+import type { Symptom } from '../intake/symptoms';
 import { thermalAt, type ThermalFact } from './state';
 
-const sheetOf = (name: string): SpecSheet => JSON.parse(readFileSync(`demo/specs/${name}.spec.json`, 'utf8'));
 const curlew = sheetOf('qh-03-curlew');
 const hour = (h: number) => new Date(Date.UTC(2026, 10, 25, 6) + h * 3_600_000).toISOString();
 const stopped = (h: number, coolantC: number | null = 90, ambientC: number | null = 10): ThermalFact => ({
@@ -100,40 +98,40 @@ describe('facts', () => {
 });
 
 describe('the plan', () => {
-  const plan = (
-    sheet: string,
-    what: Parameters<typeof planOf>[0]['symptoms'],
-    facts: ThermalFact[],
-    h: number
-  ) => planOf({ sheet: sheetOf(sheet), symptoms: what, done: [], state: thermalAt(facts, hour(h), null) });
-  const crawl = [{ what: 'gauge-high', when: ['crawl', 'idle'] }] as const;
+  const plan = (sheet: string, what: readonly Symptom[], facts: ThermalFact[], h: number) =>
+    planFor(sheetOf(sheet), what, thermalAt(facts, hour(h), null));
+  const crawl: readonly Symptom[] = [{ what: 'gauge-high', when: ['crawl', 'idle'] }];
   const ids = (list: readonly { id: string; suggested: boolean }[]) =>
     list.filter((p) => p.suggested).map((p) => p.id);
 
   it('brings the checks that suit vehicle and complaint, and leaves out those it cannot have', () => {
-    const hot = plan(
-      'qh-11-fathom',
-      crawl.map((s) => ({ what: s.what, when: [...s.when] })),
-      [],
-      0
-    );
-    expect(ids(hot.line)).toEqual(
-      expect.arrayContaining(['soak', 'level-and-look', 'cold-agreement', 'clutch-cold-turn', 'air-rise'])
-    );
+    const hot = plan('qh-11-fathom', crawl, [], 0);
+    expect(ids(hot.line)).toEqual(expect.arrayContaining(['soak', 'level-and-look', 'clutch-cold-turn']));
     expect(hot.lacking.map((l) => l.id)).toEqual(expect.arrayContaining(['relay-bench', 'fan-command']));
     const minibus = plan('qh-03-curlew', [{ what: 'heater-weak', when: ['steady'] }], [], 0);
     expect(ids(minibus.line)).toContain('hose-rush');
     expect(minibus.line.map((p) => p.id)).not.toContain('clutch-cold-turn');
-    expect(ids(minibus.bench)).toEqual(['thermostat-bath']);
   });
 
   it('asks for the soak first while the state is not known, then for what only the cold engine can tell', () => {
     expect(plan('qh-11-fathom', [], [], 0).next!.id).toBe('soak');
-    const cold = plan('qh-11-fathom', [], [stopped(0)], 14);
-    expect(cold.next!.check.phases).toEqual(['C']);
+    const cold = plan('qh-11-fathom', [...crawl], [stopped(0)], 14);
+    expect(cold.next!.id).toBe('soak');
+    // Before anything that starts the engine comes every cold check that is worth its minutes.
+    const order = [cold.next!, ...cold.others];
+    const starts = order.findIndex((p) => !p.check.phases.some((x) => x === 'C' || x === 'X' || x === 'B'));
+    const lastCold = order.findLastIndex((p) => p.check.phases.every((x) => x === 'C'));
+    expect(order.map((p) => p.id)).toContain('clutch-cold-turn');
+    expect(starts).toBeGreaterThan(lastCold);
     const warm = plan('qh-03-curlew', [{ what: 'heater-weak', when: [] }], [started(0)], 0.05);
-    expect(warm.next!.check.phases).toContain('W');
     expect(warm.line.find((p) => p.id === 'cold-agreement')!.now).toBe(false);
+    expect(warm.next!.check.phases).not.toEqual(['C']);
+  });
+
+  it('says which two suspects the next check tells apart', () => {
+    const hot = plan('qh-11-fathom', [...crawl], [stopped(0)], 14);
+    const turn = [hot.next!, ...hot.others].find((p) => p.id === 'clutch-cold-turn')!;
+    expect(turn.why).toBe('Tells fan clutch slipping from airflow restricted');
   });
 
   it('lays each check on its stretch', () => {

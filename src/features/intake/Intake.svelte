@@ -8,6 +8,7 @@
   import type { Symptom } from '$core/intake/symptoms';
   import type { Intake } from '$core/record/intake';
   import type { Problem } from '$core/result';
+  import { opinionOf } from '$core/repair/opinion';
   import { planOf } from '$core/thermal/plan';
   import { thermalAt } from '$core/thermal/state';
   import { ctrlEnter } from '$lib/ui/ctrl-enter';
@@ -72,14 +73,16 @@
   let ids = { job: crypto.randomUUID(), opened: crypto.randomUUID() };
 
   const vehicle = $derived(vehicles.find((v) => v.id === form.vehicleId));
-  const plan = $derived(
-    planOf({
-      sheet: vehicle?.sheet ?? null,
-      symptoms: form.symptoms,
+  const plan = $derived.by(() => {
+    const sheet = vehicle?.sheet ?? null;
+    const state = thermalAt([], new Date(0).toISOString(), null);
+    return planOf({
+      sheet,
       done: [],
-      state: thermalAt([], new Date(0).toISOString(), null)
-    })
-  );
+      state,
+      ...opinionOf({ sheet, symptoms: form.symptoms, done: [], state })
+    });
+  });
   const called = $derived([...plan.line, ...plan.any, ...plan.bench].filter((p) => p.suggested));
 
   const intake = (): Intake => ({

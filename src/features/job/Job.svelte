@@ -1,22 +1,22 @@
 <script lang="ts">
-  import Download from '@lucide/svelte/icons/download';
-  import FileUp from '@lucide/svelte/icons/file-up';
-  import Radio from '@lucide/svelte/icons/radio';
+  import { untrack } from 'svelte';
   import { toast } from 'svelte-sonner';
   import { goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import CheckPage from '$features/checks/CheckPage.svelte';
   import { checkOf, isCheckId, type CheckId } from '$core/checks/registry';
-  import { symptomText } from '$core/intake/symptoms';
   import { deriveJob, standing } from '$core/record/derive';
   import { eventBodySchema, type EventInput, type RecordEvent } from '$core/record/events';
   import { shopCurves } from '$lib/ui/curves';
-  import { coolantWords } from '$core/record/coolant-service';
-  import { findingsOf } from '$core/suspects/findings';
-  import { contextOf, coolingOf, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
+  import type { CodesReadings } from '$core/checks/codes';
+  import type { OwnFinding } from '$core/record/own-finding';
+  import type { ShopCosts } from '$core/repair/costs';
+  import { opinionOf } from '$core/repair/opinion';
+  import type { Causes } from '$core/suspects/history';
+  import { contextOf, coolingOf, counting, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
   import { runAsChecks, type RoadPart } from '$core/record/run-checks';
   import { refusedBy } from '$core/record/refused';
-  import { complaintText, spoken } from '$core/record/spoken';
+  import { spoken } from '$core/record/spoken';
   import { holding, type KnownFact } from '$core/thermal/facts';
   import { planOf } from '$core/thermal/plan';
   import { thermalAt } from '$core/thermal/state';
@@ -26,9 +26,9 @@
   import { answerOf, record, waiting, withWaiting, type Answer } from '$lib/ui/record.svelte';
   import { useShortcuts } from '$lib/ui/shortcuts.svelte';
   import { told } from '$lib/ui/units';
-  import { when } from '$lib/ui/when';
   import EngineCard from './EngineCard.svelte';
   import HeatLine from './HeatLine.svelte';
+  import JobHeader from './JobHeader.svelte';
   import History from './History.svelte';
   import NextCheck from './NextCheck.svelte';
   import Note from './Note.svelte';
@@ -37,6 +37,7 @@
   import RunTabs from './RunTabs.svelte';
   import RunTrace from './RunTrace.svelte';
   import type { RunTab, RunView, Sheet } from './types';
+  import Choices from './Choices.svelte';
   import Suspects from './Suspects.svelte';
   import Verdict from './Verdict.svelte';
 
@@ -46,12 +47,27 @@
     sheet: Sheet;
     events: readonly RecordEvent[];
     otherHeat: readonly KnownFact[];
+    costs: ShopCosts;
+    /** What the shop’s other closed jobs turned out to be. */
+    causes: Causes;
     runs: readonly (RunTab & { heat: RunHeat; road: RoadPart })[];
     run: RunView | null;
     now: string;
     zone: string;
   }
-  let { job, vehicle, sheet, events: known, otherHeat, runs, run, now: serverNow, zone }: Props = $props();
+  let {
+    job,
+    vehicle,
+    sheet,
+    events: known,
+    otherHeat,
+    costs,
+    causes,
+    runs,
+    run,
+    now: serverNow,
+    zone
+  }: Props = $props();
   let problems = $state<readonly Problem[]>([]);
   let judging = $state(false);
   // svelte-ignore state_referenced_locally
@@ -75,15 +91,26 @@
       .filter((r) => state_.runIds.includes(r.id))
       .flatMap((r) => runAsChecks({ ...r, at: r.importedAt }, sheet))
   );
-  const plan = $derived(
-    planOf({ sheet, symptoms: state_.intake.symptoms, done: [...judged, ...ran], state: heat })
-  );
-  const findings = $derived(
-    findingsOf({
-      symptoms: state_.intake.symptoms,
-      done: [...judged, ...ran],
-      runs: runs.filter((r) => state_.runIds.includes(r.id))
-    })
+  const done = $derived([...judged, ...ran]);
+  const known_ = $derived({
+    sheet,
+    symptoms: state_.intake.symptoms,
+    done,
+    runs: runs.filter((r) => state_.runIds.includes(r.id)),
+    own: state_.own,
+    causes,
+    costs,
+    state: { phase: heat.phase }
+  });
+  // The clock and the live temperature tick; the plan is made anew only where what it rests on has changed.
+  const question = $derived(JSON.stringify(known_));
+  const opinion = $derived.by(() => {
+    void question;
+    return untrack(() => opinionOf(known_));
+  });
+  const plan = $derived(planOf({ sheet, done, state: heat, ...opinion }));
+  const codes = $derived(
+    ((counting(judged, 'codes')?.readings as CodesReadings | undefined)?.codes ?? []).map((c) => c.code)
   );
   const closed = $derived(state_.state === 'closed');
 
@@ -124,6 +151,12 @@
 
   async function note(payload: Extract<EventInput, { kind: 'engine.noted' }>['payload']): Promise<boolean> {
     const answer = await write({ kind: 'engine.noted', payload });
+    problems = answer.ok ? [] : answer.problems;
+    return answer.ok;
+  }
+
+  async function addFinding(finding: OwnFinding): Promise<boolean> {
+    const answer = await write({ kind: 'finding.added', payload: finding });
     problems = answer.ok ? [] : answer.problems;
     return answer.ok;
   }
@@ -169,43 +202,7 @@
   }
 </script>
 
-<header class="mb-3 flex flex-wrap items-start gap-x-6 gap-y-2">
-  <div class="min-w-0 flex-1 basis-96">
-    <p class="text-ink-2">{vehicle.note} · job {job.number}, opened {when(state_.openedAt, zone)}</p>
-    <h1 class="mt-0.5">
-      <a class="quiet-link" href="/vehicles/{vehicle.id}"
-        ><span class="reading">{vehicle.fleetNo}</span> {vehicle.name}</a
-      >
-    </h1>
-    {#if !open}
-      <p class="mt-1 max-w-3xl text-lg leading-snug">{complaintText(state_.intake)}</p>
-      {#if state_.intake.complaint && state_.intake.symptoms.length > 0}
-        <p class="text-ink-2 max-w-3xl">{state_.intake.symptoms.map(symptomText).join('; ')}</p>
-      {/if}
-      {#if state_.intake.changedBefore}<p class="text-ink-2 max-w-3xl">
-          Before: {state_.intake.changedBefore}
-        </p>{/if}
-      {#if state_.coolant}<p class="text-ink-2">{told(coolantWords(state_.coolant.service))}</p>{/if}
-      {#if state_.outcome}<p class="mt-1 font-semibold">Closed: {state_.outcome}</p>{/if}
-    {/if}
-  </div>
-  {#if !open}
-    <div class="no-print flex flex-wrap gap-2">
-      <a class="btn" href="{base}/intake">Intake</a>
-      <a class="btn" href="/coolant?job={job.number}">Coolant</a>
-      <a class="btn" href="/api/jobs/{job.id}/job.json" download
-        ><Download size={18} aria-hidden="true" />Job file</a
-      >
-      {#if run}<a class="btn" href="/api/runs/{run.id}/log.csv" download
-          ><Download size={18} aria-hidden="true" />CSV</a
-        >{/if}
-      {#if !closed}<a class="btn" href="{base}/live"
-          ><Radio size={18} aria-hidden="true" />{state_.live ? 'Recording…' : 'Record live'}</a
-        >{/if}
-      <a class="btn" href={importHref}><FileUp size={18} aria-hidden="true" />Import a log</a>
-    </div>
-  {/if}
-</header>
+<JobHeader {job} {vehicle} state={state_} {open} runId={run?.id ?? null} {zone} />
 
 <Problems {problems} title="That did not work" />
 
@@ -231,16 +228,32 @@
   {#if !closed}
     <div class="mb-3 grid gap-3 lg:grid-cols-2">
       <EngineCard {heat} {now} {zone} onnote={note} />
-      {#if plan.next}<NextCheck next={plan.next} {heat} onopen={openCheck} />{/if}
+      <NextCheck
+        next={plan.next}
+        others={plan.others}
+        asked={opinion.asked}
+        advice={opinion.asked.findings.length > 0 ? opinion.advice : null}
+        {costs}
+        {heat}
+        onopen={openCheck}
+      />
     </div>
   {/if}
   {#if !closed || judged.length > 0}
     <HeatLine {plan} state={heat} {now} {zone} {closed} onopen={openCheck} />
   {/if}
 
-  {#if !closed && findings.length > 0}
-    <div class="mb-3">
-      <Suspects {findings} done={[...judged, ...ran]} {sheet} {heat} onopen={openCheck} />
+  {#if !closed && opinion.asked.findings.length > 0}
+    <div class="mb-3 space-y-3">
+      <Suspects
+        asked={opinion.asked}
+        symptoms={state_.intake.symptoms}
+        {codes}
+        own={state_.own}
+        onadd={addFinding}
+        onundo={(id) => void undo(id)}
+      />
+      <Choices asked={opinion.asked} {costs} />
     </div>
   {/if}
 

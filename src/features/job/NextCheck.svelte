@@ -1,29 +1,107 @@
 <script lang="ts">
-  import type { Planned } from '$core/thermal/plan';
+  import { checkOf } from '$core/checks/registry';
+  import { repairOf } from '$core/repair/catalogue';
+  import { sayMoney, type ShopCosts } from '$core/repair/costs';
+  import type { Advice } from '$core/repair/decide';
+  import { foresee, type Asked } from '$core/suspects/next';
+  import { needsFirst, type Planned } from '$core/thermal/plan';
   import type { ThermalState } from '$core/thermal/state';
+  import Foresight from './Foresight.svelte';
+  import { pct } from './words';
 
   interface Props {
-    next: Planned;
+    next: Planned | null;
+    /** What else could be done, the best first. */
+    others: readonly Planned[];
+    asked: Asked;
+    advice: Advice | null;
+    costs: ShopCosts;
     heat: ThermalState;
     onopen: (id: Planned['id']) => void;
   }
-  let { next, heat, onopen }: Props = $props();
+  let { next, others, asked, advice, costs, heat, onopen }: Props = $props();
+
+  const ALTERNATIVES = 4;
   const gone = $derived(
-    heat.phase === 'cold' && next.check.needsSoak
+    next && heat.phase === 'cold' && next.check.needsSoak
       ? ' Once the key is turned it is gone until the next soak.'
       : ''
   );
+  const first = $derived(next ? needsFirst(next, heat) : '');
+  const stops = $derived(advice?.actNow === true && !(next?.check.always && !next.done));
+  const act = $derived(advice ? advice.act.repairs.map((id) => repairOf(id).title).join(' and ') : '');
+  let looking = $state<Planned['id'] | null>(null);
+  const shown = $derived(
+    looking && [next, ...others].some((p) => p?.id === looking) ? looking : (next?.id ?? null)
+  );
+  const foreseen = $derived(shown ? foresee(shown, asked) : []);
 </script>
 
-<section class="card border-act flex items-center gap-x-5 border-2 px-4 py-2.5" aria-label="Next check">
-  <div class="min-w-0 flex-1">
+<section class="card border-act border-2 px-4 py-2.5" aria-label="Next check">
+  {#if stops && advice}
     <p>
-      <span class="text-ink-2">Next</span> <strong class="text-xl leading-tight">{next.check.title}</strong>
-      <span class="text-ink-2 whitespace-nowrap">{next.check.minutes} min</span>
+      <span class="text-ink-2">Enough is known.</span>
+      <strong class="text-xl leading-tight" data-act={advice.act.repairs.join('+')}>{act}</strong>
+      <span class="text-ink-2">cures it with {pct(advice.act.cures)}</span>
     </p>
-    <p class="text-ink-2 leading-snug">{next.why}. {next.check.tools.join(', ')}.{gone}</p>
-  </div>
-  <button class="btn btn-main min-h-14 px-6" onclick={() => onopen(next.id)}
-    >Start <kbd class="reading opacity-80">N</kbd></button
-  >
+    <p class="text-ink-2 leading-snug">
+      Being wrong costs {sayMoney(advice.unsureCosts, costs)} on average{advice.check
+        ? `, being sure about ${Math.round(advice.check.minutesToSure)} min, ${sayMoney(advice.check.toSureCosts, costs)}`
+        : ', and no check that is left would change much'}.
+    </p>
+    {#if next}
+      <button class="quiet-link min-h-11" data-next={next.id} onclick={() => onopen(next.id)}
+        >Check on anyway: {next.check.title} <kbd class="reading opacity-80">N</kbd></button
+      >
+    {/if}
+  {:else if next}
+    <div class="flex items-center gap-x-5">
+      <div class="min-w-0 flex-1">
+        <p>
+          <span class="text-ink-2">Next</span>
+          <strong class="text-xl leading-tight" data-next={next.id}>{next.check.title}</strong>
+          <span class="text-ink-2 whitespace-nowrap">{next.check.minutes} min</span>
+        </p>
+        <p class="text-ink-2 leading-snug">
+          {next.why}. {next.check.tools.join(', ')}.{first ? ` ${first}.` : ''}{gone}
+        </p>
+      </div>
+      <button class="btn btn-main min-h-14 px-6" onclick={() => onopen(next.id)}
+        >Start <kbd class="reading opacity-80">N</kbd></button
+      >
+    </div>
+  {:else}
+    <p><strong class="text-xl leading-tight">Nothing left that is worth its time</strong></p>
+    <p class="text-ink-2 leading-snug">Every check that could tell the suspects apart is done.</p>
+  {/if}
+  {#if next}
+    <details class="mt-0.5">
+      <summary class="quiet-link flex min-h-11 w-fit cursor-pointer items-center text-sm"
+        >What it would do, and what else there is</summary
+      >
+      <div class="grid gap-x-6 gap-y-2 pb-2 sm:grid-cols-2">
+        <div>
+          <p class="text-sm font-semibold">{shown ? checkOf(shown).title : ''}</p>
+          <Foresight {foreseen} {asked} />
+        </div>
+        {#if others.length > 0}
+          <ul>
+            {#each others.slice(0, ALTERNATIVES) as other (other.id)}
+              <li class="border-line flex min-h-11 items-center gap-3 border-t first:border-t-0">
+                <button class="quiet-link flex-1 text-left text-sm" onclick={() => onopen(other.id)}
+                  >{other.check.title}
+                  <span class="text-ink-2 whitespace-nowrap">{other.check.minutes} min</span></button
+                >
+                <button
+                  class="btn min-h-11 px-2 text-sm"
+                  aria-pressed={shown === other.id}
+                  onclick={() => (looking = shown === other.id ? null : other.id)}>Preview</button
+                >
+              </li>
+            {/each}
+          </ul>
+        {/if}
+      </div>
+    </details>
+  {/if}
 </section>

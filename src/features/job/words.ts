@@ -30,3 +30,7 @@ export function waitText(state: ThermalState, now: string, zone: string): string
     ? `cap stays shut until ${hour(state.safeToOpenFrom, zone, now)} · ${soaked}`
     : soaked;
 }
+
+/** A chance in whole percent; the ends are never told as certain. */
+export const pct = (p: number): string =>
+  p < 0.01 ? '< 1 %' : p > 0.99 ? '> 99 %' : `${Math.round(100 * p)} %`;

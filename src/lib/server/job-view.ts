@@ -6,6 +6,7 @@ import type { RunRow } from './models';
 import { HEAT_COLUMNS, runHeat } from './project';
 import { eventsOf } from './record';
 import { isOutdated, samplesOf } from './runs';
+import { shopCauses, shopCosts } from './shop';
 import { heatByVehicle } from './vehicle-heat';
 
 const FIRST_POINTS = 1500;
@@ -25,7 +26,7 @@ export async function jobOr404(db: Database, number: string) {
  */
 export async function jobView(db: Database, number: string, wantedRun: string | null) {
   const job = await jobOr404(db, number);
-  const [vehicle, runs, events, heat] = await Promise.all([
+  const [vehicle, runs, events, heat, costs, causes] = await Promise.all([
     db.vehicles.findByPk(job.vehicleId),
     db.runs.findAll({
       where: { jobId: job.id, standing: true },
@@ -33,7 +34,9 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
       order: [['importedAt', 'ASC']]
     }),
     eventsOf(db, `job:${job.id}`),
-    heatByVehicle(db, [job.vehicleId], job.id)
+    heatByVehicle(db, [job.vehicleId], job.id),
+    shopCosts(db),
+    shopCauses(db, job.id)
   ]);
   if (!vehicle) error(404, 'The vehicle of this job does not exist any more');
   const chosen = wantedRun ? runs.find((r) => r.id === wantedRun) : runs.at(-1);
@@ -46,6 +49,8 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
     sheet: sheet?.sheet ?? null,
     events,
     otherHeat: heat.get(job.vehicleId) ?? [],
+    costs,
+    causes,
     runs: runs.map((r) => ({
       id: r.id,
       fileName: r.fileName,

@@ -4,6 +4,7 @@ import { log } from './log';
 import { ground } from './migrations/0001-ground';
 import { intake } from './migrations/0002-intake';
 import { curves } from './migrations/0004-curves';
+import { causes } from './migrations/0005-causes';
 import { live } from './migrations/0003-live';
 import { deriveAnew } from './record';
 
@@ -15,7 +16,7 @@ export interface Migration {
   readonly derivedAnew?: boolean;
 }
 
-const MIGRATIONS: readonly Migration[] = [ground, intake, live, curves];
+const MIGRATIONS: readonly Migration[] = [ground, intake, live, curves, causes];
 const LOCK = 7_309_001;
 
 /** Brings the database up to date, or up to `to`. Safe to call from several processes at once. Returns what was run. */

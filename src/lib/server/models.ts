@@ -11,6 +11,7 @@ import type { ImportReport } from '../../core/formats/csv-import';
 import type { CheckResult } from '../../core/checks/check';
 import type { CheckId } from '../../core/checks/registry';
 import type { Band } from '../../core/plant/band';
+import type { FaultId } from '../../core/plant/faults';
 import type { ShopCurve } from '../../core/record/curves';
 import type { EventBody } from '../../core/record/events';
 import type { Analysis } from '../../core/run/analyse';
@@ -62,6 +63,8 @@ export interface JobRow extends Model<Own<JobRow>, New<JobRow>> {
   complaint: string;
   state: 'open' | 'closed';
   outcome: string | null;
+  /** What it was, of a closed job, where that is known. */
+  cause: FaultId | null;
   openedAt: Date;
   lastAt: Date;
   /** What is known about the engine's heat from this job. */
@@ -171,6 +174,7 @@ export function defineModels(sequelize: Sequelize): Models {
         complaint: text(),
         state: text(),
         outcome: { type: DataTypes.TEXT },
+        cause: { type: DataTypes.TEXT },
         openedAt: moment(),
         lastAt: moment(),
         facts: json(),

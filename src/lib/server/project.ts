@@ -65,6 +65,7 @@ export async function projectJob(
     complaint: complaintText(state.intake),
     state: state.state,
     outcome: state.outcome,
+    cause: state.cause,
     openedAt: new Date(state.openedAt),
     lastAt: new Date(state.lastAt),
     words: searchable(state, events),

@@ -85,7 +85,7 @@ async function project(db: Database, stream: string, transaction: Transaction): 
   const events = await eventsOf(db, stream, transaction);
   if (kind === 'vehicle') await projectVehicle(db, id, events, transaction);
   else if (kind === 'curve') await projectCurve(db, id, events, transaction);
-  else await projectJob(db, id, events, transaction);
+  else if (kind === 'job') await projectJob(db, id, events, transaction);
 }
 
 /** Derives every job anew, as after a migration that keeps more of what the record says. */

@@ -4,7 +4,7 @@ import type { Symptom } from '../../../src/core/intake/symptoms';
 import type { DriveName } from '../../../src/core/plant/drive';
 import { FAULT_IDS, plantFault, withFault, type FaultId } from '../../../src/core/plant/faults';
 import type { PlantParams, SensorError } from '../../../src/core/plant/params';
-import { normalDraw, seeded, type Random } from '../../../src/core/random';
+import { seeded, type Random } from '../../../src/core/random';
 import { SUSPECTS } from '../../../src/core/suspects/catalogue';
 import { cannotHave } from '../../../src/core/suspects/findings';
 import { LIBRARY } from '../../../src/core/thermistor/library';
@@ -20,6 +20,8 @@ export interface Case {
   readonly severity: number;
   /** The vehicle with its fault in it. */
   readonly plant: PlantParams;
+  /** The same without it. */
+  readonly sound: PlantParams;
   readonly ambientC: number;
   readonly symptoms: readonly Symptom[];
   readonly codes: readonly string[];
@@ -33,24 +35,32 @@ const DRIVEN: readonly DriveName[] = ['mixed', 'ridge', 'queue', 'idle'];
 /** Faults that are there or not. */
 const WHOLE =
   /^(fan-(motor-dead|relay|feed|command|controller-dead)|ect-(open|short)|thermostat-stuck-closed)/;
-/** A fault so mild that nobody came in for it is drawn again, so often; then the driver worries for nothing. */
-const TRIES = 6;
+/** The mildest fault, and after how many drives without a symptom a driver worries for nothing. */
+const LEAST = 0.35;
+const TRIES = 12;
 
-/**
- * A job by its number: the same number, the same job. Faults come half as often as the catalogue thinks they do and
- * half evenly, so that a planner that only knows its priors is not helped by them.
- */
-export function caseOf(seed: number): Case {
+/** How often each fault comes: as the trade meets it, by the catalogue’s priors; or every one alike. */
+export type Mix = 'trade' | 'even';
+
+/** A job by its number: the same number, the same job. */
+export function caseOf(seed: number, mix: Mix = 'trade'): Case {
   const random = seeded(seed * 7919 + 11);
   const spec = pick(SHEETS, random);
   const possible = FAULT_IDS.filter((f) => cannotHave(f, spec) === null);
-  const fault = random() < 0.5 ? byPrior(possible, random) : pick(possible, random);
+  const fault = mix === 'trade' ? byPrior(possible, random) : pick(possible, random);
   for (let i = 0; ; i++) {
-    const made = { ...vehicleWith(spec, fault, random), seed, spec, fault, ambientC: -6 + 34 * random() };
+    // Nobody brings a vehicle for what nobody notices: a fault that was too mild is drawn again, and worse.
+    const made = {
+      ...vehicleWith(spec, fault, Math.min(0.9, LEAST + i / 20), random),
+      seed,
+      spec,
+      fault,
+      ambientC: -6 + 34 * random()
+    };
     const drive = pick(DRIVEN, random);
-    const driven = complaintOf(made, drive, random);
+    const driven = complaintOf(made, drive, i >= TRIES, random);
     // The monitor of the warm-up waits for a drive.
-    if (driven.symptoms.length > 0 || i >= TRIES)
+    if (driven.symptoms.length > 0)
       return {
         ...made,
         symptoms: driven.symptoms,
@@ -63,7 +73,7 @@ export function caseOf(seed: number): Case {
 export function mistaken(c: Case, random: Random): Case {
   const possible = FAULT_IDS.filter((f) => f !== c.fault && cannotHave(f, c.spec) === null);
   const fault = pick(possible, random);
-  return { ...c, ...vehicleWith(c.spec, fault, random), fault, codes: [] };
+  return { ...c, ...vehicleWith(c.spec, fault, LEAST, random), fault, codes: [] };
 }
 
 export const pick = <T>(of: readonly T[], random: Random): T => of[Math.floor(random() * of.length)];
@@ -73,14 +83,18 @@ function byPrior(faults: readonly FaultId[], random: Random): FaultId {
   return faults.find((f) => (left -= SUSPECTS[f].prior) <= 0) ?? faults[0];
 }
 
-function vehicleWith(spec: SpecSheet, fault: FaultId, random: Random) {
-  const severity = WHOLE.test(fault) ? 0.9 + 0.1 * random() : 0.35 + 0.65 * random();
+function vehicleWith(spec: SpecSheet, fault: FaultId, least: number, random: Random) {
+  const severity = WHOLE.test(fault) ? 0.9 + 0.1 * random() : least + (1 - least) * random();
   const sound = strangeVehicle(spec, random);
   const law = plantFault(fault);
   if (law)
-    return { severity, plant: withFault(sound, fault, severity, pick(Object.keys(law.variants), random)) };
+    return {
+      severity,
+      sound,
+      plant: withFault(sound, fault, severity, pick(Object.keys(law.variants), random))
+    };
   const sensorError = wiredError(sound, fault, severity, random);
-  return { severity, plant: sensorError ? { ...sound, sensorError } : sound };
+  return { severity, sound, plant: sensorError ? { ...sound, sensorError } : sound };
 }
 
 /** Faults of the sensor’s circuit that come about in several ways. */
@@ -95,14 +109,6 @@ function wiredError(p: PlantParams, fault: FaultId, severity: number, random: Ra
   }
   if (fault !== 'ect-wiring') return null;
   const kind = random();
-  if (kind < 0.35) return { kind: 'series', ohm: 40 + 400 * severity * random() };
-  if (kind < 0.55) return { kind: 'fixed', readsC: p.openReadsC };
-  if (kind < 0.7) return { kind: 'fixed', readsC: p.shortReadsC };
-  const readsC = random() < 0.7 ? p.openReadsC : p.shortReadsC;
-  return {
-    kind: 'dropouts',
-    perMinute: 0.3 + 2 * severity,
-    meanS: 3 + 3 * Math.abs(normalDraw(random)),
-    readsC
-  };
+  if (kind < 0.5) return { kind: 'series', ohm: 40 + 400 * severity * random() };
+  return { kind: 'fixed', readsC: kind < 0.8 ? p.openReadsC : p.shortReadsC };
 }

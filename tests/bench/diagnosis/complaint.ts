@@ -1,6 +1,5 @@
 import {
   SITUATION_IDS,
-  SYMPTOM_IDS,
   type SituationId,
   type Symptom,
   type SymptomId
@@ -10,35 +9,50 @@ import { simulate, type Trace } from '../../../src/core/plant/simulate';
 import type { Random } from '../../../src/core/random';
 import type { Case } from './case';
 
-type Vehicle = Pick<Case, 'spec' | 'fault' | 'severity' | 'plant' | 'ambientC' | 'seed'>;
+type Vehicle = Pick<Case, 'spec' | 'fault' | 'severity' | 'plant' | 'sound' | 'ambientC' | 'seed'>;
 
 /** Drivers miss this many of the things they could have noticed, and name so many that were nothing. */
 const MISSED = 0.25;
 const IMAGINED = 0.05;
+/** What a driver worries about for nothing: a warm day on a grade, a cold one, a fan that was heard. */
+const WORRIES: readonly SymptomId[] = [
+  ...['gauge-high', 'gauge-high', 'gauge-low', 'heater-weak', 'heater-weak'],
+  ...[
+    'economy-poor',
+    'economy-poor',
+    'fan-always',
+    'smell-coolant',
+    'ac-off',
+    'power-reduced',
+    'noise-rattle'
+  ]
+] as SymptomId[];
 const WARM_BY_S = 15 * 60;
 
 /** What a driver who drove this vehicle noticed, from what the plant made of the drive. */
 export function complaintOf(
   c: Vehicle,
   name: DriveName,
+  worries: boolean,
   random: Random
 ): { symptoms: Symptom[]; trace: Trace } {
   const drive = driveFromLegs(DRIVES[name], c.ambientC, 1);
   const trace = simulate({ ...c.plant, seed: c.seed + 3 }, drive, { startC: c.ambientC });
-  const found = noticed(c, drive, trace, random).filter(() => random() > MISSED);
+  // A driver knows the vehicle as it was: what it does otherwise is what is noticed.
+  const was = simulate({ ...c.sound, seed: c.seed + 3 }, drive, { startC: c.ambientC });
+  const found = noticed(c, drive, trace, was, random).filter(() => random() > MISSED);
   const symptoms = found.filter((s, i) => found.findIndex((o) => o.what === s.what) === i);
-  if (random() < IMAGINED || (c.fault === 'none' && symptoms.length === 0)) {
-    const what = SYMPTOM_IDS[Math.floor(random() * SYMPTOM_IDS.length)];
+  if (random() < IMAGINED || ((worries || c.fault === 'none') && symptoms.length === 0)) {
+    const what = WORRIES[Math.floor(random() * WORRIES.length)];
     symptoms.push({ what, when: [SITUATION_IDS[Math.floor(random() * SITUATION_IDS.length)]] });
   }
   return { symptoms: symptoms.filter((s, i) => symptoms.findIndex((o) => o.what === s.what) === i), trace };
 }
 
-function noticed(c: Vehicle, drive: Drive, trace: Trace, random: Random): Symptom[] {
+function noticed(c: Vehicle, drive: Drive, trace: Trace, was: Trace, random: Random): Symptom[] {
   const { spec, plant, fault, severity } = c;
   const n = trace.ect.length;
   const hot = spec.limits?.hotC ?? spec.thermostat.fullOpenC + 14;
-  const { startOpenC } = spec.thermostat;
   // A gauge’s own fault moves its needle; otherwise it shows what the control unit reads, damped.
   const off = fault === 'gauge-fault' ? (random() < 0.5 ? -1 : 1) * (15 + 40 * severity) : 0;
   const needle = Float64Array.from(trace.ect, (v) => v + off);
@@ -58,10 +72,10 @@ function noticed(c: Vehicle, drive: Drive, trace: Trace, random: Random): Sympto
   if (jumps > 1) say('gauge-jumps');
   else if (needle[peak] > hot) say('gauge-high', at(peak));
   const late = Math.min(n - 1, WARM_BY_S);
-  if (jumps <= 1 && needle[late] < startOpenC - 9) say('gauge-low', at(late));
-  const heaterC = trace.jacket[late];
-  if (heaterC < startOpenC - 12) say('heater-weak', 'steady');
-  else if (plant.flowFactor < 0.5 || plant.heater < 0.3 * plant.radiatorNatural) say('heater-weak', 'idle');
+  if (jumps <= 1 && needle[late] < was.ect[late] - 8) say('gauge-low', at(late));
+  const colder = trace.jacket[late] < was.jacket[late] - 8;
+  if (colder) say('heater-weak', 'steady');
+  else if (plant.flowFactor < 0.5 || plant.heater < 0.4 * c.sound.heater) say('heater-weak', 'idle');
   if (fault === 'coolant-low' || (fault === 'combustion-leak' && random() < 0.4)) say('heater-swings');
   if (plant.fan.kind !== 'none') {
     const cold = trace.fanPct.findIndex((p, i) => i > 60 && i < 300 && p > 20 && !drive.ac[i]);
@@ -85,7 +99,7 @@ function noticed(c: Vehicle, drive: Drive, trace: Trace, random: Random): Sympto
   if (trace.jacket.some((v) => v > (spec.limits?.stopC ?? hot + 6) + 4)) say('smell-steam', at(peak));
   if (trace.ect.some((v) => v > (spec.limits?.stopC ?? hot + 6))) say('power-reduced', at(peak));
   if (trace.ect.some((v) => v > hot) && random() < 0.4) say('ac-off');
-  if ((heaterC < startOpenC - 12 || plant.clutchLocked) && random() < 0.5) say('economy-poor');
+  if ((colder || plant.clutchLocked) && random() < 0.5) say('economy-poor');
   return out;
 }
 

@@ -81,12 +81,11 @@ export const relayFeels = ({ fault, plant }: Case) =>
 export function sensorCircuit(c: Case, random: Random) {
   const e = c.plant.sensorError;
   const hidden = seeded(c.seed * 17 + 3);
-  // A contact that comes and goes is whole while it is measured, more often than not.
-  const broken = c.fault === 'ect-wiring' && (e.kind !== 'dropouts' || hidden() < 0.3);
+  const broken = c.fault === 'ect-wiring';
   const kinds: readonly SensorCircuitFault[] =
     e.kind === 'series'
       ? ['signal-resists', 'ground-resists']
-      : e.kind === 'fixed' || e.kind === 'dropouts'
+      : e.kind === 'fixed'
         ? e.readsC < 0
           ? ['signal-open', 'ground-open']
           : ['signal-grounded']

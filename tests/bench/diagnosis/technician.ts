@@ -115,9 +115,11 @@ export const MEASURES: Readonly<Partial<Record<CheckId, Measure>>> = {
   },
   wiggle: (c, random) => {
     const answers = (share: number) => (random() < share ? 'follows' : 'steady');
-    const comes = c.plant.sensorError.kind === 'dropouts';
-    const plug = c.fault === 'ect-intermittent' ? 0.8 : 0.01;
-    const loom = c.fault === 'ect-wiring' ? (comes ? 0.8 : 0.15) : 0.01;
+    // A contact that comes and goes lies at the plug more often than on the way.
+    const atPlug = seeded(c.seed * 5 + 1)() < 0.65;
+    const comes = c.fault === 'ect-intermittent';
+    const plug = comes && atPlug ? 0.85 : 0.01;
+    const loom = comes && !atPlug ? 0.85 : c.fault === 'ect-wiring' ? 0.3 : 0.01;
     const fan = c.fault === 'fan-controller-shorted' ? 0.5 : 0.01;
     return {
       sensorPlug: answers(plug),
@@ -261,7 +263,11 @@ export const MEASURES: Readonly<Partial<Record<CheckId, Measure>>> = {
     const worn = c.fault === 'clutch-bearing' || c.fault === 'water-pump-bearing';
     const tipMm = Math.max(
       0,
-      Math.round(10 * ((worn ? 1.5 + 7 * c.severity : 0.8) + 0.5 * normalDraw(random))) / 10
+      Math.round(
+        10 *
+          ((worn ? (c.spec.clutch?.tipPlayMaxMm ?? 5) * (0.7 + 1.5 * c.severity) : 0.8) +
+            0.5 * normalDraw(random))
+      ) / 10
     );
     const moves = !worn || tipMm < 1 ? 'nothing' : c.fault === 'clutch-bearing' ? 'clutch' : 'pump';
     return { tipMm, moves, feels: worn && random() < 0.6 ? 'rough' : 'smooth' };
@@ -318,7 +324,7 @@ export const MEASURES: Readonly<Partial<Record<CheckId, Measure>>> = {
       heaterOut: 'heater-out'
     };
     const points = Object.fromEntries(
-      MAP_POINT_IDS.map((p) => [p, Math.min(125, readInstrument(v, 'probe', place[p], random)!)])
+      MAP_POINT_IDS.map((p) => [p, readInstrument(v, 'probe', place[p], random)!])
     );
     return {
       points,
@@ -355,13 +361,15 @@ export const MEASURES: Readonly<Partial<Record<CheckId, Measure>>> = {
 
   'pressure-hold': (c, random) => {
     const v = deviceOf(c);
+    // Pumped up well below the cap, so that a rise shows as well.
+    const below = 0.35 * (c.spec.cap?.kPa ?? 100);
     return {
       points: [0, 5, 10, 15].map((min) => ({
         min,
-        kPa: Math.min(c.spec.cap?.kPa ?? 100, readPart(v, 'pressure', min, random)!)
+        kPa: Math.max(0, Math.round(readPart(v, 'pressure', min, random)! - below))
       })),
       seen: c.fault === 'coolant-low' ? (random() < 0.6 ? 'outside' : null) : 'none',
-      engineRan: false
+      engineRan: true
     };
   },
   'cap-test': (c, random) => {

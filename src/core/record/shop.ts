@@ -1,0 +1,12 @@
+import { shopCostsSchema, USUAL_COSTS, type ShopCosts } from '../repair/costs';
+import { standing } from './derive';
+import type { RecordEvent } from './events';
+
+/** The shop has one stream of its own. */
+export const SHOP_ID = '00000000-0000-4000-8000-000000000001';
+
+/** What things cost here, as it was said last; our defaults until somebody says. */
+export function deriveCosts(events: readonly RecordEvent[]): ShopCosts {
+  const last = standing(events).findLast((e) => e.kind === 'shop.priced');
+  return last?.kind === 'shop.priced' ? shopCostsSchema.parse(last.payload) : USUAL_COSTS;
+}

@@ -1,0 +1,55 @@
+import type { SpecSheet } from '../formats/spec-sheet';
+import type { Symptom } from '../intake/symptoms';
+import type { JudgedCheck } from '../record/judged';
+import { ownAsFinding, type OwnFinding } from '../record/own-finding';
+import { findingsOf, type RankedRun } from '../suspects/findings';
+import { historyOf, type Causes } from '../suspects/history';
+import { openChecks, worthOf, type Asked, type Worth } from '../suspects/next';
+import { posteriorOf, type Posterior } from '../suspects/posterior';
+import type { ThermalState } from '../thermal/state';
+import { USUAL_COSTS, type ShopCosts } from './costs';
+import { adviceOf, type Advice } from './decide';
+
+/** What is known of a job, as the second opinion asks for it. */
+export interface JobKnown {
+  readonly sheet: SpecSheet | null;
+  readonly symptoms: readonly Symptom[];
+  readonly done: readonly JudgedCheck[];
+  readonly runs?: readonly RankedRun[];
+  readonly own?: readonly { readonly id: string; readonly finding: OwnFinding }[];
+  /** What the shop's other closed jobs turned out to be. */
+  readonly causes?: Causes;
+  readonly costs?: ShopCosts;
+  readonly state: Pick<ThermalState, 'phase'>;
+}
+
+export interface Opinion {
+  readonly asked: Asked;
+  readonly now: Posterior;
+  /** What each open check is worth, the best first. */
+  readonly worth: readonly Worth[];
+  readonly advice: Advice;
+}
+
+/** Everything the second opinion has to say of a job: suspects, what each check is worth, and whether to act. */
+export function opinionOf(job: JobKnown): Opinion {
+  const asked: Asked = {
+    findings: findingsOf({
+      symptoms: job.symptoms,
+      done: job.done,
+      runs: job.runs ?? [],
+      own: (job.own ?? []).map(({ id, finding }) => ownAsFinding(id, finding))
+    }),
+    sheet: job.sheet,
+    history: historyOf(job.causes ?? {}),
+    state: { phase: job.state.phase },
+    open: openChecks(job.done)
+  };
+  const worth = worthOf(asked);
+  return {
+    asked,
+    now: posteriorOf(asked.findings, asked.sheet, asked.history),
+    worth,
+    advice: adviceOf(asked, job.costs ?? USUAL_COSTS, worth)
+  };
+}

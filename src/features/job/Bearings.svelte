@@ -1,0 +1,31 @@
+<script lang="ts">
+  import type { FaultId } from '$core/plant/faults';
+  import { SUSPECTS } from '$core/suspects/catalogue';
+  import type { Finding } from '$core/suspects/findings';
+  import { bearingsOn } from '$core/suspects/posterior';
+  import { told } from '$lib/ui/units';
+
+  interface Props {
+    fault: FaultId;
+    findings: readonly Finding[];
+  }
+  let { fault, findings }: Props = $props();
+</script>
+
+<ul class="text-ink-2 space-y-1.5 pb-3 text-sm">
+  {#each bearingsOn(fault, findings) as { finding, decibans } (finding.id)}
+    <li class="flex gap-3">
+      <span class="reading w-16 shrink-0 text-right {decibans > 0 ? 'text-ink font-semibold' : ''}"
+        >{decibans > 0 ? '+' : '−'}{Math.abs(decibans).toFixed(0)} dB</span
+      >
+      <span
+        ><strong class="text-ink">{finding.title}</strong>, {decibans > 0 ? 'for' : 'against'}: {told(
+          finding.says
+        )}</span
+      >
+    </li>
+  {:else}
+    <li>Nothing bears on it yet: this is how often it happens.</li>
+  {/each}
+  <li>{SUSPECTS[fault].confirm} settles it.</li>
+</ul>

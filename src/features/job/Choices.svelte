@@ -1,0 +1,64 @@
+<script lang="ts">
+  import { repairFor, repairOf } from '$core/repair/catalogue';
+  import { sayMoney, type ShopCosts } from '$core/repair/costs';
+  import { choiceOf, choicesOf } from '$core/repair/decide';
+  import type { Asked } from '$core/suspects/next';
+  import { posteriorOf } from '$core/suspects/posterior';
+  import { pct } from './words';
+
+  interface Props {
+    asked: Asked;
+    costs: ShopCosts;
+  }
+  let { asked, costs }: Props = $props();
+
+  const SINGLE = 4;
+  const now = $derived(posteriorOf(asked.findings, asked.sheet, asked.history));
+  /** One repair at a time, and the two likeliest in one go. */
+  const choices = $derived.by(() => {
+    const leading = [...new Set(now.suspects.map((s) => repairFor(s.fault)).filter((id) => id !== 'none'))];
+    const both = choiceOf(leading.slice(0, 2), now, costs);
+    return [...choicesOf(now, costs).slice(0, SINGLE), both].sort((a, b) => a.expected - b.expected);
+  });
+  const title = (ids: (typeof choices)[number]['repairs']) =>
+    ids.map((id, i) => (i === 0 ? repairOf(id).title : repairOf(id).title.toLowerCase())).join(' and ');
+</script>
+
+<section class="card p-4" aria-label="What acting would cost">
+  <div class="flex flex-wrap items-baseline gap-x-4">
+    <h2 class="mr-auto">What acting now would cost</h2>
+    <a class="quiet-link text-sm" href="/shop">Rates and prices of the shop</a>
+  </div>
+  <div class="overflow-x-auto">
+    <table class="mt-2 w-full text-sm">
+      <thead class="text-ink-2 text-left">
+        <tr>
+          <th class="py-1 pr-3 font-normal">Repair</th>
+          <th class="py-1 pr-3 text-right font-normal">Cures with</th>
+          <th class="py-1 pr-3 text-right font-normal">Parts</th>
+          <th class="py-1 pr-3 text-right font-normal">Labour</th>
+          <th class="py-1 pr-3 text-right font-normal">Off the road</th>
+          <th class="py-1 text-right font-normal">In the end</th>
+        </tr>
+      </thead>
+      <tbody>
+        {#each choices as c, i (c.repairs.join('+'))}
+          <tr class="border-line border-t" data-choice={c.repairs.join('+')}>
+            <td class="py-2 pr-3 {i === 0 ? 'font-semibold' : ''}">{title(c.repairs)}</td>
+            <td class="reading py-2 pr-3 text-right whitespace-nowrap">{pct(c.cures)}</td>
+            <td class="reading py-2 pr-3 text-right">{sayMoney(c.parts, costs)}</td>
+            <td class="reading py-2 pr-3 text-right whitespace-nowrap">{c.labourMin} min</td>
+            <td class="reading py-2 pr-3 text-right whitespace-nowrap"
+              >{c.days === 0 ? '–' : `${c.days} d`}</td
+            >
+            <td class="reading py-2 text-right font-semibold">{sayMoney(c.expected, costs)}</td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  </div>
+  <p class="text-ink-2 mt-2 text-sm">
+    In the end: parts, labour, days off the road, and where it does not cure, the comeback and what is then
+    repaired.
+  </p>
+</section>

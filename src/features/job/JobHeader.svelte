@@ -1,0 +1,62 @@
+<script lang="ts">
+  import Download from '@lucide/svelte/icons/download';
+  import FileUp from '@lucide/svelte/icons/file-up';
+  import Radio from '@lucide/svelte/icons/radio';
+  import type { CheckId } from '$core/checks/registry';
+  import { symptomText } from '$core/intake/symptoms';
+  import { coolantWords } from '$core/record/coolant-service';
+  import type { JobState } from '$core/record/derive';
+  import { complaintText } from '$core/record/spoken';
+  import { told } from '$lib/ui/units';
+  import { when } from '$lib/ui/when';
+
+  interface Props {
+    job: { id: string; number: number };
+    vehicle: { id: string; fleetNo: string; name: string; note: string };
+    state: JobState;
+    /** The check whose sheet is open: then the head is short. */
+    open: CheckId | null;
+    runId: string | null;
+    zone: string;
+  }
+  let { job, vehicle, state, open, runId, zone }: Props = $props();
+  const base = $derived(`/jobs/${job.number}`);
+</script>
+
+<header class="mb-3 flex flex-wrap items-start gap-x-6 gap-y-2">
+  <div class="min-w-0 flex-1 basis-96">
+    <p class="text-ink-2">{vehicle.note} · job {job.number}, opened {when(state.openedAt, zone)}</p>
+    <h1 class="mt-0.5">
+      <a class="quiet-link" href="/vehicles/{vehicle.id}"
+        ><span class="reading">{vehicle.fleetNo}</span> {vehicle.name}</a
+      >
+    </h1>
+    {#if !open}
+      <p class="mt-1 max-w-3xl text-lg leading-snug">{complaintText(state.intake)}</p>
+      {#if state.intake.complaint && state.intake.symptoms.length > 0}
+        <p class="text-ink-2 max-w-3xl">{state.intake.symptoms.map(symptomText).join('; ')}</p>
+      {/if}
+      {#if state.intake.changedBefore}<p class="text-ink-2 max-w-3xl">
+          Before: {state.intake.changedBefore}
+        </p>{/if}
+      {#if state.coolant}<p class="text-ink-2">{told(coolantWords(state.coolant.service))}</p>{/if}
+      {#if state.outcome}<p class="mt-1 font-semibold">Closed: {state.outcome}</p>{/if}
+    {/if}
+  </div>
+  {#if !open}
+    <div class="no-print flex flex-wrap gap-2">
+      <a class="btn" href="{base}/intake">Intake</a>
+      <a class="btn" href="/coolant?job={job.number}">Coolant</a>
+      <a class="btn" href="/api/jobs/{job.id}/job.json" download
+        ><Download size={18} aria-hidden="true" />Job file</a
+      >
+      {#if runId}<a class="btn" href="/api/runs/{runId}/log.csv" download
+          ><Download size={18} aria-hidden="true" />CSV</a
+        >{/if}
+      {#if state.state !== 'closed'}<a class="btn" href="{base}/live"
+          ><Radio size={18} aria-hidden="true" />{state.live ? 'Recording…' : 'Record live'}</a
+        >{/if}
+      <a class="btn" href="{base}/import"><FileUp size={18} aria-hidden="true" />Import a log</a>
+    </div>
+  {/if}
+</header>

@@ -1,0 +1,162 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { toast } from 'svelte-sonner';
+  import { streamOf } from '$core/record/events';
+  import { SHOP_ID } from '$core/record/shop';
+  import { REPAIR_IDS, repairOf } from '$core/repair/catalogue';
+  import { shopCostsSchema, type ShopCosts } from '$core/repair/costs';
+  import type { Problem } from '$core/result';
+  import { SUSPECTS } from '$core/suspects/catalogue';
+  import { ENOUGH_JOBS, type Causes } from '$core/suspects/history';
+  import type { FaultId } from '$core/plant/faults';
+  import Problems from '$lib/ui/Problems.svelte';
+  import { record } from '$lib/ui/record.svelte';
+  import MoneyInput from './MoneyInput.svelte';
+
+  interface Props {
+    costs: ShopCosts;
+    causes: Causes;
+  }
+  let { costs, causes }: Props = $props();
+
+  const PARTS = REPAIR_IDS.filter((id) => repairOf(id).price !== null);
+  const rowsOf = (c: ShopCosts) =>
+    PARTS.map((id) => ({ id, price: c.parts[id]?.price ?? null, shelf: c.parts[id]?.shelf ?? false }));
+  let form = $state(untrack(() => ({ ...costs, rows: rowsOf(costs) })));
+  let problems = $state<readonly Problem[]>([]);
+  let busy = $state(false);
+  const of = (field: string) => problems.find((p) => p.field === field)?.message;
+  const counted = $derived(
+    Object.entries(causes).toSorted((a, b) => (b[1] ?? 0) - (a[1] ?? 0)) as [FaultId, number][]
+  );
+  const jobs = $derived(counted.reduce((sum, [, n]) => sum + n, 0));
+
+  async function save(event: SubmitEvent) {
+    event.preventDefault();
+    const { rows, ...rest } = form;
+    const own = rows.filter((r) => r.price !== null || r.shelf);
+    const read = shopCostsSchema.safeParse({
+      ...rest,
+      parts: Object.fromEntries(
+        own.map((r) => [r.id, { price: r.price ?? repairOf(r.id).price!, shelf: r.shelf }])
+      )
+    });
+    problems = read.success
+      ? []
+      : read.error.issues.map((i) => ({ field: i.path.map(String).join('.'), message: i.message }));
+    if (!read.success) return;
+    busy = true;
+    const id = crypto.randomUUID();
+    const stream = streamOf('shop', SHOP_ID);
+    const answer = await record(stream, { kind: 'shop.priced', payload: read.data }, id);
+    busy = false;
+    problems = answer.ok ? [] : answer.problems;
+    if (!answer.ok) return;
+    toast('Rates and prices kept', {
+      action: { label: 'Undo', onClick: () => void record(stream, { kind: 'undo', payload: { of: id } }) }
+    });
+  }
+</script>
+
+<h1>Rates and prices</h1>
+<p class="text-ink-2 mt-1 mb-4 max-w-3xl">
+  What the choice between acting and checking on is reckoned with. Without prices of your own, ours are taken:
+  round numbers, good for an order and no quote.
+</p>
+
+<form
+  class="grid items-start gap-4 lg:grid-cols-[340px_minmax(0,1fr)]"
+  onsubmit={save}
+  aria-label="Rates and prices"
+>
+  <div class="space-y-4">
+    <section class="card space-y-3 p-4" aria-label="Rates">
+      <h2>Rates</h2>
+      <label class="block"
+        ><span class="mb-1 block text-sm font-semibold">Money is written</span><input
+          class="field max-w-28"
+          maxlength="6"
+          bind:value={form.currency}
+          placeholder="nothing"
+        /></label
+      >
+      <MoneyInput label="Labour, an hour" bind:value={form.labourPerHour} problem={of('labourPerHour')} />
+      <MoneyInput
+        label="A vehicle that comes back, beyond the work"
+        bind:value={form.comeback}
+        problem={of('comeback')}
+      />
+      <MoneyInput
+        label="A cause written down wrongly"
+        hint="The next job is misled by it"
+        bind:value={form.misnamed}
+        problem={of('misnamed')}
+      />
+      <MoneyInput label="A day off the road" bind:value={form.dayOffRoad} problem={of('dayOffRoad')} />
+      <MoneyInput
+        label="Days until an ordered part is here"
+        hint="On average: half the gap between two ferries"
+        bind:value={form.leadDays}
+        problem={of('leadDays')}
+      />
+    </section>
+    <section class="card p-4" aria-label="This shop’s causes">
+      <h2>What it was, so far</h2>
+      {#if jobs === 0}
+        <p class="text-ink-2 mt-2">No job has been closed with its cause yet.</p>
+      {:else}
+        <p class="text-ink-2 mt-1 text-sm">
+          {jobs} closed jobs with their cause. {jobs < ENOUGH_JOBS
+            ? `From ${ENOUGH_JOBS} on they bend how likely a suspect is before anything is measured.`
+            : 'They bend how likely a suspect is before anything is measured.'}
+        </p>
+        <ul class="mt-2 text-sm">
+          {#each counted.slice(0, 12) as [fault, n] (fault)}
+            <li class="flex gap-3 py-0.5">
+              <span class="flex-1">{SUSPECTS[fault].title}</span><span class="reading">{n}</span>
+            </li>
+          {/each}
+        </ul>
+      {/if}
+    </section>
+  </div>
+  <section class="card p-4" aria-label="Parts">
+    <h2>Parts</h2>
+    <table class="mt-2 w-full">
+      <thead class="text-ink-2 text-left text-sm">
+        <tr
+          ><th class="py-1 font-normal">For</th><th class="py-1 pl-3 font-normal">Price of yours</th><th
+            class="py-1 pl-3 font-normal">On the shelf</th
+          ></tr
+        >
+      </thead>
+      <tbody>
+        {#each form.rows as row, i (row.id)}
+          <tr class="border-line border-t" data-part={row.id}>
+            <td class="py-1 pr-3">{repairOf(row.id).title}</td>
+            <td class="py-1 pl-3"
+              ><MoneyInput
+                label="Price of {repairOf(row.id).title.toLowerCase()}"
+                quiet
+                placeholder={String(repairOf(row.id).price)}
+                bind:value={form.rows[i].price}
+                problem={of(`parts.${row.id}.price`)}
+              /></td
+            >
+            <td class="py-1 pl-3"
+              ><label class="flex min-h-11 items-center gap-2"
+                ><input type="checkbox" class="h-6 w-6" bind:checked={form.rows[i].shelf} /><span
+                  class="sr-only">{repairOf(row.id).title} on the shelf</span
+                ></label
+              ></td
+            >
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+    <div class="mt-4 space-y-3">
+      <Problems {problems} title="Not kept" />
+      <button class="btn btn-main" type="submit" disabled={busy}>{busy ? 'Keeping…' : 'Keep'}</button>
+    </div>
+  </section>
+</form>

@@ -1,0 +1,190 @@
+import { CHECK_IDS, checkOf, type CheckId } from '../../../src/core/checks/registry';
+import type { FaultId } from '../../../src/core/plant/faults';
+import { repairFor, repairOf, type RepairId } from '../../../src/core/repair/catalogue';
+import { priceOf, USUAL_COSTS, type ShopCosts } from '../../../src/core/repair/costs';
+import { adviceOf } from '../../../src/core/repair/decide';
+import type { Finding } from '../../../src/core/suspects/findings';
+import { posteriorOf } from '../../../src/core/suspects/posterior';
+import type { Case } from './case';
+import { Bay, Patient } from './play';
+
+/** How a planner fared on one case. */
+export interface Fared {
+  readonly seed: number;
+  readonly fault: FaultId;
+  readonly severity: number;
+  readonly sheet: string;
+  readonly named: FaultId;
+  /** What it gave the one it named. */
+  readonly sure: number;
+  /** Every suspect's share when it stopped, for calibration. */
+  readonly shares: readonly (readonly [FaultId, number])[];
+  readonly checks: readonly CheckId[];
+  readonly handsOnMin: number;
+  readonly soaks: number;
+  readonly parts: number;
+  readonly comebacks: number;
+  readonly money: number;
+  readonly blunders: number;
+}
+
+const costs = USUAL_COSTS;
+const MOST_CHECKS = 14;
+
+/** Repairs what was named, and after a comeback what the truth turns out to be: what the whole job then cost. */
+function bill(c: Case, repairs: readonly RepairId[], bay: Bay): Pick<Fared, 'parts' | 'comebacks' | 'money'> {
+  let [parts, money, comebacks] = [0, (bay.handsOnMin / 60) * costs.labourPerHour, 0];
+  let cured = c.fault === 'none';
+  for (const id of repairs) {
+    const priced = priceOf([id], costs);
+    parts += priced.parts;
+    money += priced.total;
+    if (repairOf(id).cures.includes(c.fault)) cured = true;
+    if (cured) break;
+    comebacks++;
+    money += costs.comeback;
+  }
+  if (!cured) {
+    const priced = priceOf([repairFor(c.fault)], costs);
+    parts += priced.parts;
+    money += priced.total;
+  }
+  return { parts, comebacks, money };
+}
+
+interface Stop {
+  readonly findings: readonly Finding[];
+  readonly bay: Bay;
+  readonly checks: readonly CheckId[];
+  readonly blunders: number;
+}
+
+function fared(p: Patient, { findings, bay, checks, blunders }: Stop): Fared {
+  const { suspects } = posteriorOf(findings, p.c.spec);
+  const [first] = suspects;
+  return {
+    seed: p.c.seed,
+    fault: p.c.fault,
+    severity: p.c.severity,
+    sheet: p.c.spec.name,
+    named: first.fault,
+    sure: first.probability,
+    shares: suspects.map((s) => [s.fault, s.probability] as const),
+    checks,
+    handsOnMin: bay.handsOnMin,
+    soaks: bay.soaks,
+    blunders,
+    ...bill(p.c, [repairFor(first.fault)], bay)
+  };
+}
+
+/** Follows a plan until it says stop. */
+function follow(p: Patient, next: (s: Stop, open: readonly CheckId[]) => CheckId | null): Fared {
+  let stop: Stop = { findings: p.complaint, bay: new Bay(), checks: [], blunders: 0 };
+  let open: readonly CheckId[] = CHECK_IDS.filter((id) => id !== 'soak' && !checkOf(id).lacks?.(p.c.spec));
+  while (stop.checks.length < MOST_CHECKS) {
+    const id = next(stop, open);
+    if (!id) break;
+    open = open.filter((o) => o !== id);
+    const answer = p.ask(id);
+    stop.bay.go(id, checkOf(id).minutes);
+    stop = {
+      ...stop,
+      checks: [...stop.checks, id],
+      findings: answer?.finding ? [...stop.findings, answer.finding] : stop.findings,
+      blunders: stop.blunders + (answer?.blundered ? 1 : 0)
+    };
+  }
+  return fared(p, stop);
+}
+
+/** Ours: the check that is expected to pay best, until acting is. */
+const byAdvice =
+  (costs: ShopCosts) =>
+  (p: Patient): Fared =>
+    follow(p, ({ findings, bay }, open) => {
+      const advice = adviceOf({ findings, sheet: p.c.spec, state: { phase: bay.phase }, open }, costs);
+      return advice.actNow ? null : advice.check!.id;
+    });
+export const ours = byAdvice(USUAL_COSTS);
+/** The same in a shop that thinks little of a comeback, and so stops earlier. */
+export const hurried = byAdvice({ ...USUAL_COSTS, comeback: 150, misnamed: 40 });
+
+/** The order of a workshop book: look, codes, cold, warm-up, hot, electrics, bench. */
+const TEXTBOOK: readonly CheckId[] = [
+  'level-and-look',
+  'codes',
+  'cold-agreement',
+  'clutch-cold-turn',
+  'clutch-play',
+  'cap-test',
+  'pressure-hold',
+  'warm-up-run',
+  'hose-rush',
+  'gauge-compare',
+  'fan-switching',
+  'fan-command',
+  'fan-direct-feed',
+  'relay-swap',
+  'relay-socket',
+  'controller-in-out',
+  'clutch-hot-speed',
+  'clutch-electronic',
+  'temperature-map',
+  'radiator-face',
+  'air-rise',
+  'ect-ladder',
+  'ect-circuit',
+  'ect-substitute',
+  'wiggle',
+  'key-off-fan',
+  'combustion-gas',
+  'road-run',
+  'thermostat-heater',
+  'thermostat-bath'
+];
+/** What it takes for somebody who goes by the book to be sure, weighed by our own engine: a generous reading of it. */
+const SURE = 0.95;
+
+/** The fixed order, every check that the vehicle can have, until one suspect is sure. */
+export const textbook = (p: Patient): Fared =>
+  follow(p, ({ findings }, open) => {
+    const [first] = posteriorOf(findings, p.c.spec).suspects;
+    if (first.probability >= SURE && first.fault !== 'none') return null;
+    return TEXTBOOK.find((id) => open.includes(id)) ?? null;
+  });
+
+/** The popular part by the complaint, then the next most popular; nothing is measured. */
+export function popular(p: Patient): Fared {
+  const { symptoms, codes } = p.c;
+  const has = (id: string) => symptoms.some((s) => s.what === id);
+  const sensorFirst = codes.some((c) => c.startsWith('P011')) || has('fan-always') || has('gauge-jumps');
+  const fanFirst = has('fan-never') || has('noise-roar');
+  const fan: RepairId = p.c.spec.clutch
+    ? 'fan-clutch'
+    : p.c.spec.fan?.drive === 'controller'
+      ? 'fan-controller'
+      : 'relay';
+  const order: RepairId[] = fanFirst
+    ? [fan, 'fan-motor', 'thermostat', 'ect-sensor', 'water-pump']
+    : sensorFirst
+      ? ['ect-sensor', 'thermostat', fan, 'connector', 'water-pump']
+      : ['thermostat', 'ect-sensor', fan, 'water-pump', 'radiator-inside'];
+  const able = order.filter((id) => id !== 'fan-motor' || p.c.plant.fan.kind !== 'none').slice(0, 3);
+  const bay = new Bay();
+  const named = repairOf(able[0]).cures.includes(p.c.fault) ? p.c.fault : repairOf(able[0]).cures[0];
+  return {
+    seed: p.c.seed,
+    fault: p.c.fault,
+    severity: p.c.severity,
+    sheet: p.c.spec.name,
+    named,
+    sure: 1,
+    shares: [],
+    checks: [],
+    handsOnMin: 0,
+    soaks: 0,
+    blunders: 0,
+    ...bill(p.c, able, bay)
+  };
+}

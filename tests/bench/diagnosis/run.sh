@@ -1,0 +1,9 @@
+#!/usr/bin/env bash
+# npm run bench:diagnosis [jobs] [even jobs]: plays whole jobs on every core and writes docs/benchmark.md
+set -euo pipefail
+. "$(dirname "${BASH_SOURCE[0]}")/../../../bin/lib.sh"
+need_modules
+for part in run report; do
+  node_modules/.bin/esbuild tests/bench/diagnosis/$part.ts --bundle --platform=node --format=esm --target=node20 --packages=external --outfile=dist/bench/diagnosis-$part.mjs --log-level=error
+done
+node dist/bench/diagnosis-report.mjs dist/bench/diagnosis-run.mjs "$@"
