@@ -228,7 +228,9 @@ describe('readings under wrong conditions', () => {
     await go(await newJob('QH-03'));
     expect(await driver.findElements(By.css('[data-check="clutch-cold-turn"]'))).toHaveLength(0);
     await (await see(driver, withText('summary', 'do not apply'))).click();
-    expect(await textOf('details p')).toContain('Clutch, first turn cold: no fan clutch');
+    expect(await textOf('[aria-label="Heat line"] details p')).toContain(
+      'Clutch, first turn cold: no fan clutch'
+    );
   });
 });
 

@@ -55,7 +55,7 @@ const VIEWS: Record<string, () => Promise<void>> = {
     await openJob('QH-11');
     await shoot('job');
     await openJob('QH-22');
-    await driver.wait(until.elementLocated(By.css('[data-worth]')), 20_000);
+    await driver.wait(until.elementLocated(By.css('[data-suspect]')), 20_000);
     await driver.executeScript(
       'document.querySelector("[data-suspect] details").open = true; document.querySelector("[aria-label=Suspects]").scrollIntoView({ block: "center" })'
     );

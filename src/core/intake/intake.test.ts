@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { SUSPECTS } from '../suspects/catalogue';
 import { CODES, findCodes, readCode } from './codes';
-import { pointsOf, SYMPTOM_IDS, SYMPTOM_KINDS, SYMPTOMS, symptomText } from './symptoms';
+import { SYMPTOM_IDS, SYMPTOM_KINDS, SYMPTOMS, symptomText, toldOf } from './symptoms';
 
 describe('codes', () => {
   it('cover the cooling group of the standard', () => {
@@ -63,11 +63,22 @@ describe('symptoms', () => {
   });
   it('turn with the situation: hot when crawling points at air, hot on a grade at flow', () => {
     const lead = (when: 'crawl' | 'grade') => {
-      const points = pointsOf([{ what: 'gauge-high', when: [when] }]);
-      return points.get('clutch-slipping')! - points.get('radiator-clogged')!;
+      const of = (fault: 'clutch-slipping' | 'radiator-clogged') =>
+        toldOf({ what: 'gauge-high', when: [when] }, fault);
+      return of('clutch-slipping') - of('radiator-clogged');
     };
     expect(lead('crawl')).toBeGreaterThan(0);
     expect(lead('grade')).toBeLessThan(0);
-    expect(pointsOf([]).size).toBe(0);
+  });
+  it('are told of no more where nothing points at them, and never by everyone', () => {
+    expect(toldOf({ what: 'noise-rattle', when: [] }, 'gauge-fault')).toBe(
+      SYMPTOMS['noise-rattle'].otherwise
+    );
+    for (const what of SYMPTOM_IDS)
+      for (const fault of SYMPTOMS[what].points) {
+        const told = toldOf({ what, when: ['idle', 'crawl', 'grade', 'steady'] }, fault);
+        expect(told).toBeGreaterThanOrEqual(SYMPTOMS[what].otherwise);
+        expect(told).toBeLessThanOrEqual(0.8);
+      }
   });
 });

@@ -44,7 +44,20 @@ const OVERHEATS: readonly FaultId[] = [
   'fan-motor-dead',
   'clutch-slipping',
   'combustion-leak',
-  'ect-reads-hot'
+  'ect-reads-hot',
+  'fan-feed-open',
+  'fan-relay-contacts',
+  'fan-relay-coil',
+  'fan-controller-dead',
+  'fan-command-missing',
+  'fan-motor-weak',
+  'clutch-engages-late',
+  'thermostat-sluggish',
+  'ect-reads-cold',
+  'ect-wrong-part',
+  'ect-short-circuit',
+  'ect-wiring',
+  'fan-setpoint-modified'
 ];
 const FAN_DEAD: readonly FaultId[] = [
   'fan-motor-dead',
@@ -65,7 +78,9 @@ const FAN_ON: readonly FaultId[] = [
   'fan-controller-shorted',
   'clutch-seized',
   'clutch-circuit-open',
-  'ect-reads-hot'
+  'ect-reads-hot',
+  'ect-wrong-part',
+  'fan-setpoint-modified'
 ];
 
 /** Ids are kept in records: they may grow, not change meaning. */
@@ -74,7 +89,7 @@ export const SYMPTOMS = {
     kind: 'gauge',
     title: 'Climbs or reads high',
     otherwise: 0.12,
-    points: [...OVERHEATS, 'thermostat-sluggish', 'gauge-fault']
+    points: [...OVERHEATS, 'gauge-fault']
   },
   'gauge-low': {
     kind: 'gauge',
@@ -85,7 +100,14 @@ export const SYMPTOMS = {
       'thermostat-low-rating',
       'ect-reads-cold',
       'sensor-branch-restricted',
-      'gauge-fault'
+      'gauge-fault',
+      'ect-wrong-part',
+      'ect-wiring',
+      'ect-open-circuit',
+      'clutch-seized',
+      'clutch-circuit-open',
+      'fan-relay-welded',
+      'fan-controller-shorted'
     ]
   },
   'gauge-jumps': {
@@ -136,7 +158,7 @@ export const SYMPTOMS = {
     kind: 'ac',
     title: 'Cuts out',
     otherwise: 0.06,
-    points: ['ect-intermittent', 'ect-reads-hot', 'ect-short-circuit', 'fan-motor-dead', 'airflow-restricted']
+    points: ['ect-intermittent', 'ect-short-circuit', ...OVERHEATS]
   },
   'economy-poor': {
     kind: 'economy',
@@ -207,15 +229,4 @@ export function toldOf({ what, when }: Symptom, fault: FaultId): number {
   if (i < 0) return otherwise;
   const situations = when.filter((w) => BY_SITUATION[w].includes(fault)).length;
   return Math.max(otherwise, Math.min(AT_MOST, (TOLD * (1 + situations / 2)) / (1 + i / 4)));
-}
-
-/** How much a complaint points at each suspect: how much oftener than otherwise it is told of, 0 where it says nothing. */
-export function pointsOf(symptoms: readonly Symptom[]): ReadonlyMap<FaultId, number> {
-  const points = new Map<FaultId, number>();
-  for (const s of symptoms)
-    for (const fault of SYMPTOMS[s.what].points as readonly FaultId[]) {
-      const more = Math.log(toldOf(s, fault) / SYMPTOMS[s.what].otherwise);
-      if (more > 0) points.set(fault, (points.get(fault) ?? 0) + more);
-    }
-  return points;
 }

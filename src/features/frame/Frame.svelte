@@ -26,7 +26,8 @@
     { href: '/', label: 'Day' },
     { href: '/vehicles', label: 'Vehicles' },
     { href: '/sensor', label: 'Sensor' },
-    { href: '/coolant', label: 'Coolant' }
+    { href: '/coolant', label: 'Coolant' },
+    { href: '/shop', label: 'Shop' }
   ];
   const current = (href: string) =>
     href === '/'

@@ -34,7 +34,7 @@
       <thead class="text-ink-2 text-left">
         <tr>
           <th class="py-1 pr-3 font-normal">Repair</th>
-          <th class="py-1 pr-3 text-right font-normal">Cures with</th>
+          <th class="py-1 pr-3 text-right font-normal">All well after</th>
           <th class="py-1 pr-3 text-right font-normal">Parts</th>
           <th class="py-1 pr-3 text-right font-normal">Labour</th>
           <th class="py-1 pr-3 text-right font-normal">Off the road</th>

@@ -24,7 +24,8 @@
     const fault = (f.finds.length > 0 ? f.finds : now.suspects.slice(0, 8).map((s) => s.fault)).reduce(
       (a, b) => (Math.abs(after(f, b) - before(b)) > Math.abs(after(f, a) - before(a)) ? b : a)
     );
-    return `${midSentence(SUSPECTS[fault].title)} from ${pct(before(fault))} to ${pct(after(f, fault))}`;
+    const [from, to] = [pct(before(fault)), pct(after(f, fault))];
+    return from === to ? 'nothing changes' : `${midSentence(SUSPECTS[fault].title)} from ${from} to ${to}`;
   }
 </script>
 

@@ -226,7 +226,7 @@
   {/key}
 {:else}
   {#if !closed}
-    <div class="mb-3 grid gap-3 lg:grid-cols-2">
+    <div class="mb-3 grid items-start gap-3 lg:grid-cols-2">
       <EngineCard {heat} {now} {zone} onnote={note} />
       <NextCheck
         next={plan.next}

@@ -46,7 +46,7 @@
     </p>
     <p class="text-ink-2 leading-snug">
       Being wrong costs {sayMoney(advice.unsureCosts, costs)} on average{advice.check
-        ? `, being sure about ${Math.round(advice.check.minutesToSure)} min, ${sayMoney(advice.check.toSureCosts, costs)}`
+        ? `; being sure would take about ${Math.round(advice.check.minutesToSure)} min, ${sayMoney(advice.check.toSureCosts, costs)}`
         : ', and no check that is left would change much'}.
     </p>
     {#if next}
@@ -93,7 +93,7 @@
                   <span class="text-ink-2 whitespace-nowrap">{other.check.minutes} min</span></button
                 >
                 <button
-                  class="btn min-h-11 px-2 text-sm"
+                  class="btn my-1 min-h-11 px-2 text-sm"
                   aria-pressed={shown === other.id}
                   onclick={() => (looking = shown === other.id ? null : other.id)}>Preview</button
                 >

@@ -24,9 +24,12 @@
   let { asked, symptoms, codes, own, onadd, onundo }: Props = $props();
 
   const SHOWN = 5;
+  const LEAST = 3;
   const SMALL = 0.02;
   const now = $derived(posteriorOf(asked.findings, asked.sheet, asked.history));
-  const leading = $derived(now.suspects.filter((s, i) => i === 0 || s.probability >= SMALL).slice(0, SHOWN));
+  const leading = $derived(
+    now.suspects.filter((s, i) => i < LEAST || s.probability >= SMALL).slice(0, SHOWN)
+  );
   const leans = $derived(leaningOn(asked.findings, asked.sheet, asked.history).slice(0, 2));
   const pair = $derived(now.hypotheses.find((h) => h.faults.length === 2 && h.probability > 0.1) ?? null);
   const nameOf = (fault: FaultId) => SUSPECTS[fault].title;
@@ -39,11 +42,14 @@
     const { title, cures } = repairOf(id);
     const able = cures.filter((f) => !now.impossible.some((i) => i.fault === f));
     if (able.length === 0) return null;
-    const likeliest = able.reduce((a, b) => (chance(b) > chance(a) ? b : a));
+    // What people have in mind with that part is what the complaint points at.
+    const complaint = asked.findings.filter((f) => f.group === 'complaint');
+    const pointed = (f: FaultId) => complaint.reduce((sum, c) => sum + (c.llr[f] ?? 0), 0);
+    const meant = able.reduce((x, y) => (pointed(y) > pointed(x) ? y : x));
     return {
       title,
       chance: able.reduce((sum, f) => sum + chance(f), 0),
-      because: bearingsOn(likeliest, asked.findings).filter((b) => b.finding.group !== 'complaint')[0] ?? null
+      because: bearingsOn(meant, asked.findings).filter((b) => b.finding.group !== 'complaint')[0] ?? null
     };
   });
   let adding = $state<{ fault: FaultId; way: OwnFinding['way'] } | null>(null);
@@ -105,7 +111,7 @@
         <p class="mt-2" data-popular>
           Often changed first for this: <strong>{popular.title.toLowerCase()}</strong>. Here it is the cause
           with <span class="reading font-semibold">{pct(popular.chance)}</span>{popular.because
-            ? `. What weighs most, ${popular.because.decibans > 0 ? 'for' : 'against'} it: ${midSentence(popular.because.finding.title)}, ${midSentence(told(popular.because.finding.says))}`
+            ? `. What weighs most ${popular.because.decibans > 0 ? 'for' : 'against'} it, ${midSentence(popular.because.finding.title)}: ${midSentence(told(popular.because.finding.says))}`
             : ''}.
         </p>
       {/if}

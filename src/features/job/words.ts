@@ -33,4 +33,4 @@ export function waitText(state: ThermalState, now: string, zone: string): string
 
 /** A chance in whole percent; the ends are never told as certain. */
 export const pct = (p: number): string =>
-  p < 0.01 ? '< 1 %' : p > 0.99 ? '> 99 %' : `${Math.round(100 * p)} %`;
+  p < 0.01 ? '<\u00a01\u00a0%' : p > 0.99 ? '>\u00a099\u00a0%' : `${Math.round(100 * p)}\u00a0%`;

@@ -68,6 +68,7 @@
   class="grid items-start gap-4 lg:grid-cols-[340px_minmax(0,1fr)]"
   onsubmit={save}
   aria-label="Rates and prices"
+  novalidate
 >
   <div class="space-y-4">
     <section class="card space-y-3 p-4" aria-label="Rates">

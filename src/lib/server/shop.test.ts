@@ -1,0 +1,89 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { streamOf, type EventInput } from '../../core/record/events';
+import { SHOP_ID } from '../../core/record/shop';
+import { USUAL_COSTS } from '../../core/repair/costs';
+import type { Database } from './database';
+import { jobView } from './job-view';
+import { migrate } from './migrate';
+import { append } from './record';
+import { shopCauses, shopCosts } from './shop';
+import { testDatabase } from './test-database';
+
+let db: Database;
+let drop: () => Promise<void>;
+beforeAll(async () => ({ db, drop } = await testDatabase()));
+afterAll(() => drop());
+
+const write = (stream: string, body: EventInput, id: string = randomUUID()) =>
+  append(db, { id, stream, who: 'Maren Oake', at: '2026-11-24T08:00:00.000Z', ...body });
+
+describe('the migration to causes', () => {
+  it('keeps the closed jobs that were there, without a cause', async () => {
+    const old = await testDatabase('0004-curves');
+    const [vehicle, job] = [randomUUID(), randomUUID()];
+    await old.db.sequelize.query(
+      "INSERT INTO vehicles (id, fleet_no, name, note) VALUES ($1, 'QH-30', 'Kvesta Parcel', '')",
+      { bind: [vehicle] }
+    );
+    await old.db.sequelize.query(
+      "INSERT INTO jobs (id, vehicle_id, complaint, state, outcome, opened_at, last_at, words) VALUES ($1, $2, 'Hot', 'closed', 'no fault found', now(), now(), '')",
+      { bind: [job, vehicle] }
+    );
+    expect(await migrate(old.db, '0005-causes')).toEqual(['0005-causes']);
+    expect(await old.db.jobs.findByPk(job)).toMatchObject({ outcome: 'no fault found', cause: null });
+    expect(await shopCauses(old.db)).toEqual({});
+    await old.drop();
+  });
+});
+
+describe('the shop', () => {
+  it('keeps its rates and prices, and takes them back', async () => {
+    const stream = streamOf('shop', SHOP_ID);
+    expect(await shopCosts(db)).toEqual(USUAL_COSTS);
+    const priced = randomUUID();
+    const parts = { thermostat: { price: 61, shelf: true } };
+    await write(stream, { kind: 'shop.priced', payload: { labourPerHour: 72, parts } }, priced);
+    expect(await shopCosts(db)).toEqual({ ...USUAL_COSTS, labourPerHour: 72, parts });
+    await write(stream, { kind: 'undo', payload: { of: priced } });
+    expect(await shopCosts(db)).toEqual(USUAL_COSTS);
+  });
+
+  it('refuses a price that cannot be, by its field', async () => {
+    const answer = await write(streamOf('shop', SHOP_ID), {
+      kind: 'shop.priced',
+      payload: { labourPerHour: -1 }
+    });
+    expect(answer).toMatchObject({ ok: false, problems: [{ field: 'labourPerHour' }] });
+  });
+
+  it('learns what its closed jobs turned out to be, but not from the job in hand or an undone closing', async () => {
+    const vehicle = randomUUID();
+    await write(`vehicle:${vehicle}`, {
+      kind: 'vehicle.entered',
+      payload: { fleetNo: 'QH-31', name: 'Ostrelle Pip' }
+    });
+    const close = async (cause: 'ect-intermittent' | 'coolant-low') => {
+      const [job, closed] = [randomUUID(), randomUUID()];
+      await write(`job:${job}`, { kind: 'job.opened', payload: { vehicleId: vehicle, complaint: 'Hot' } });
+      await write(
+        `job:${job}`,
+        { kind: 'job.closed', payload: { outcome: 'fixed, unproven', cause } },
+        closed
+      );
+      return { job, closed };
+    };
+    const first = await close('ect-intermittent');
+    await close('ect-intermittent');
+    const last = await close('coolant-low');
+    expect(await shopCauses(db)).toEqual({ 'ect-intermittent': 2, 'coolant-low': 1 });
+    expect(await shopCauses(db, first.job)).toEqual({ 'ect-intermittent': 1, 'coolant-low': 1 });
+    const { number } = (await db.jobs.findByPk(first.job))!;
+    expect((await jobView(db, String(number), null)).causes).toEqual({
+      'ect-intermittent': 1,
+      'coolant-low': 1
+    });
+    await write(`job:${last.job}`, { kind: 'undo', payload: { of: last.closed } });
+    expect(await shopCauses(db)).toEqual({ 'ect-intermittent': 2 });
+  });
+});
