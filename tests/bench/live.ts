@@ -148,6 +148,36 @@ export async function bandBench(): Promise<void> {
     'aim: under 1 s'
   );
   line('the page’s frames meanwhile', told(frames), 'aim: under 50 ms');
+  // The whole ranking of what there is by now, asked for as a technician does, three times.
+  const asked = driver.executeAsyncScript<{ times: number[]; frames: number[] }>(`
+    const done = arguments[arguments.length - 1];
+    const times = [], frames = [];
+    let last = performance.now(), on = true;
+    const frame = (now) => { frames.push(now - last); last = now; if (on) requestAnimationFrame(frame); };
+    requestAnimationFrame(frame);
+    const button = () => document.querySelector('[aria-label="So far"] > button');
+    const ask = () => {
+      performance.clearMeasures('ranking');
+      button().click();
+      const look = setInterval(() => {
+        const [one] = performance.getEntriesByName('ranking');
+        if (!one) return;
+        clearInterval(look);
+        times.push(one.duration);
+        if (times.length < 3) setTimeout(ask, 100);
+        else { on = false; done({ times, frames }); }
+      }, 50);
+    };
+    ask();`);
+  const { times: rankings, frames: meanwhile } = await asked;
+  rankings.sort((a, b) => a - b);
+  meanwhile.sort((a, b) => a - b);
+  line('whole ranking of it, half an hour, in the page’s worker', ms(rankings[1]), 'aim: under 3 s');
+  line(
+    'the page’s frames meanwhile, 95 of 100',
+    ms(meanwhile[Math.floor(0.95 * meanwhile.length)]),
+    'aim: under 50 ms'
+  );
   await close();
   await server.end();
 }

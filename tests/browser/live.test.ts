@@ -1,7 +1,7 @@
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { useApp } from './app';
-import { faultsByAxe, painted, see, WAIT_MS } from './browser';
+import { faultsByAxe, painted, see, WAIT_MS, withText } from './browser';
 import type { TestServer } from './server';
 
 let server: TestServer;
@@ -106,6 +106,14 @@ describe('a live warm-up', () => {
     expect(await driver.executeScript(covers)).toBe(true);
     await (await driver.switchTo().activeElement()).sendKeys(Key.ENTER);
     await driver.wait(async () => (await driver.findElements(By.css('[data-alarm]'))).length === 0, WAIT_MS);
+
+    // What it looks like before it is over: cancelled once, then waited for.
+    await (await button('Rank what there is')).click();
+    const [cancel] = await driver.findElements(withText('button', 'Cancel'));
+    await cancel?.click();
+    await (await see(driver, By.css('[aria-label="So far"] > button'))).click();
+    await see(driver, By.css('[data-so-far]'));
+    expect(await textOf('[aria-label="So far"]')).toContain('Thermostat stuck closed');
 
     expect(await end()).toBe('thermostat-stuck-closed');
     const run = (await server.db.runs.findOne({ where: { jobId: await jobId(job) } }))!;

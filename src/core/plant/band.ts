@@ -45,7 +45,7 @@ export const expectedBand = (p: PlantParams, drive: Drive, options: BandOptions)
   drained(bandByDraws(p, drive, options));
 
 /** What a generator that tells its progress comes to in the end. */
-export function drained<T>(steps: Generator<number, T>): T {
+export function drained<T>(steps: Generator<unknown, T>): T {
   for (;;) {
     const { done, value } = steps.next();
     if (done) return value;

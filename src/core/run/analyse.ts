@@ -13,7 +13,7 @@ import { measure, type Features } from './features';
 import { driveOf, toGrid, type Grid, type RunDrive } from './grid';
 import { benchFor, rankingStride } from './bench';
 import { departureOf, heatTimeOf } from './fit';
-import { rank, type Ranked } from './rank';
+import { rankSteps, type Ranked, type RankStep } from './rank';
 
 /** Raised whenever the model changes enough to judge an old run anew. */
 export const MODEL_VERSION = 2;
@@ -49,7 +49,15 @@ const SMALLEST_SHARE = 0.01;
  * Reads a run against its spec sheet: features, ranking, evidence, blind spots. Pure and repeatable. `readWith`
  * is what a person read the coolant with, whose error then counts; a logger's own is in the model already.
  */
-export function analyse(log: Log, spec: SpecSheet, readWith?: Instrument): Analysis {
+export const analyse = (log: Log, spec: SpecSheet, readWith?: Instrument): Analysis =>
+  drained(analyseSteps(log, spec, readWith));
+
+/** The same fault by fault; see {@link rankSteps}. */
+export function* analyseSteps(
+  log: Log,
+  spec: SpecSheet,
+  readWith?: Instrument
+): Generator<RankStep, Analysis> {
   const plant = plantFor(spec);
   const grid = toGrid(log, spec);
   const run = driveOf(grid, rankingStride(grid));
@@ -76,7 +84,7 @@ export function analyse(log: Log, spec: SpecSheet, readWith?: Instrument): Analy
   }
   const offC = (readWith?.uncertaintyC ?? 0) / Z95;
   const bench = benchFor(grid, run, features, heatTime, spec, plant, offC);
-  const { ranked, healthy, sound, acSupposed } = rank(bench);
+  const { ranked, healthy, sound, acSupposed } = yield* rankSteps(bench);
   if (acSupposed)
     warnings.push(
       'no A/C column in the log; the run fits a healthy engine only if the A/C kept the fan on, so it was supposed to'

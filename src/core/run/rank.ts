@@ -40,13 +40,28 @@ export interface Ranking {
   readonly acSupposed: boolean;
 }
 
-/** Ranks every family this vehicle can have. Probabilities add up to 0.98: the rest is for what nobody thought of. */
-export function rank(bench: Bench): Ranking {
+/** How far a ranking has come: the fault that is tried now, the n-th of how many families. */
+export interface RankStep {
+  readonly fault: FaultId;
+  readonly n: number;
+  readonly of: number;
+}
+
+/**
+ * Ranks every family this vehicle can have, telling each before it is tried, for one who shows progress or gives up
+ * on the way. Probabilities add up to 0.98: the rest is for what nobody thought of.
+ */
+export function* rankSteps(bench: Bench): Generator<RankStep, Ranking> {
   const healthy = fit(bench, bench.plant, 1, 3);
   const cost = bench.excursions > 0 ? excursionCost(bench) : 0;
   const scored: Scored[] = [];
   let best = -Infinity;
-  for (const candidate of candidatesFor(bench.plant, bench.fan?.some((f) => f.of === 'fanCmdPct') ?? false)) {
+  const candidates = candidatesFor(bench.plant, bench.fan?.some((f) => f.of === 'fanCmdPct') ?? false);
+  const families = [...new Set(candidates.map((c) => c.fault))];
+  for (const [i, candidate] of candidates.entries()) {
+    const { fault } = candidate;
+    if (i === 0 || candidates[i - 1].fault !== fault)
+      yield { fault, n: families.indexOf(fault) + 1, of: families.length };
     const usual = candidate.variant === 'usual' && candidate.fault === 'none';
     const first = usual ? healthy : fit(bench, candidate.plant, healthy.heatScale, 1);
     let score = scoreOf(bench, candidate.plant, first) - cost;

@@ -19,6 +19,7 @@
   import { thresholdsOf } from '../job/thresholds';
   import Alarm from './Alarm.svelte';
   import { LiveRunView } from './live-run.svelte';
+  import SoFar from './SoFar.svelte';
   import { degraded } from './words';
 
   interface Props {
@@ -260,6 +261,7 @@
           : `Last: ${markText(live.marks[live.marks.length - 1])} at ${clock(live.marks[live.marks.length - 1].t)}`}
       </p>
     </section>
+    {#if sheet && !typed}<SoFar log={() => view.log()} {sheet} samples={view.samples} />{/if}
     <Problems {problems} title="That did not work" />
     <section class="card space-y-2 p-4">
       <button class="btn min-h-14 w-full {sure ? 'btn-main' : ''}" disabled={ending} onclick={finish}
