@@ -8,6 +8,7 @@ import type { RecordEvent } from './events';
 import type { Intake } from './intake';
 import type { LiveRun } from './live';
 import type { OwnFinding } from './own-finding';
+import type { RepairDone } from './repair-done';
 
 /** Events that stand: those undone are left out, and an undo that was itself undone no longer counts. */
 export function standing(events: readonly RecordEvent[]): RecordEvent[] {
@@ -63,6 +64,15 @@ export interface JobState {
   readonly outcome: string | null;
   /** What it was, by whoever closed it; null while open or where nobody knows. */
   readonly cause: FaultId | null;
+  /** When to look again, of a closed job. */
+  readonly lookAgain: string | null;
+  /** Repairs that were done, oldest first. */
+  readonly repairs: readonly {
+    readonly id: string;
+    readonly at: string;
+    readonly who: string;
+    readonly done: RepairDone;
+  }[];
   readonly runIds: readonly string[];
   /** Readings that stand and were not corrected, oldest first. */
   readonly checks: readonly RecordedCheck[];
@@ -106,6 +116,8 @@ const opened = (event: RecordEvent, { vehicleId, ...intake }: Intake & { vehicle
   state: 'open',
   outcome: null,
   cause: null,
+  lookAgain: null,
+  repairs: [],
   runIds: [],
   checks: [],
   acknowledged: [],
@@ -134,8 +146,13 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
         ...state,
         state: 'closed',
         outcome: event.payload.outcome,
-        cause: event.payload.cause ?? null
+        cause: event.payload.cause ?? null,
+        lookAgain: event.payload.lookAgain ?? null
       };
+    case 'job.reopened':
+      return { ...state, state: 'open', outcome: null, cause: null, lookAgain: null };
+    case 'repair.done':
+      return { ...state, repairs: [...state.repairs, { id, at, who, done: event.payload }] };
     case 'finding.added':
       return { ...state, own: [...state.own, { id, finding: event.payload }] };
     case 'run.imported':

@@ -5,12 +5,14 @@ import { airC, coolantC } from '../checks/temperature';
 import { specSheetSchema } from '../formats/spec-sheet';
 import { FAULT_IDS } from '../plant/faults';
 import { shopCostsSchema } from '../repair/costs';
+import { OUTCOMES } from '../repair/proof';
 import { bad, good, type Result } from '../result';
 import { coolantServiceSchema } from './coolant-service';
 import { shopCurveSchema } from './curves';
 import { intakeSchema } from './intake';
 import { liveBodies } from './live';
 import { ownFindingSchema } from './own-finding';
+import { repairDoneSchema } from './repair-done';
 
 /**
  * The record: everything a person enters is an event, appended and never changed. The state of a vehicle or a
@@ -67,9 +69,11 @@ const bodies = [
   z.object({
     kind: z.literal('job.closed'),
     payload: z.object({
-      outcome: z.enum(['fixed and proven', 'fixed, unproven', 'no fault found', 'referred on', 'declined']),
+      outcome: z.enum(OUTCOMES),
       /** What it was, where that is known: the next job of this shop leans on it. */
-      cause: z.enum(FAULT_IDS).nullable().default(null)
+      cause: z.enum(FAULT_IDS).nullable().default(null),
+      /** When to look again, YYYY-MM-DD: an unproven job has one. */
+      lookAgain: z.iso.date('A date looks like 2026-12-24').nullable().default(null)
     })
   }),
   z.object({
@@ -91,6 +95,11 @@ const bodies = [
     ])
   }),
   z.object({ kind: z.literal('check.recorded'), payload: checkRecorded }),
+  z.object({ kind: z.literal('repair.done'), payload: repairDoneSchema }),
+  z.object({
+    kind: z.literal('job.reopened'),
+    payload: z.object({ why: words.min(1, 'Say why it came back') })
+  }),
   z.object({ kind: z.literal('finding.added'), payload: ownFindingSchema }),
   z.object({ kind: z.literal('shop.priced'), payload: shopCostsSchema }),
   z.object({ kind: z.literal('coolant.serviced'), payload: coolantServiceSchema }),

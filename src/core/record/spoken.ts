@@ -7,6 +7,7 @@ import type { RecordEvent } from './events';
 import type { Intake } from './intake';
 import { markText } from './live';
 import { ownWords } from './own-finding';
+import { repairWords } from './repair-done';
 import { SUSPECTS } from '../suspects/catalogue';
 
 /** A complaint in one line: the driver's words, or what was tapped. */
@@ -26,6 +27,10 @@ export function spoken(event: RecordEvent): string {
       return event.payload.text;
     case 'job.closed':
       return `Closed: ${event.payload.outcome}${event.payload.cause ? `, ${SUSPECTS[event.payload.cause].title.toLowerCase()}` : ''}`;
+    case 'job.reopened':
+      return `Came back: ${event.payload.why}`;
+    case 'repair.done':
+      return repairWords(event.payload);
     case 'finding.added':
       return ownWords(event.payload);
     case 'shop.priced':

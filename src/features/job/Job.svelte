@@ -91,12 +91,18 @@
       .filter((r) => state_.runIds.includes(r.id))
       .flatMap((r) => runAsChecks({ ...r, at: r.importedAt }, sheet))
   );
-  const done = $derived([...judged, ...ran]);
+  const all = $derived([...judged, ...ran]);
+  const closed = $derived(state_.state === 'closed');
+  /** After a repair the job begins anew: what was found before it says nothing of how the engine is now. */
+  const repairedAt = $derived(closed ? null : (state_.repairs.at(-1)?.at ?? null));
+  const done = $derived(repairedAt ? all.filter((d) => d.at > repairedAt) : all);
   const known_ = $derived({
     sheet,
-    symptoms: state_.intake.symptoms,
+    symptoms: repairedAt ? [] : state_.intake.symptoms,
     done,
-    runs: runs.filter((r) => state_.runIds.includes(r.id)),
+    runs: runs.filter(
+      (r) => state_.runIds.includes(r.id) && (!repairedAt || (r.heat.endedAt ?? r.importedAt) > repairedAt)
+    ),
     own: state_.own,
     causes,
     costs,
@@ -112,7 +118,6 @@
   const codes = $derived(
     ((counting(judged, 'codes')?.readings as CodesReadings | undefined)?.codes ?? []).map((c) => c.code)
   );
-  const closed = $derived(state_.state === 'closed');
 
   const asked = $derived(page.url.searchParams.get('check'));
   const open = $derived(isCheckId(asked) ? asked : null);

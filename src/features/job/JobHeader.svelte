@@ -6,7 +6,9 @@
   import { symptomText } from '$core/intake/symptoms';
   import { coolantWords } from '$core/record/coolant-service';
   import type { JobState } from '$core/record/derive';
+  import { repairWords } from '$core/record/repair-done';
   import { complaintText } from '$core/record/spoken';
+  import { SUSPECTS } from '$core/suspects/catalogue';
   import { told } from '$lib/ui/units';
   import { when } from '$lib/ui/when';
 
@@ -40,13 +42,25 @@
           Before: {state.intake.changedBefore}
         </p>{/if}
       {#if state.coolant}<p class="text-ink-2">{told(coolantWords(state.coolant.service))}</p>{/if}
-      {#if state.outcome}<p class="mt-1 font-semibold">Closed: {state.outcome}</p>{/if}
+      {#each state.repairs as r (r.id)}<p class="text-ink-2">{repairWords(r.done)}</p>{/each}
+      {#if state.outcome}<p class="mt-1 font-semibold">
+          Closed: {state.outcome}{state.cause ? `, ${SUSPECTS[state.cause].title.toLowerCase()}` : ''}
+        </p>{/if}
     {/if}
   </div>
   {#if !open}
     <div class="no-print flex flex-wrap gap-2">
       <a class="btn" href="{base}/intake">Intake</a>
       <a class="btn" href="/coolant?job={job.number}">Coolant</a>
+      <a
+        class="btn {state.repairs.length > 0 && state.state !== 'closed' ? 'btn-main' : ''}"
+        href="{base}/finish"
+        >{state.state === 'closed'
+          ? 'How it ended'
+          : state.repairs.length > 0
+            ? 'Prove and close'
+            : 'Repair'}</a
+      >
       <a class="btn" href="/api/jobs/{job.id}/job.json" download
         ><Download size={18} aria-hidden="true" />Job file</a
       >

@@ -21,7 +21,8 @@ const entrySchema = z.intersection(
     z.object({ understood: z.array(z.string()) }),
     z.object({ coolant: z.unknown() }),
     z.object({ run: z.string() }),
-    z.object({ closed: z.string() })
+    z.object({ repaired: z.unknown() }),
+    z.object({ closed: z.string(), cause: z.string().optional() })
   ])
 );
 type Entry = z.infer<typeof entrySchema>;
@@ -118,7 +119,9 @@ function bodyOf(entry: Exclude<Entry, { run: string }>, before: (agoH: number) =
     return { kind: 'check.recorded', payload: { check: entry.check, readings: entry.readings } };
   if ('understood' in entry) return { kind: 'caution.acknowledged', payload: { cautions: entry.understood } };
   if ('coolant' in entry) return { kind: 'coolant.serviced', payload: entry.coolant };
-  if ('closed' in entry) return { kind: 'job.closed', payload: { outcome: entry.closed } };
+  if ('repaired' in entry) return { kind: 'repair.done', payload: entry.repaired };
+  if ('closed' in entry)
+    return { kind: 'job.closed', payload: { outcome: entry.closed, cause: entry.cause ?? null } };
   const { agoH, ...fact } = (entry as Extract<Entry, { engine: unknown }>).engine;
   return { kind: 'engine.noted', payload: { ...fact, at: before(agoH) } };
 }

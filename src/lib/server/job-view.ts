@@ -3,7 +3,7 @@ import { thin } from '../../core/run/thin';
 import { verdictTitle } from '../../core/run/words';
 import type { Database } from './database';
 import type { RunRow } from './models';
-import { HEAT_COLUMNS, runHeat } from './project';
+import { HEAT_COLUMNS, proofRun, runHeat } from './project';
 import { eventsOf } from './record';
 import { isOutdated, samplesOf } from './runs';
 import { shopCauses, shopCosts } from './shop';
@@ -59,6 +59,7 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
       verdict: r.analysis.verdict,
       suspects: r.analysis.suspects,
       heat: runHeat(r),
+      proof: proofRun(r),
       road: { segments: r.analysis.features.segments, perLoadC: r.analysis.features.perLoadC ?? null }
     })),
     run: run ? await runView(db, run) : null,

@@ -6,6 +6,8 @@ import { deriveJob, deriveVehicle, standing, type JobState } from '../../core/re
 import type { RecordEvent } from '../../core/record/events';
 import { counting, factsOf, judgeChecks, type RunHeat } from '../../core/record/judged';
 import { complaintText, spoken } from '../../core/record/spoken';
+import type { ProofRun } from '../../core/repair/proof';
+import { verdictTitle } from '../../core/run/words';
 import { shopCurves } from './curves';
 import type { Database } from './database';
 import type { JobRow, RunRow } from './models';
@@ -115,24 +117,31 @@ async function stands(
   if (ids.length > 0) await model.update({ standing: true }, { where: { jobId, id: [...ids] }, transaction });
 }
 
+/** What the record knows of a job: its runs, its sheet, the engine's heat and every check as it is judged now. */
+export async function jobKnown(db: Database, id: string, state: JobState, transaction: Transaction) {
+  const runs = await db.runs.findAll({
+    where: { jobId: id, standing: true },
+    attributes: HEAT_COLUMNS,
+    order: [['importedAt', 'ASC']],
+    transaction
+  });
+  const vehicle = await db.vehicles.findByPk(state.vehicleId, { transaction });
+  const row = vehicle?.specSheetId
+    ? await db.specSheets.findByPk(vehicle.specSheetId, { transaction })
+    : null;
+  const sheet = row?.sheet ?? null;
+  const facts = factsOf(state, runs.map(runHeat));
+  const judged = judgeChecks(state, facts, sheet, await shopCurves(db, transaction));
+  return { runs, sheet, facts, judged };
+}
+
 async function heatAndResults(
   db: Database,
   id: string,
   state: JobState,
   transaction: Transaction
 ): Promise<Pick<JobRow, 'facts' | 'results'>> {
-  const runs = await db.runs.findAll({
-    where: { jobId: id, standing: true },
-    attributes: HEAT_COLUMNS,
-    transaction
-  });
-  const vehicle = await db.vehicles.findByPk(state.vehicleId, { transaction });
-  const sheet = vehicle?.specSheetId
-    ? await db.specSheets.findByPk(vehicle.specSheetId, { transaction })
-    : null;
-  const facts = factsOf(state, runs.map(runHeat));
-  const curves = await shopCurves(db, transaction);
-  const judged = judgeChecks(state, facts, sheet?.sheet ?? null, curves);
+  const { facts, judged } = await jobKnown(db, id, state, transaction);
   const results = [...new Set(judged.map((j) => j.check))].map((check) => ({
     check,
     result: counting(judged, check)!.outcome.result
@@ -141,6 +150,15 @@ async function heatAndResults(
 }
 
 export const HEAT_COLUMNS = ['id', 'importedAt', 'startedAt', 'durationS', 'preview', 'analysis'];
+
+/** A run as a proof asks for it: when it was made, and what the model made of it. */
+export function proofRun(
+  run: Pick<RunRow, 'id' | 'importedAt' | 'startedAt' | 'durationS' | 'preview' | 'analysis'>
+): ProofRun {
+  const { endedAt, importedAt } = runHeat(run);
+  const { verdict, features } = run.analysis;
+  return { id: run.id, at: endedAt ?? importedAt, title: verdictTitle(run.analysis), verdict, features };
+}
 
 /** What a run tells about the engine's heat: when and how hot it was last seen, and the air around it. */
 export function runHeat(

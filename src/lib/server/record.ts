@@ -3,7 +3,9 @@ import { readEvent, type RecordEvent } from '../../core/record/events';
 import { refusedBy } from '../../core/record/refused';
 import { bad, good, type Problem, type Result } from '../../core/result';
 import type { Database } from './database';
-import { projectCurve, projectJob, projectVehicle } from './project';
+import { deriveJob } from '../../core/record/derive';
+import { closings, proofOf } from '../../core/repair/proof';
+import { jobKnown, projectCurve, projectJob, projectVehicle, proofRun } from './project';
 
 /** Events of one stream, oldest first. */
 export async function eventsOf(
@@ -76,7 +78,31 @@ async function refusedHere(db: Database, event: RecordEvent, transaction: Transa
   const sheet = vehicle?.specSheetId
     ? await db.specSheets.findByPk(vehicle.specSheetId, { transaction })
     : null;
-  return refusedBy(sheet?.sheet ?? null, event);
+  const refused = refusedBy(sheet?.sheet ?? null, event);
+  return job && event.kind === 'job.closed'
+    ? [...refused, ...(await unearned(db, job.id, event, transaction))]
+    : refused;
+}
+
+/** The words a job closes with are earned by its record. */
+async function unearned(
+  db: Database,
+  id: string,
+  event: Extract<RecordEvent, { kind: 'job.closed' }>,
+  transaction: Transaction
+): Promise<Problem[]> {
+  const state = deriveJob(await eventsOf(db, event.stream, transaction));
+  if (!state) return [];
+  const { runs, sheet, judged } = await jobKnown(db, id, state, transaction);
+  const last = state.repairs.at(-1);
+  const proof = last ? proofOf({ repairedAt: last.at, done: judged, runs: runs.map(proofRun), sheet }) : null;
+  const closing = closings(
+    state.repairs.flatMap((r) => r.done.repairs),
+    proof
+  ).find((c) => c.outcome === event.payload.outcome);
+  return closing?.refused
+    ? [{ field: 'outcome', message: `cannot close as ${event.payload.outcome}: ${closing.refused}` }]
+    : [];
 }
 
 /** Writes what the events of a stream amount to into the tables that views read. */

@@ -66,6 +66,7 @@ describe('the shop', () => {
     const close = async (cause: 'ect-intermittent' | 'coolant-low') => {
       const [job, closed] = [randomUUID(), randomUUID()];
       await write(`job:${job}`, { kind: 'job.opened', payload: { vehicleId: vehicle, complaint: 'Hot' } });
+      await write(`job:${job}`, { kind: 'repair.done', payload: { repairs: ['connector'] } });
       await write(
         `job:${job}`,
         { kind: 'job.closed', payload: { outcome: 'fixed, unproven', cause } },
@@ -85,5 +86,33 @@ describe('the shop', () => {
     });
     await write(`job:${last.job}`, { kind: 'undo', payload: { of: last.closed } });
     expect(await shopCauses(db)).toEqual({ 'ect-intermittent': 2 });
+  });
+
+  it('closes a job only in words that its record has earned', async () => {
+    const vehicle = randomUUID();
+    await write(`vehicle:${vehicle}`, {
+      kind: 'vehicle.entered',
+      payload: { fleetNo: 'QH-32', name: 'Tarrock Curlew' }
+    });
+    const stream = `job:${randomUUID()}`;
+    await write(stream, { kind: 'job.opened', payload: { vehicleId: vehicle, complaint: 'Hot' } });
+    const close = (outcome: 'fixed and proven' | 'fixed, unproven' | 'no fault found') =>
+      write(stream, { kind: 'job.closed', payload: { outcome } });
+    expect(await close('fixed, unproven')).toMatchObject({
+      ok: false,
+      problems: [{ field: 'outcome', message: expect.stringContaining('no repair is written down') }]
+    });
+    await write(stream, { kind: 'repair.done', payload: { repairs: ['thermostat'] } });
+    expect(await close('fixed and proven')).toMatchObject({
+      ok: false,
+      problems: [{ message: expect.stringContaining('a run in its band since the repair') }]
+    });
+    expect(await close('no fault found')).toMatchObject({ ok: false });
+    expect(await close('fixed, unproven')).toMatchObject({ ok: true });
+    expect(await write(stream, { kind: 'job.reopened', payload: { why: 'Hot again' } })).toMatchObject({
+      ok: true
+    });
+    const job = await db.jobs.findByPk(stream.slice('job:'.length));
+    expect(job).toMatchObject({ state: 'open', outcome: null, cause: null });
   });
 });

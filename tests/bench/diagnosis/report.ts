@@ -119,7 +119,7 @@ ${jobs} jobs with a hidden fault, each on another strange vehicle of a demo shee
 
 ${table(trade)}
 
-Hands-on minutes at the fixed order’s own correctness or better: ${pct(mean(trade.hurried, (f) => f.handsOnMin) / mean(trade.textbook, (f) => f.handsOnMin), 0)} of its time in the hurried shop (${pct(mean(trade.hurried, right))} right against ${pct(mean(trade.textbook, right))}), ${pct(mean(trade.ours, (f) => f.handsOnMin) / mean(trade.textbook, (f) => f.handsOnMin), 0)} at usual costs (${pct(mean(trade.ours, right))} right).
+Hands-on minutes against the fixed order’s: ${pct(mean(trade.ours, (f) => f.handsOnMin) / mean(trade.textbook, (f) => f.handsOnMin), 0)} at usual costs (${pct(mean(trade.ours, right))} right against ${pct(mean(trade.textbook, right))}), ${pct(mean(trade.hurried, (f) => f.handsOnMin) / mean(trade.textbook, (f) => f.handsOnMin), 0)} in the hurried shop (${pct(mean(trade.hurried, right))} right).
 
 Calibration of every suspect’s share at the end of a job, usual costs:
 

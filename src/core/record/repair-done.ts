@@ -1,0 +1,33 @@
+import { z } from 'zod';
+import { REPAIR_IDS, repairOf, type RepairId } from '../repair/catalogue';
+
+/** A repair as it was done: what was decided and why, the steps that were ticked, what was fitted. */
+export const repairDoneSchema = z.object({
+  repairs: z.array(z.enum(REPAIR_IDS)).min(1, 'Choose what was repaired').max(6),
+  why: z.string().trim().max(500).default(''),
+  steps: z.array(z.string().max(80)).max(80).default([]),
+  /** What was tightened with, N·m, by step. */
+  torqueNm: z.record(z.string().max(80), z.number().positive('A torque is above 0').max(1000)).default({}),
+  parts: z
+    .array(
+      z.object({
+        repair: z.enum(REPAIR_IDS),
+        partNo: z.string().trim().max(60).default(''),
+        supplier: z.string().trim().max(60).default(''),
+        price: z.number().min(0, 'A price is 0 or more').max(100_000).nullable().default(null)
+      })
+    )
+    .max(12)
+    .default([])
+});
+export type RepairDone = z.infer<typeof repairDoneSchema>;
+
+export const repairTitles = (ids: readonly RepairId[]): string =>
+  ids.map((id, i) => (i === 0 ? repairOf(id).title : repairOf(id).title.toLowerCase())).join(' and ');
+
+export const repairWords = ({ repairs, parts, why }: RepairDone): string =>
+  [
+    `Repaired: ${repairTitles(repairs).toLowerCase()}`,
+    ...parts.filter((p) => p.partNo).map((p) => `part ${p.partNo}`),
+    ...(why ? [why] : [])
+  ].join('; ');

@@ -1,0 +1,128 @@
+import { describe, expect, it } from 'vitest';
+import { at, curlew, fathom } from '../../../tests/support/check-bench';
+import { FAULT_IDS } from '../plant/faults';
+import type { Finding } from '../suspects/findings';
+import { openChecks } from '../suspects/next';
+import { posteriorOf } from '../suspects/posterior';
+import { REPAIR_IDS, repairFor, repairOf } from './catalogue';
+import { DRAIN_MIN, priceOf, shopCostsSchema, USUAL_COSTS } from './costs';
+import { adviceOf, choiceOf, choicesOf } from './decide';
+import { closings, proofOf, type ProofRun } from './proof';
+import { stepsOf, torqueOf } from './steps';
+
+const finding = (llr: Finding['llr']): Finding => ({ id: 'f', title: 'f', says: '', llr, group: 'meter' });
+
+describe('repairs', () => {
+  it('every fault of the catalogue has one that cures it', () => {
+    for (const fault of FAULT_IDS) expect(repairOf(repairFor(fault)).cures).toContain(fault);
+  });
+
+  it('two in one go share a drain and a ferry', () => {
+    const [a, b] = [priceOf(['thermostat'], USUAL_COSTS), priceOf(['ect-sensor'], USUAL_COSTS)];
+    const both = priceOf(['thermostat', 'ect-sensor'], USUAL_COSTS);
+    expect(both.labourMin).toBe(a.labourMin + b.labourMin - DRAIN_MIN);
+    expect(both.days).toBe(2);
+    // 48 + 26 for parts, 55 min at 60 an hour, two days at 40.
+    expect(both.total).toBeCloseTo(48 + 26 + 55 + 80, 9);
+    const shelf = shopCostsSchema.parse({ parts: { thermostat: { price: 30, shelf: true } } });
+    expect(priceOf(['thermostat'], shelf)).toMatchObject({ parts: 30, days: 0, total: 30 + 55 });
+  });
+
+  it('have steps once for all: one drain, one fill, each with its cautions', () => {
+    const ids = stepsOf(['thermostat', 'water-pump']).map((s) => s.id);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(ids.indexOf('drained')).toBeLessThan(ids.indexOf('thermostat/housing-off'));
+    expect(ids.indexOf('water-pump/belt-on')).toBeLessThan(ids.indexOf('filled'));
+    expect(stepsOf(['none'])).toEqual([]);
+    for (const id of REPAIR_IDS)
+      if (repairOf(id).drains)
+        expect(stepsOf([id]).find((s) => s.id === 'cap-open')!.cautions).toContain('hot-cap');
+    const on = stepsOf(['thermostat']).find((s) => s.id === 'thermostat/housing-on')!;
+    expect([torqueOf(on, curlew), torqueOf(on, null)]).toEqual([9, null]);
+  });
+});
+
+describe('acting or checking on', () => {
+  it('a choice costs the work, and the comeback as often as it does not cure', () => {
+    const now = posteriorOf([finding({ 'airflow-restricted': 9 })], fathom);
+    const choice = choiceOf(['radiator-outside'], now, USUAL_COSTS);
+    expect(choice.total).toBe(50);
+    expect(choice.cures).toBeGreaterThan(0.9);
+    const wrong = choiceOf(['fan-clutch'], now, USUAL_COSTS);
+    expect(wrong.expected).toBeGreaterThan(wrong.total + 0.9 * USUAL_COSTS.comeback);
+    expect(choicesOf(now, USUAL_COSTS)[0].repairs).toEqual(['radiator-outside']);
+  });
+
+  it('acts once not knowing is cheaper than finding out, and not before', () => {
+    const asked = (llr: Finding['llr']) => ({
+      findings: [finding(llr)],
+      sheet: fathom,
+      state: { phase: 'cold' as const },
+      open: openChecks([])
+    });
+    const open = adviceOf(asked({ 'airflow-restricted': 2, 'clutch-slipping': 2 }), USUAL_COSTS);
+    expect(open.actNow).toBe(false);
+    expect(open.unsureCosts).toBeGreaterThan(open.check!.toSureCosts);
+    const known = {
+      ...asked({ 'airflow-restricted': 7 }),
+      findings: ['meter', 'hand', 'eye'].map((group) => ({
+        ...finding({ 'airflow-restricted': 5 }),
+        id: group,
+        group
+      }))
+    };
+    expect(adviceOf(known, USUAL_COSTS)).toMatchObject({
+      actNow: true,
+      act: { repairs: ['radiator-outside'] }
+    });
+    // The dearer a comeback, the longer it checks.
+    const careful = adviceOf(known, { ...USUAL_COSTS, comeback: 50_000, misnamed: 50_000 });
+    expect(careful.unsureCosts).toBeGreaterThan(adviceOf(known, USUAL_COSTS).unsureCosts);
+  });
+});
+
+describe('the proof', () => {
+  const hour = (h: number) => new Date(Date.parse(at) + h * 3_600_000).toISOString();
+  const run = (h: number, verdict: ProofRun['verdict'], switches: { to: 'on' | 'off' }[]): ProofRun => ({
+    id: `run${h}`,
+    at: hour(h),
+    title: verdict === 'none' ? 'Works as designed' : 'Thermostat stuck open',
+    verdict,
+    features: {
+      fan: { switches } as never,
+      maxC: 97,
+      startC: 5,
+      startMinusAmbientC: 0,
+      segments: [],
+      durationS: 1800
+    }
+  });
+  const proof = (runs: ProofRun[]) => proofOf({ repairedAt: hour(0), done: [], runs, sheet: curlew });
+  const met = (p: ReturnType<typeof proofOf>, id: string) => p.items.find((i) => i.id === id)!.met;
+
+  it('counts only what came after the repair', () => {
+    expect(met(proof([run(-1, 'none', [{ to: 'on' }, { to: 'off' }])]), 'run')).toBe(false);
+    expect(met(proof([run(1, 'none', [])]), 'run')).toBe(true);
+    expect(met(proof([run(1, 'none', []), run(2, 'thermostat-stuck-open', [])]), 'run')).toBe(false);
+  });
+
+  it('wants the fan seen on and then off, and says so where it never had to', () => {
+    expect(met(proof([run(1, 'none', [{ to: 'off' }, { to: 'on' }])]), 'fan')).toBe(false);
+    expect(met(proof([run(1, 'none', [{ to: 'on' }, { to: 'off' }]), run(2, 'none', [])]), 'fan')).toBe(true);
+    const never = proof([run(1, 'none', [])]).items.find((i) => i.id === 'fan')!;
+    expect(never.says).toContain('Never had to');
+    const onEngine = proofOf({ repairedAt: hour(0), done: [], runs: [], sheet: fathom });
+    expect(onEngine.items.some((i) => i.id === 'fan')).toBe(false);
+  });
+
+  it('lets a job close only in words it has earned', () => {
+    const may = (repairs: string[], p: ReturnType<typeof proofOf> | null) =>
+      closings(repairs, p)
+        .filter((c) => c.refused === null)
+        .map((c) => c.outcome);
+    expect(may([], null)).toEqual(['no fault found', 'referred on', 'declined']);
+    expect(may(['thermostat'], proof([]))).toEqual(['fixed, unproven']);
+    expect(may(['thermostat'], { items: [], proven: true })).toEqual(['fixed and proven']);
+    expect(may(['refer-on'], null)).toEqual(['referred on', 'declined']);
+  });
+});

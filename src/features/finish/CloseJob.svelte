@@ -1,0 +1,119 @@
+<script lang="ts">
+  import { addDays, formatISO } from 'date-fns';
+  import { untrack } from 'svelte';
+  import type { FaultId } from '$core/plant/faults';
+  import type { JobState } from '$core/record/derive';
+  import type { JobOutcome } from '$core/repair/proof';
+  import { SUSPECTS } from '$core/suspects/catalogue';
+
+  interface Props {
+    ways: readonly { readonly outcome: JobOutcome; readonly refused: string | null }[];
+    /** The likeliest cause before the repair. */
+    leader: FaultId;
+    suspects: readonly FaultId[];
+    state: JobState;
+    onclosejob: (payload: {
+      outcome: JobOutcome;
+      cause: FaultId | null;
+      lookAgain: string | null;
+    }) => Promise<boolean>;
+    onreopen: (why: string) => Promise<boolean>;
+  }
+  let { ways, leader, suspects, state: job, onclosejob, onreopen }: Props = $props();
+
+  const DAYS = 30;
+  let outcome = $state<JobOutcome | null>(null);
+  let cause = $state<FaultId | ''>(untrack(() => leader));
+  let lookAgain = $state(formatISO(addDays(new Date(), DAYS), { representation: 'date' }));
+  let why = $state('');
+  const open = $derived(ways.filter((w) => w.refused === null));
+  /** After a repair the record itself says which of the two it is; before one nobody has chosen yet. */
+  const chosen = $derived(
+    open.find((w) => w.outcome === outcome)?.outcome ??
+      (job.repairs.length > 0 ? (open[0]?.outcome ?? null) : null)
+  );
+  const unproven = $derived(chosen === 'fixed, unproven');
+  const knowsCause = $derived(chosen === 'fixed and proven' || chosen === 'fixed, unproven');
+
+  async function close(event: SubmitEvent) {
+    event.preventDefault();
+    if (!chosen) return;
+    await onclosejob({
+      outcome: chosen,
+      cause: knowsCause && cause !== '' ? cause : chosen === 'no fault found' ? 'none' : null,
+      lookAgain: unproven ? lookAgain : null
+    });
+  }
+</script>
+
+<section class="card p-4" aria-label="Close the job">
+  {#if job.state === 'closed'}
+    <h2 data-outcome={job.outcome}>Closed: {job.outcome}</h2>
+    {#if job.cause}<p class="mt-1">It was: {SUSPECTS[job.cause].title.toLowerCase()}.</p>{/if}
+    {#if job.lookAgain}<p class="mt-1">To be looked at again on {job.lookAgain}.</p>{/if}
+    <form
+      class="no-print mt-3 space-y-2"
+      onsubmit={(e) => {
+        e.preventDefault();
+        void onreopen(why);
+      }}
+    >
+      <label class="block"
+        ><span class="mb-1 block text-sm font-semibold">It came back: what is it like now</span><input
+          class="field w-full"
+          maxlength="300"
+          bind:value={why}
+        /></label
+      >
+      <button class="btn" disabled={!why.trim()}>Open it again</button>
+    </form>
+  {:else}
+    <h2>Close the job</h2>
+    <form class="mt-2 space-y-3" onsubmit={close}>
+      <fieldset>
+        <legend class="sr-only">As what it closes</legend>
+        {#each ways as w (w.outcome)}
+          <label class="flex min-h-11 items-start gap-3 py-1.5 {w.refused ? 'text-ink-2' : ''}">
+            <input
+              type="radio"
+              name="outcome"
+              class="mt-1 h-5 w-5"
+              value={w.outcome}
+              checked={w.outcome === chosen}
+              disabled={w.refused !== null}
+              onchange={() => (outcome = w.outcome)}
+            />
+            <span
+              >{w.outcome.charAt(0).toUpperCase()}{w.outcome.slice(1)}{#if w.refused}<span
+                  class="block text-sm">{w.refused}</span
+                >{/if}</span
+            >
+          </label>
+        {/each}
+      </fieldset>
+      {#if knowsCause}
+        <label class="block"
+          ><span class="mb-1 block text-sm font-semibold">What it was</span><select
+            class="field w-full"
+            bind:value={cause}
+            ><option value="">Not known</option>{#each suspects as id (id)}<option value={id}
+                >{SUSPECTS[id].title}</option
+              >{/each}</select
+          ></label
+        >
+      {/if}
+      {#if unproven}
+        <label class="block"
+          ><span class="mb-1 block text-sm font-semibold">Look at it again on</span><input
+            class="field max-w-52"
+            type="date"
+            bind:value={lookAgain}
+          /></label
+        >
+      {/if}
+      <button class="btn btn-main min-h-14 w-full" disabled={!chosen}
+        >{chosen ? `Close as ${chosen}` : 'Say how it ended'}</button
+      >
+    </form>
+  {/if}
+</section>

@@ -1,0 +1,195 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { CAUTIONS } from '$core/checks/cautions';
+  import type { SpecSheet } from '$core/formats/spec-sheet';
+  import { repairDoneSchema, repairTitles, type RepairDone } from '$core/record/repair-done';
+  import { REPAIR_IDS, repairFor, repairOf, type RepairId } from '$core/repair/catalogue';
+  import { priceOf, sayMoney, type ShopCosts } from '$core/repair/costs';
+  import { choiceOf } from '$core/repair/decide';
+  import { stepsOf, torqueOf } from '$core/repair/steps';
+  import type { Problem } from '$core/result';
+  import type { Posterior } from '$core/suspects/posterior';
+  import { dropDraft, keepDraft, readDraft } from '$lib/ui/draft';
+  import Problems from '$lib/ui/Problems.svelte';
+  import QuantityInput from '$lib/ui/QuantityInput.svelte';
+  import { shown } from '$lib/ui/units';
+  import { pct } from '../job/words';
+
+  interface Props {
+    jobId: string;
+    sheet: SpecSheet | null;
+    costs: ShopCosts;
+    now: Posterior;
+    /** What the stop rule would do. */
+    proposed: readonly RepairId[];
+    /** A repair was done already. */
+    again: boolean;
+    onwrite: (done: RepairDone) => Promise<boolean>;
+  }
+  let { jobId, sheet, costs, now, proposed, again, onwrite }: Props = $props();
+
+  const DRAFT = untrack(() => `repair:${jobId}`);
+  const start = (): RepairDone => ({
+    repairs: untrack(() => (again ? [] : proposed.filter((id) => id !== 'none'))),
+    why: '',
+    steps: [],
+    torqueNm: {},
+    parts: []
+  });
+  let form = $state<RepairDone>(untrack(() => readDraft<RepairDone>(DRAFT) ?? start()));
+  $effect(() => keepDraft(DRAFT, JSON.parse(JSON.stringify(form))));
+
+  const LISTED = 6;
+  const listed = $derived(
+    [
+      ...new Set([
+        ...proposed,
+        ...form.repairs,
+        ...now.suspects.slice(0, LISTED).map((s) => repairFor(s.fault))
+      ])
+    ].filter((id) => id !== 'none')
+  );
+  const others = $derived(REPAIR_IDS.filter((id) => id !== 'none' && !listed.includes(id)));
+  const steps = $derived(stepsOf(form.repairs));
+  const priced = $derived(priceOf(form.repairs, costs));
+  const choice = $derived(form.repairs.length > 0 ? choiceOf(form.repairs, now, costs) : null);
+  const open = $derived(steps.filter((s) => !form.steps.includes(s.id)).length);
+  let problems = $state<readonly Problem[]>([]);
+
+  function toggle(id: RepairId) {
+    form.repairs = form.repairs.includes(id) ? form.repairs.filter((r) => r !== id) : [...form.repairs, id];
+  }
+  function tick(id: string) {
+    form.steps = form.steps.includes(id) ? form.steps.filter((s) => s !== id) : [...form.steps, id];
+  }
+  const partOf = (id: RepairId) => form.parts.find((p) => p.repair === id);
+  function setPart(repair: RepairId, change: Partial<RepairDone['parts'][number]>) {
+    const had = partOf(repair) ?? { repair, partNo: '', supplier: '', price: null };
+    form.parts = [...form.parts.filter((p) => p.repair !== repair), { ...had, ...change }];
+  }
+
+  function setTorque(id: string, nm: number | null) {
+    const kept = Object.entries(form.torqueNm).filter(([step]) => step !== id);
+    form.torqueNm = Object.fromEntries(nm === null ? kept : [...kept, [id, nm]]);
+  }
+
+  async function write(event: SubmitEvent) {
+    event.preventDefault();
+    const kept = new Set(steps.map((s) => s.id));
+    const read = repairDoneSchema.safeParse({
+      ...$state.snapshot(form),
+      steps: form.steps.filter((s) => kept.has(s)),
+      parts: form.parts.filter((p) => form.repairs.includes(p.repair))
+    });
+    problems = read.success
+      ? []
+      : read.error.issues.map((i) => ({ field: i.path.map(String).join('.'), message: i.message }));
+    if (read.success && (await onwrite(read.data))) dropDraft(DRAFT);
+  }
+</script>
+
+<form class="card space-y-4 p-4" onsubmit={write} aria-label="Repair">
+  <div>
+    <h2>{again ? 'Another repair' : 'Repair'}</h2>
+    <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="What is repaired">
+      {#each listed as id (id)}
+        <button
+          type="button"
+          class="btn {form.repairs.includes(id) ? 'btn-main' : ''}"
+          aria-pressed={form.repairs.includes(id)}
+          onclick={() => toggle(id)}>{repairOf(id).title}</button
+        >
+      {/each}
+      <select
+        class="field max-w-56"
+        aria-label="Another repair"
+        value=""
+        onchange={(e) => {
+          const id = e.currentTarget.value as RepairId;
+          if (id) toggle(id);
+          e.currentTarget.value = '';
+        }}
+        ><option value="">Another…</option>{#each others as id (id)}<option value={id}
+            >{repairOf(id).title}</option
+          >{/each}</select
+      >
+    </div>
+    {#if choice}
+      <p class="text-ink-2 mt-2">
+        {repairTitles(form.repairs)}: {priced.labourMin} min, parts {sayMoney(priced.parts, costs)}, all well
+        after with {pct(choice.cures)}; {sayMoney(choice.expected, costs)} in the end.
+      </p>
+    {/if}
+  </div>
+  {#if steps.length > 0}
+    <ol class="space-y-1" aria-label="Steps">
+      {#each steps as step (step.id)}
+        {@const due = torqueOf(step, sheet)}
+        <li class="border-line border-t pt-1 first:border-t-0" data-step={step.id}>
+          <label class="flex min-h-11 items-start gap-3 py-1">
+            <input
+              type="checkbox"
+              class="mt-0.5 h-6 w-6 shrink-0"
+              checked={form.steps.includes(step.id)}
+              onchange={() => tick(step.id)}
+            />
+            <span
+              >{step.text}{due === null ? '' : `: ${shown(due, 'torque')} by the sheet`}
+              {#each step.cautions as caution (caution)}<span class="text-ink-2 block text-sm"
+                  >{CAUTIONS[caution].text}</span
+                >{/each}</span
+            >
+          </label>
+          {#if step.torque}
+            <div class="max-w-60 pb-2 pl-9">
+              <QuantityInput
+                label="Tightened with"
+                kind="torque"
+                value={form.torqueNm[step.id] ?? null}
+                onvalue={(v) => setTorque(step.id, v)}
+                problem={due !== null &&
+                form.torqueNm[step.id] != null &&
+                Math.abs(form.torqueNm[step.id] / due - 1) > 0.2
+                  ? `The sheet says ${shown(due, 'torque')}`
+                  : undefined}
+              />
+            </div>
+          {/if}
+        </li>
+      {/each}
+    </ol>
+    {#each form.repairs.filter((id) => repairOf(id).price !== null) as id (id)}
+      <div class="grid grid-cols-2 gap-3">
+        <label class="block"
+          ><span class="mb-1 block text-sm font-semibold">{repairOf(id).title}, part number</span><input
+            class="field w-full"
+            maxlength="60"
+            value={partOf(id)?.partNo ?? ''}
+            oninput={(e) => setPart(id, { partNo: e.currentTarget.value })}
+          /></label
+        >
+        <label class="block"
+          ><span class="mb-1 block text-sm font-semibold">Supplier</span><input
+            class="field w-full"
+            maxlength="60"
+            value={partOf(id)?.supplier ?? ''}
+            oninput={(e) => setPart(id, { supplier: e.currentTarget.value })}
+          /></label
+        >
+      </div>
+    {/each}
+    <label class="block"
+      ><span class="mb-1 block text-sm font-semibold">Why this</span><textarea
+        class="field w-full"
+        rows="2"
+        maxlength="500"
+        bind:value={form.why}></textarea></label
+    >
+    <Problems {problems} title="Not written down" />
+    <button class="btn btn-main min-h-14 w-full" type="submit"
+      >{open > 0 ? `Write it down with ${open} steps not ticked` : 'Write the repair down'}</button
+    >
+  {:else}
+    <p class="text-ink-2">Choose what is repaired: its steps follow.</p>
+  {/if}
+</form>
