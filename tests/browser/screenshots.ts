@@ -61,6 +61,12 @@ const VIEWS: Record<string, () => Promise<void>> = {
     );
     await shoot('suspects', 'night');
   },
+  finish: async () => {
+    await go('/');
+    await openJob('QH-03');
+    await go(`${new URL(await driver.getCurrentUrl()).pathname}/finish`);
+    await shoot('finish');
+  },
   run: async () => {
     await openJob('QH-11');
     await driver.executeScript('document.querySelector("canvas").scrollIntoView({ block: "center" })');
@@ -184,8 +190,6 @@ const VIEWS: Record<string, () => Promise<void>> = {
     await go('/vehicles');
     await go(await driver.executeScript<string>('return document.querySelector("tbody a").href'));
     await shoot('vehicle');
-    await go(`${await driver.getCurrentUrl()}/sheet`);
-    await shoot('sheet');
   },
   tablet: async () => {
     await viewport(driver, 768, 1024);

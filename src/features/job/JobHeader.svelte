@@ -49,7 +49,7 @@
     {/if}
   </div>
   {#if !open}
-    <div class="no-print flex flex-wrap gap-2">
+    <div class="no-print flex flex-wrap gap-2 lg:max-w-[600px] lg:justify-end">
       <a class="btn" href="{base}/intake">Intake</a>
       <a class="btn" href="/coolant?job={job.number}">Coolant</a>
       <a
