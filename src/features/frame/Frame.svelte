@@ -66,7 +66,7 @@
 <header class="border-line bg-card border-b">
   <div class="mx-auto flex max-w-[1760px] items-center gap-2 px-4 py-1.5 lg:px-6">
     <a href="/" class="mr-1 flex min-h-11 items-center gap-2.5 text-lg font-bold tracking-tight lg:mr-4">
-      <img src="/icon.svg" alt="" width="28" height="28" />Pyrethos
+      <img src="/icon.svg" alt="" width="28" height="28" /><span class="max-lg:sr-only">Pyrethos</span>
     </a>
     <nav aria-label="Main" class="flex">
       {#each links as { href, label } (href)}
