@@ -4,7 +4,7 @@ import type { JudgedCheck } from '../record/judged';
 import { ownAsFinding, type OwnFinding } from '../record/own-finding';
 import { findingsOf, type RankedRun } from '../suspects/findings';
 import { historyOf, type Causes } from '../suspects/history';
-import { openChecks, worthOf, type Asked, type Worth } from '../suspects/next';
+import { apartAfter, openChecks, worthOf, type Asked, type Worth } from '../suspects/next';
 import { posteriorOf, type Posterior } from '../suspects/posterior';
 import type { ThermalState } from '../thermal/state';
 import { USUAL_COSTS, type ShopCosts } from './costs';
@@ -43,7 +43,8 @@ export function opinionOf(job: JobKnown): Opinion {
     sheet: job.sheet,
     history: historyOf(job.causes ?? {}),
     state: { phase: job.state.phase },
-    open: openChecks(job.done)
+    open: openChecks(job.done),
+    apart: apartAfter(job.done)
   };
   const worth = worthOf(asked);
   return {

@@ -148,9 +148,17 @@ export interface Asked {
   /** Checks that can still be done and are safe to offer. */
   readonly open: readonly CheckId[];
   readonly history?: History;
+  /** Bench checks whose part is out already ({@link apartAfter}). */
+  readonly apart?: readonly CheckId[];
   /** Hands-on minutes of a check where the shop has its own. */
   readonly minutesOf?: Readonly<Partial<Record<CheckId, number>>>;
 }
+
+/** Bench checks of one part: once it is out for one of them, the others cost no taking out. */
+const OF_ONE_PART: readonly (readonly CheckId[])[] = [['thermostat-bath', 'thermostat-heater']];
+
+export const apartAfter = (done: readonly { readonly check: CheckId }[]): CheckId[] =>
+  OF_ONE_PART.flatMap((checks) => (done.some((d) => checks.includes(d.check)) ? checks : []));
 
 const canDo = (sheet: SpecSheet | null) => (id: CheckId) => !(sheet && checkOf(id).lacks?.(sheet));
 
@@ -177,7 +185,15 @@ export function foresee(
  * Checks by what they are worth now: uncertainty taken away per minute, with the time it takes to have the engine
  * there, and half of what the best check after it would add. Those that would change nothing are left out.
  */
-export function worthOf({ findings, sheet, state, open, history, minutesOf = {} }: Asked): Worth[] {
+export function worthOf({
+  findings,
+  sheet,
+  state,
+  open,
+  history,
+  apart = [],
+  minutesOf = {}
+}: Asked): Worth[] {
   const of = waysOf(sheet, history);
   const belief = believe(findings, of);
   const chances = chancesOf(belief.log);
@@ -186,7 +202,8 @@ export function worthOf({ findings, sheet, state, open, history, minutesOf = {} 
     .filter(canDo(sheet))
     .map((id) => {
       const check = laidOut(id, of);
-      const minutes = (minutesOf[id] ?? check.minutes) + waitFor(checkOf(id), state);
+      const wait = apart.includes(id) ? 0 : waitFor(checkOf(id), state);
+      const minutes = (minutesOf[id] ?? check.minutes) + wait;
       return { check, minutes, bits: gain(belief, chances, now, check) };
     })
     .filter((w) => w.bits > NOTHING_BITS)

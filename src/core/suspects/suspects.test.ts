@@ -8,7 +8,7 @@ import { NOT_IN_A_LOG } from './catalogue';
 import { BLUNDER, findingOf, findingsOf, runFinding, withBlunder, type Finding } from './findings';
 import { entropyOf, weightOf } from './belief';
 import { historyOf } from './history';
-import { foresee, openChecks, waitFor, worthOf } from './next';
+import { apartAfter, foresee, openChecks, waitFor, worthOf } from './next';
 import { outcomesOf } from './outcomes';
 import { bearingsOn, leaningOn, posteriorOf } from './posterior';
 import { STRENGTHS } from './strengths';
@@ -249,6 +249,16 @@ describe('the next check', () => {
     expect(ids.slice(0, 6)).toContain('relay-socket');
     expect(ids).not.toContain('clutch-cold-turn');
     expect(ids).not.toContain('controller-in-out');
+  });
+
+  it('a part that is out for one bench check costs no taking out for the next', () => {
+    const findings = split('thermostat-heater-failed', 'thermostat-stuck-open');
+    const asked = { findings, sheet: sheetOf('qh-07-parcel'), state: cold, open: openChecks([]) };
+    const minutes = (apart: CheckId[]) =>
+      worthOf({ ...asked, apart }).find((w) => w.id === 'thermostat-heater')!.minutes;
+    expect(apartAfter([{ check: 'thermostat-bath' }])).toContain('thermostat-heater');
+    expect(apartAfter([{ check: 'codes' }])).toEqual([]);
+    expect(minutes([]) - minutes(['thermostat-heater'])).toBe(35);
   });
 
   it('does not ask again what is done, but does where it was void', () => {
