@@ -150,8 +150,6 @@ export interface Asked {
   readonly history?: History;
   /** Bench checks whose part is out already ({@link apartAfter}). */
   readonly apart?: readonly CheckId[];
-  /** Hands-on minutes of a check where the shop has its own. */
-  readonly minutesOf?: Readonly<Partial<Record<CheckId, number>>>;
 }
 
 /** Bench checks of one part: once it is out for one of them, the others cost no taking out. */
@@ -185,15 +183,7 @@ export function foresee(
  * Checks by what they are worth now: uncertainty taken away per minute, with the time it takes to have the engine
  * there, and half of what the best check after it would add. Those that would change nothing are left out.
  */
-export function worthOf({
-  findings,
-  sheet,
-  state,
-  open,
-  history,
-  apart = [],
-  minutesOf = {}
-}: Asked): Worth[] {
+export function worthOf({ findings, sheet, state, open, history, apart = [] }: Asked): Worth[] {
   const of = waysOf(sheet, history);
   const belief = believe(findings, of);
   const chances = chancesOf(belief.log);
@@ -203,7 +193,7 @@ export function worthOf({
     .map((id) => {
       const check = laidOut(id, of);
       const wait = apart.includes(id) ? 0 : waitFor(checkOf(id), state);
-      const minutes = (minutesOf[id] ?? check.minutes) + wait;
+      const minutes = check.minutes + wait;
       return { check, minutes, bits: gain(belief, chances, now, check) };
     })
     .filter((w) => w.bits > NOTHING_BITS)

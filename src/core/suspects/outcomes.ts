@@ -2,7 +2,7 @@ import { CLEARED_HOT, READS_COLD, READS_HOT } from '../checks/sensor-faults';
 import { checkOf, type CheckId } from '../checks/registry';
 import { CODES } from '../intake/codes';
 import { midSentence } from '../run/words';
-import { FAULT_IDS, type FaultId } from '../plant/faults';
+import type { FaultId } from '../plant/faults';
 import { ALIKE } from '../run/candidates';
 import { SUSPECTS } from './catalogue';
 
@@ -284,7 +284,3 @@ export function outcomesOf(id: CheckId): Table {
   tables.set(id, made);
   return made;
 }
-
-/** Suspects that some outcome of a check speaks for. */
-export const findable = (id: CheckId): FaultId[] =>
-  FAULT_IDS.filter((f) => outcomesOf(id).finds.some((x) => x.for.includes(f)));
