@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { REPAIR_IDS, repairOf, type RepairId } from './catalogue';
 
 const money = z
-  .number()
+  .number('Type an amount as a number')
   .min(0, 'A price is 0 or more')
   .max(100_000, 'A price above 100 000 is a typing error');
 
