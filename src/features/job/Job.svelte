@@ -173,7 +173,6 @@
     const answer = await write({ kind: 'undo', payload: { of } }, id);
     problems = answer.ok ? [] : answer.problems;
     if (!answer.ok) return;
-    if (target?.kind === 'run.imported') await goto(base, { invalidateAll: true });
     toast(what ? `Undone: ${what}` : 'Brought back', {
       action: { label: what ? 'Redo' : 'Undo', onClick: () => void undo(id) }
     });

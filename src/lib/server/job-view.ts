@@ -1,4 +1,5 @@
-import { error } from '@sveltejs/kit';
+import { error, redirect } from '@sveltejs/kit';
+import { z } from 'zod';
 import { thin } from '../../core/run/thin';
 import { verdictTitle } from '../../core/run/words';
 import type { Database } from './database';
@@ -40,7 +41,15 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
   ]);
   if (!vehicle) error(404, 'The vehicle of this job does not exist any more');
   const chosen = wantedRun ? runs.find((r) => r.id === wantedRun) : runs.at(-1);
-  if (wantedRun && !chosen) error(404, 'This run is not part of the job, or its import was undone');
+  if (wantedRun && !chosen) {
+    // A page that shows a run while its import is undone goes on without it.
+    if (
+      z.uuid().safeParse(wantedRun).success &&
+      (await db.runs.count({ where: { id: wantedRun, jobId: job.id } }))
+    )
+      redirect(303, `/jobs/${job.number}`);
+    error(404, 'This run is not part of the job');
+  }
   const sheet = vehicle.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
   const run = chosen ? await db.runs.findByPk(chosen.id) : null;
   return {
