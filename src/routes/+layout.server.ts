@@ -1,6 +1,7 @@
 import { shopCurves } from '$lib/server/curves';
 import { database } from '$lib/server/database';
 import { knownAdapters } from '$lib/server/live/adapters';
+import { shopZone } from '$lib/server/zone';
 
 /** What every page needs: who is at the bench, the theme, the units, the shop's time zone. */
 export const load = async ({ locals, depends }) => ({
@@ -10,5 +11,5 @@ export const load = async ({ locals, depends }) => ({
   /** The server runs a simulated bench, whose instruments can be read from the page. */
   bench: knownAdapters().some((a) => a.simulated),
   curves: (depends('record:curve'), await shopCurves(database())),
-  zone: process.env.PYRETHOS_ZONE ?? Intl.DateTimeFormat().resolvedOptions().timeZone
+  zone: shopZone()
 });

@@ -1,5 +1,6 @@
 import type { CautionId } from '../checks/cautions';
 import type { CoolantService } from './coolant-service';
+import type { Decision, Quote, Recheck } from './decision';
 import type { CheckId } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
 import type { KnownFact } from '../thermal/facts';
@@ -55,6 +56,14 @@ export interface PhotoLine {
   readonly who: string;
 }
 
+/** What someone entered, with its entry's id, when and by whom. */
+export interface Entered<T> {
+  readonly id: string;
+  readonly at: string;
+  readonly who: string;
+  readonly done: T;
+}
+
 export interface JobState {
   readonly vehicleId: string;
   readonly intake: Intake;
@@ -64,15 +73,20 @@ export interface JobState {
   readonly outcome: string | null;
   /** What it was, by whoever closed it; null while open or where nobody knows. */
   readonly cause: FaultId | null;
+  /** When it was closed; null while open. */
+  readonly closedAt: string | null;
   /** When to look again, of a closed job. */
   readonly lookAgain: string | null;
+  /** What was seen when it was looked at again since it was closed. */
+  readonly recheck: Entered<Recheck> | null;
+  /** How often it came back after it was closed. */
+  readonly comebacks: number;
+  /** What suppliers ask for parts. */
+  readonly quotes: readonly Entered<Quote>[];
+  /** What is decided to be done; null before anything is, and again once it came back. */
+  readonly decision: Entered<Decision> | null;
   /** Repairs that were done, oldest first. */
-  readonly repairs: readonly {
-    readonly id: string;
-    readonly at: string;
-    readonly who: string;
-    readonly done: RepairDone;
-  }[];
+  readonly repairs: readonly Entered<RepairDone>[];
   readonly runIds: readonly string[];
   /** Readings that stand and were not corrected, oldest first. */
   readonly checks: readonly RecordedCheck[];
@@ -116,7 +130,12 @@ const opened = (event: RecordEvent, { vehicleId, ...intake }: Intake & { vehicle
   state: 'open',
   outcome: null,
   cause: null,
+  closedAt: null,
   lookAgain: null,
+  recheck: null,
+  comebacks: 0,
+  quotes: [],
+  decision: null,
   repairs: [],
   runIds: [],
   checks: [],
@@ -147,10 +166,27 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
         state: 'closed',
         outcome: event.payload.outcome,
         cause: event.payload.cause ?? null,
-        lookAgain: event.payload.lookAgain ?? null
+        closedAt: at,
+        lookAgain: event.payload.lookAgain ?? null,
+        recheck: null
       };
     case 'job.reopened':
-      return { ...state, state: 'open', outcome: null, cause: null, lookAgain: null };
+      return {
+        ...state,
+        state: 'open',
+        outcome: null,
+        cause: null,
+        closedAt: null,
+        lookAgain: null,
+        decision: null,
+        comebacks: state.comebacks + (state.state === 'closed' ? 1 : 0)
+      };
+    case 'job.rechecked':
+      return { ...state, recheck: { id, at, who, done: event.payload } };
+    case 'part.quoted':
+      return { ...state, quotes: [...state.quotes, { id, at, who, done: event.payload }] };
+    case 'repair.decided':
+      return { ...state, decision: { id, at, who, done: event.payload } };
     case 'repair.done':
       return { ...state, repairs: [...state.repairs, { id, at, who, done: event.payload }] };
     case 'finding.added':

@@ -8,6 +8,7 @@ import { shopCostsSchema } from '../repair/costs';
 import { OUTCOMES } from '../repair/proof';
 import { bad, good, type Result } from '../result';
 import { coolantServiceSchema } from './coolant-service';
+import { decisionSchema, quoteSchema, recheckSchema } from './decision';
 import { shopCurveSchema } from './curves';
 import { intakeSchema } from './intake';
 import { liveBodies } from './live';
@@ -95,7 +96,10 @@ const bodies = [
     ])
   }),
   z.object({ kind: z.literal('check.recorded'), payload: checkRecorded }),
+  z.object({ kind: z.literal('part.quoted'), payload: quoteSchema }),
+  z.object({ kind: z.literal('repair.decided'), payload: decisionSchema }),
   z.object({ kind: z.literal('repair.done'), payload: repairDoneSchema }),
+  z.object({ kind: z.literal('job.rechecked'), payload: recheckSchema }),
   z.object({
     kind: z.literal('job.reopened'),
     payload: z.object({ why: words.min(1, 'Say why it came back') })

@@ -3,6 +3,7 @@ import { checkOf } from '../checks/registry';
 import { symptomText } from '../intake/symptoms';
 import { sayC } from '../units/say';
 import { coolantWords } from './coolant-service';
+import { decisionWords, quoteWords, recheckWords } from './decision';
 import type { RecordEvent } from './events';
 import type { Intake } from './intake';
 import { markText } from './live';
@@ -29,6 +30,12 @@ export function spoken(event: RecordEvent): string {
       return `Closed: ${event.payload.outcome}${event.payload.cause ? `, ${SUSPECTS[event.payload.cause].title.toLowerCase()}` : ''}`;
     case 'job.reopened':
       return `Came back: ${event.payload.why}`;
+    case 'part.quoted':
+      return quoteWords(event.payload);
+    case 'repair.decided':
+      return decisionWords(event.payload);
+    case 'job.rechecked':
+      return recheckWords(event.payload);
     case 'repair.done':
       return repairWords(event.payload);
     case 'finding.added':

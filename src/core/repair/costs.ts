@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Quote } from '../record/decision';
 import { REPAIR_IDS, repairOf, type RepairId } from './catalogue';
 
 const money = z
@@ -20,7 +21,12 @@ export const shopCostsSchema = z.object({
   /** Days until a part that is not on the shelf is there, on average: half the gap between two ferries. */
   leadDays: z.number().min(0, 'Days are 0 or more').max(90, 'More than 90 days: order elsewhere').default(2),
   /** The shop’s own prices, and what lies on its shelf. */
-  parts: z.partialRecord(z.enum(REPAIR_IDS), z.object({ price: money, shelf: z.boolean() })).default({})
+  parts: z
+    .partialRecord(
+      z.enum(REPAIR_IDS),
+      z.object({ price: money, shelf: z.boolean(), days: z.number().min(0).max(90).optional() })
+    )
+    .default({})
 });
 export type ShopCosts = z.infer<typeof shopCostsSchema>;
 export const USUAL_COSTS: ShopCosts = shopCostsSchema.parse({});
@@ -45,10 +51,27 @@ export function priceOf(repairs: readonly RepairId[], costs: ShopCosts): PricedR
   const drains = list.filter((id) => repairOf(id).drains).length;
   const labourMin =
     list.reduce((sum, id) => sum + repairOf(id).labourMin, 0) - DRAIN_MIN * Math.max(0, drains - 1);
-  const waits = list.some((id) => repairOf(id).price !== null && !own(id)?.shelf);
-  const days = waits ? costs.leadDays : 0;
+  const waits = (id: RepairId) => {
+    const part = own(id);
+    if (repairOf(id).price === null || part?.shelf) return 0;
+    return part?.days ?? costs.leadDays;
+  };
+  const days = Math.max(0, ...list.map(waits));
   const total = parts + (labourMin / 60) * costs.labourPerHour + days * costs.dayOffRoad;
   return { repairs: list, parts, labourMin, days, total };
+}
+
+/** What a quote costs with the days it keeps the vehicle off the road. */
+export const quoteCosts = (quote: Pick<Quote, 'price' | 'days'>, costs: ShopCosts): number =>
+  quote.price + quote.days * costs.dayOffRoad;
+
+/** The shop's costs on one job: where suppliers gave quotes, the one that is cheapest in the end stands for the part. */
+export function costsWith(costs: ShopCosts, quotes: readonly Quote[]): ShopCosts {
+  const parts = { ...costs.parts };
+  // The cheapest comes last and stays.
+  for (const quote of [...quotes].sort((a, b) => quoteCosts(b, costs) - quoteCosts(a, costs)))
+    parts[quote.repair] = { price: quote.price, shelf: quote.days === 0, days: quote.days };
+  return { ...costs, parts };
 }
 
 /** Money in whole units: cents are no part of a choice. */

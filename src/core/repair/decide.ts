@@ -45,6 +45,16 @@ export function choicesOf(now: Posterior, costs: ShopCosts): Choice[] {
 /** Suspects further down are never the first to repair. */
 const CONSIDERED = 6;
 
+/** Singles that are offered beside the two likeliest in one go. */
+const OFFERED = 4;
+
+/** What is offered to decide between: repairs one at a time, and the two likeliest in one go; the cheapest in the end first. */
+export function offersOf(now: Posterior, costs: ShopCosts): Choice[] {
+  const leading = [...new Set(now.suspects.map((s) => repairFor(s.fault)).filter((id) => id !== 'none'))];
+  const both = leading.length > 1 ? [choiceOf(leading.slice(0, 2), now, costs)] : [];
+  return [...choicesOf(now, costs).slice(0, OFFERED), ...both].sort((a, b) => a.expected - b.expected);
+}
+
 /** To act now, or to check first. */
 export interface Advice {
   readonly act: Choice;

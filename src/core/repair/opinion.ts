@@ -31,21 +31,30 @@ export interface Opinion {
   readonly advice: Advice;
 }
 
+/** What is asked of a job: its findings, and what bears on them. */
+export const askedOf = (job: JobKnown): Asked => ({
+  findings: findingsOf({
+    symptoms: job.symptoms,
+    done: job.done,
+    runs: job.runs ?? [],
+    own: (job.own ?? []).map(({ id, finding }) => ownAsFinding(id, finding))
+  }),
+  sheet: job.sheet,
+  history: historyOf(job.causes ?? {}),
+  state: { phase: job.state.phase },
+  open: openChecks(job.done),
+  apart: apartAfter(job.done)
+});
+
+/** What is believed of a job, without weighing what to do next. */
+export const beliefOf = (job: JobKnown): Posterior => {
+  const { findings, sheet, history } = askedOf(job);
+  return posteriorOf(findings, sheet, history);
+};
+
 /** Everything the second opinion has to say of a job: suspects, what each check is worth, and whether to act. */
 export function opinionOf(job: JobKnown): Opinion {
-  const asked: Asked = {
-    findings: findingsOf({
-      symptoms: job.symptoms,
-      done: job.done,
-      runs: job.runs ?? [],
-      own: (job.own ?? []).map(({ id, finding }) => ownAsFinding(id, finding))
-    }),
-    sheet: job.sheet,
-    history: historyOf(job.causes ?? {}),
-    state: { phase: job.state.phase },
-    open: openChecks(job.done),
-    apart: apartAfter(job.done)
-  };
+  const asked = askedOf(job);
   const worth = worthOf(asked);
   return {
     asked,

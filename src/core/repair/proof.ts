@@ -1,5 +1,6 @@
 import { checkOf } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
+import { SYMPTOMS, symptomText, type Symptom, type SymptomKind } from '../intake/symptoms';
 import type { JudgedCheck } from '../record/judged';
 import type { Analysis } from '../run/analyse';
 import { incomparable } from '../run/compare';
@@ -44,8 +45,9 @@ export function proofOf(job: {
   readonly done: readonly JudgedCheck[];
   readonly runs: readonly ProofRun[];
   readonly sheet: SpecSheet | null;
+  readonly symptoms?: readonly Symptom[];
 }): Proof {
-  const { repairedAt, done, runs, sheet } = job;
+  const { repairedAt, done, runs, sheet, symptoms = [] } = job;
   const after = done.filter((d) => d.at > repairedAt && d.outcome.result !== 'void');
   const before = done.filter((d) => d.at <= repairedAt);
   const since = runs.filter((r) => r.at > repairedAt);
@@ -88,6 +90,7 @@ export function proofOf(job: {
     },
     ...failedItems(before, after)
   ];
+  items.push(...symptoms.map((s) => complaintItem(s, items)));
   return { items, proven: items.every((i) => i.met || !i.needed) };
 }
 
@@ -111,6 +114,30 @@ function fanItem(since: readonly ProofRun[], sheet: SpecSheet | null): ProofItem
       : 'Not seen in the log';
   };
   return [{ id: 'fan', title: 'Fan seen on and off', met, says: says(), needed: true }];
+}
+
+/** What shows that a complaint is gone: the items of the proof it is tied to, any of which speaks for it. */
+const TIED_TO: Readonly<Record<SymptomKind, readonly string[]>> = {
+  gauge: ['check/gauge-compare', 'run'],
+  heater: ['run'],
+  fan: ['fan', 'check/clutch-hot-speed', 'check/clutch-electronic', 'run'],
+  smell: ['leak'],
+  power: ['run'],
+  ac: ['run'],
+  economy: ['run'],
+  noise: ['check/clutch-play', 'check/clutch-cold-turn', 'check/clutch-electronic', 'run']
+};
+
+/** A complaint is tied to something that now passes. The first of its items that the job has is the one that counts. */
+function complaintItem(symptom: Symptom, items: readonly ProofItem[]): ProofItem {
+  const tied = TIED_TO[SYMPTOMS[symptom.what].kind].flatMap((id) => items.find((i) => i.id === id) ?? [])[0];
+  return {
+    id: `complaint/${symptom.what}`,
+    title: `Complaint: ${symptomText(symptom)}`,
+    met: tied?.met ?? false,
+    says: tied ? `${tied.title}: ${tied.met ? 'shown' : 'open'}` : 'Nothing on record speaks of it',
+    needed: false
+  };
 }
 
 /** Each check that failed before: passed since, or still open. The run's own verdict stands above. */

@@ -1,5 +1,7 @@
 import type { CautionId } from '../checks/cautions';
 import type { SpecSheet } from '../formats/spec-sheet';
+import { DEFAULT_OPEN_CAP_C, type ThermalState } from '../thermal/state';
+import { sayC } from '../units/say';
 import { repairOf, type RepairId } from './catalogue';
 
 /** One step of a repair, in the order it is done. */
@@ -9,18 +11,25 @@ export interface RepairStep {
   readonly cautions: readonly CautionId[];
   /** A key of the sheet's tightening values: what it was tightened with is written down beside it. */
   readonly torque?: string;
+  /** What the engine must be for it: cool enough to open, or at least stopped. */
+  readonly needs?: 'cold' | 'stopped';
 }
 
 const st = (id: string, text: string, ...cautions: CautionId[]): RepairStep => ({ id, text, cautions });
+/** A step that opens the cooling system: only once it is cool and has no pressure. */
+const cold = (...of: Parameters<typeof st>): RepairStep => ({ ...st(...of), needs: 'cold' });
+/** A step with hands where belts and blades turn. */
+const stopped = (...of: Parameters<typeof st>): RepairStep => ({ ...st(...of), needs: 'stopped' });
 const tight = (id: string, text: string, torque: string): RepairStep => ({ id, text, cautions: [], torque });
 
 const DRAIN: readonly RepairStep[] = [
-  st('cap-open', 'Cap opened cold, pressure gone', 'hot-cap'),
-  st('drained', 'Coolant caught; how much came out is written on the coolant page', 'coolant', 'hot-cap')
+  cold('cap-open', 'Cap opened cold, pressure gone', 'hot-cap'),
+  cold('drained', 'Coolant caught, and measured: how much came out goes below', 'coolant', 'hot-cap')
 ];
 const FILL: readonly RepairStep[] = [
-  st('filled', 'Filled with the right mixture; how much went in is written on the coolant page', 'coolant'),
+  st('filled', 'Filled with the right mixture; how much went in goes below', 'coolant'),
   st('bled', 'Bled by the maker’s way, heater on hot, until no bubbles come', 'indoor-running', 'hot-parts'),
+  st('hoses-held', 'Every hose that was off is on its bead with its clip, every plug latched'),
   st('cold-leak', 'No leak on the cold engine, every joint that was opened looked at')
 ];
 
@@ -33,7 +42,7 @@ const OWN: Readonly<Record<RepairId, readonly RepairStep[]>> = {
     st('hoses', 'Hoses and clips back, connector latched')
   ],
   'ect-sensor': [
-    st('cold', 'Engine cold, pressure released', 'hot-cap'),
+    cold('cold', 'Engine cold, pressure released', 'hot-cap'),
     st('plug-off', 'Plug off, pins clean and straight'),
     tight('sensor-in', 'New sensor in with its washer or sealant', 'ectSensor'),
     st('plug-on', 'Plug latched')
@@ -49,7 +58,7 @@ const OWN: Readonly<Record<RepairId, readonly RepairStep[]>> = {
     st('in', 'Relay seated')
   ],
   'fan-motor': [
-    st('unplugged', 'Fan unplugged before hands go near', 'fan-starts'),
+    stopped('unplugged', 'Fan unplugged before hands go near', 'fan-starts'),
     st('swapped', 'Motor or fan fitted, runs free of its shroud'),
     st('plugged', 'Plugged in, clips back')
   ],
@@ -64,7 +73,7 @@ const OWN: Readonly<Record<RepairId, readonly RepairStep[]>> = {
     st('commanded', 'Fan commanded on: it follows', 'fan-starts', 'fan-blades')
   ],
   'fan-clutch': [
-    st('stopped', 'Engine off, key out', 'fan-stopped', 'belts'),
+    stopped('stopped', 'Engine off, key out', 'fan-stopped', 'belts'),
     st('nut', 'Nut off the way the sheet says it unscrews; the new one kept upright'),
     tight('tightened', 'Clutch tightened', 'fanClutch'),
     st('shroud', 'Shroud back, blades clear of it all round')
@@ -75,13 +84,13 @@ const OWN: Readonly<Record<RepairId, readonly RepairStep[]>> = {
     st('latched', 'Plug latched')
   ],
   'water-pump': [
-    st('belt-off', 'Belt off', 'belts', 'fan-stopped'),
+    stopped('belt-off', 'Belt off', 'belts', 'fan-stopped'),
     st('faces', 'Faces clean, new gasket or sealant'),
     tight('tightened', 'Pump tightened', 'waterPump'),
     st('belt-on', 'Belt on and tensioned')
   ],
   'radiator-outside': [
-    st('fan-off', 'Fan unplugged, or key out where the engine drives it', 'fan-starts', 'fan-stopped'),
+    stopped('fan-off', 'Fan unplugged, or key out where the engine drives it', 'fan-starts', 'fan-stopped'),
     st('out', 'Washed from the engine side outward, low pressure, between the cores too'),
     st('fins', 'Fins straight, shroud and seals back where air would go around')
   ],
@@ -92,7 +101,7 @@ const OWN: Readonly<Record<RepairId, readonly RepairStep[]>> = {
   'branch-flush': [st('flushed', 'Branch flushed until it flows freely both ways', 'coolant')],
   'coolant-fill': [st('leak-closed', 'Where it went is found and closed')],
   cap: [
-    st('cold', 'Engine cold, old cap off', 'hot-cap'),
+    cold('cold', 'Engine cold, old cap off', 'hot-cap'),
     st('rating', 'New cap has the rating of the sheet')
   ],
   gauge: [
@@ -125,3 +134,21 @@ export function stepsOf(repairs: readonly RepairId[]): RepairStep[] {
 /** The sheet's value for a step, N·m; null where it has none. */
 export const torqueOf = (step: RepairStep, sheet: SpecSheet | null): number | null =>
   (step.torque && sheet?.torqueNm?.[step.torque]) || null;
+
+/**
+ * Why a step must wait, in words; null where it need not. An engine nobody knows anything of holds no step back: its
+ * caution says to measure first.
+ */
+export function heldBack(
+  step: RepairStep,
+  heat: Pick<ThermalState, 'running' | 'safeToOpen' | 'coolantC'>,
+  sheet: SpecSheet | null
+): string | null {
+  if (!step.needs) return null;
+  if (heat.running) return 'The engine runs';
+  if (step.needs === 'stopped' || heat.safeToOpen !== false) return null;
+  const open = sayC(sheet?.limits?.openCapC ?? DEFAULT_OPEN_CAP_C, 0);
+  return heat.coolantC === null
+    ? `Too hot to open: below ${open} first`
+    : `About ${sayC(heat.coolantC, 0)}: below ${open} first`;
+}

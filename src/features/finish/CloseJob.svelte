@@ -21,10 +21,12 @@
   }
   let { ways, leader, suspects, state: job, onclosejob, onreopen }: Props = $props();
 
-  const DAYS = 30;
+  /** An unproven repair is looked at soon; a proven one once it has had time to come back. */
+  const DAYS = { 'fixed, unproven': 30, 'fixed and proven': 90 } as const;
+  const inDays = (days: number) => formatISO(addDays(new Date(), days), { representation: 'date' });
   let outcome = $state<JobOutcome | null>(null);
   let cause = $state<FaultId | ''>(untrack(() => leader));
-  let lookAgain = $state(formatISO(addDays(new Date(), DAYS), { representation: 'date' }));
+  let typed = $state<string | null>(null);
   let why = $state('');
   const open = $derived(ways.filter((w) => w.refused === null));
   /** After a repair the record itself says which of the two it is; before one nobody has chosen yet. */
@@ -32,16 +34,16 @@
     open.find((w) => w.outcome === outcome)?.outcome ??
       (job.repairs.length > 0 ? (open[0]?.outcome ?? null) : null)
   );
-  const unproven = $derived(chosen === 'fixed, unproven');
-  const knowsCause = $derived(chosen === 'fixed and proven' || chosen === 'fixed, unproven');
+  const fixed = $derived(chosen === 'fixed and proven' || chosen === 'fixed, unproven' ? chosen : null);
+  const lookAgain = $derived(typed ?? (fixed ? inDays(DAYS[fixed]) : ''));
 
   async function close(event: SubmitEvent) {
     event.preventDefault();
     if (!chosen) return;
     await onclosejob({
       outcome: chosen,
-      cause: knowsCause && cause !== '' ? cause : chosen === 'no fault found' ? 'none' : null,
-      lookAgain: unproven ? lookAgain : null
+      cause: fixed && cause !== '' ? cause : chosen === 'no fault found' ? 'none' : null,
+      lookAgain: fixed && lookAgain ? lookAgain : null
     });
   }
 </script>
@@ -91,7 +93,7 @@
           </label>
         {/each}
       </fieldset>
-      {#if knowsCause}
+      {#if fixed}
         <label class="block"
           ><span class="mb-1 block text-sm font-semibold">What it was</span><select
             class="field w-full"
@@ -101,13 +103,12 @@
               >{/each}</select
           ></label
         >
-      {/if}
-      {#if unproven}
         <label class="block"
           ><span class="mb-1 block text-sm font-semibold">Look at it again on</span><input
             class="field max-w-52"
             type="date"
-            bind:value={lookAgain}
+            value={lookAgain}
+            oninput={(e) => (typed = e.currentTarget.value)}
           /></label
         >
       {/if}

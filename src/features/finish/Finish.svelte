@@ -3,20 +3,27 @@
   import type { FaultId } from '$core/plant/faults';
   import { deriveJob } from '$core/record/derive';
   import type { EventInput, RecordEvent } from '$core/record/events';
-  import { factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
+  import { coolingOf, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
   import { repairTitles } from '$core/record/repair-done';
-  import type { ShopCosts } from '$core/repair/costs';
+  import { costsWith, quoteCosts, type ShopCosts } from '$core/repair/costs';
   import { opinionOf } from '$core/repair/opinion';
   import { closings, proofOf, type ProofRun } from '$core/repair/proof';
   import type { Problem } from '$core/result';
   import type { Causes } from '$core/suspects/history';
   import type { RankedRun } from '$core/suspects/findings';
-  import type { KnownFact } from '$core/thermal/facts';
+  import { holding, type KnownFact } from '$core/thermal/facts';
+  import { thermalAt } from '$core/thermal/state';
   import { shopCurves } from '$lib/ui/curves';
   import Problems from '$lib/ui/Problems.svelte';
   import { record, withWaiting } from '$lib/ui/record.svelte';
   import { told } from '$lib/ui/units';
+  import type { Spark } from '$lib/view-types';
+  import { useNow } from '$lib/ui/now.svelte';
+  import BeforeAfter from '$features/report/BeforeAfter.svelte';
+  import { pictureOf } from '$core/report/picture';
   import CloseJob from './CloseJob.svelte';
+  import Decide from './Decide.svelte';
+  import LookedAgain from './LookedAgain.svelte';
   import ProofList from './ProofList.svelte';
   import RepairSheet from './RepairSheet.svelte';
 
@@ -26,33 +33,55 @@
     sheet: SpecSheet | null;
     events: readonly RecordEvent[];
     otherHeat: readonly KnownFact[];
-    runs: readonly (RankedRun & { heat: RunHeat; proof: ProofRun })[];
+    runs: readonly (RankedRun & { heat: RunHeat; proof: ProofRun; spark: Spark })[];
     costs: ShopCosts;
     causes: Causes;
+    now: string;
+    zone: string;
   }
-  let { job, vehicle, sheet, events: known, otherHeat, runs, costs, causes }: Props = $props();
+  let {
+    job,
+    vehicle,
+    sheet,
+    events: known,
+    otherHeat,
+    runs,
+    costs: usual,
+    causes,
+    now,
+    zone
+  }: Props = $props();
 
   const stream = $derived(`job:${job.id}`);
   const events = $derived(withWaiting(stream, known));
   const state_ = $derived(deriveJob(events)!);
   const standing = $derived(runs.filter((r) => state_.runIds.includes(r.id)));
-  const judged = $derived(
-    judgeChecks(
+  const facts = $derived([
+    ...otherHeat,
+    ...factsOf(
       state_,
-      [
-        ...otherHeat,
-        ...factsOf(
-          state_,
-          standing.map((r) => r.heat)
-        )
-      ],
-      sheet,
-      shopCurves()
+      standing.map((r) => r.heat)
     )
-  );
+  ]);
+  const judged = $derived(judgeChecks(state_, facts, sheet, shopCurves()));
+  // svelte-ignore state_referenced_locally
+  const clock = useNow(now);
+  const firm = $derived(holding(facts));
+  const heat = $derived(thermalAt(firm, clock.iso, sheet, coolingOf(firm)));
+  const quotes = $derived(state_.quotes.map((q) => q.done));
+  const costs = $derived(costsWith(usual, quotes));
+  const cheapest = $derived(quotes.toSorted((a, b) => quoteCosts(a, usual) - quoteCosts(b, usual)));
   const last = $derived(state_.repairs.at(-1) ?? null);
   const proof = $derived(
-    last ? proofOf({ repairedAt: last.at, done: judged, runs: standing.map((r) => r.proof), sheet }) : null
+    last
+      ? proofOf({
+          repairedAt: last.at,
+          done: judged,
+          runs: standing.map((r) => r.proof),
+          sheet,
+          symptoms: state_.intake.symptoms
+        })
+      : null
   );
   /** What was believed when it was decided: only what came before the repair. */
   const opinion = $derived(
@@ -76,6 +105,28 @@
   );
   const closed = $derived(state_.state === 'closed');
   let problems = $state<readonly Problem[]>([]);
+  /** The run that showed the fault, and the last one since the repair. */
+  const pair = $derived.by(() => {
+    const before = last && standing.find((r) => r.proof.at <= last.at && r.proof.verdict !== 'none');
+    const after = last && standing.findLast((r) => r.proof.at > last.at);
+    return before && after ? { before, after } : null;
+  });
+  const drawn = $derived(
+    pair &&
+      pictureOf({
+        before: pair.before.spark,
+        after: pair.after.spark,
+        band: pair.after.spark.band,
+        levels: sheet ? [{ name: 'thermostat starts', celsius: sheet.thermostat.startOpenC }] : []
+      })
+  );
+  /** A run made since the job was closed, against the last one before. */
+  const recheckRun = $derived(
+    state_.closedAt ? standing.findLast((r) => r.proof.at > state_.closedAt!) : undefined
+  );
+  const proofRun = $derived(
+    state_.closedAt ? standing.findLast((r) => r.proof.at <= state_.closedAt!) : undefined
+  );
 
   async function write(body: EventInput): Promise<boolean> {
     const answer = await record(stream, body, crypto.randomUUID());
@@ -93,6 +144,7 @@
     {vehicle.name}
   </p>
   <h1>Repair, proof, close</h1>
+  <p class="no-print float-right"><a class="btn" href="/jobs/{job.number}/report">Report</a></p>
   <p class="text-ink-2 mt-1 max-w-3xl">
     The maker’s service information comes first: its order, its values and its cautions go before what stands
     here.
@@ -121,21 +173,65 @@
       </section>
     {/each}
     {#if !closed}
-      {#key state_.repairs.length}
+      <Decide
+        now={opinion.now}
+        {costs}
+        quotes={state_.quotes}
+        decision={state_.decision}
+        proposed={opinion.advice.act.repairs}
+        ondecide={(payload) => write({ kind: 'repair.decided', payload })}
+        onquote={(payload) => write({ kind: 'part.quoted', payload })}
+        onundo={(id) => void undo(id)}
+      />
+      {#key `${state_.repairs.length} ${state_.decision?.id}`}
         <RepairSheet
           jobId={job.id}
           {sheet}
           {costs}
           now={opinion.now}
-          proposed={opinion.advice.act.repairs}
+          proposed={state_.decision?.done.repairs ?? opinion.advice.act.repairs}
+          quotes={cheapest}
+          {heat}
           again={state_.repairs.length > 0}
-          onwrite={(payload) => write({ kind: 'repair.done', payload })}
+          onwrite={async (payload, coolant) =>
+            (coolant === null || (await write({ kind: 'coolant.serviced', payload: coolant }))) &&
+            (await write({ kind: 'repair.done', payload }))}
         />
       {/key}
     {/if}
   </div>
   <div class="space-y-4">
+    {#if drawn && pair}
+      <section class="card p-4" aria-label="Before and after">
+        <h2>Before and after</h2>
+        <BeforeAfter
+          picture={drawn}
+          label="Coolant before the repair, dashed, and after it, over the band it should run in"
+        />
+        <p class="text-ink-2 text-sm">
+          Dashed before the repair, full after it, over the band of the later run.
+          <a
+            class="quiet-link no-print"
+            href="/vehicles/{vehicle.id}/compare?a={pair.before.id}&b={pair.after.id}">Side by side</a
+          >
+        </p>
+      </section>
+    {/if}
     <ProofList {proof} jobNumber={job.number} {told} />
+    {#if closed}
+      <LookedAgain
+        state={state_}
+        before={proofRun?.proof ?? null}
+        run={recheckRun?.proof ?? null}
+        compareHref={proofRun && recheckRun
+          ? `/vehicles/${vehicle.id}/compare?a=${proofRun.id}&b=${recheckRun.id}`
+          : null}
+        jobNumber={job.number}
+        {zone}
+        onrecheck={(payload) => write({ kind: 'job.rechecked', payload })}
+        onundo={(id) => void undo(id)}
+      />
+    {/if}
     <CloseJob
       {ways}
       {leader}

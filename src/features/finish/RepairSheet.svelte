@@ -6,13 +6,18 @@
   import { REPAIR_IDS, repairFor, repairOf, type RepairId } from '$core/repair/catalogue';
   import { priceOf, sayMoney, type ShopCosts } from '$core/repair/costs';
   import { choiceOf } from '$core/repair/decide';
-  import { stepsOf, torqueOf } from '$core/repair/steps';
+  import { heldBack, stepsOf, torqueOf } from '$core/repair/steps';
+  import { MOST_PCT } from '$core/coolant/mixture';
+  import { coolantServiceSchema, type CoolantService } from '$core/record/coolant-service';
+  import type { Quote } from '$core/record/decision';
+  import type { ThermalState } from '$core/thermal/state';
   import type { Problem } from '$core/result';
   import type { Posterior } from '$core/suspects/posterior';
   import { dropDraft, keepDraft, readDraft } from '$lib/ui/draft';
   import Problems from '$lib/ui/Problems.svelte';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown } from '$lib/ui/units';
+  import { shown, told } from '$lib/ui/units';
+  import CoolantAmounts from './CoolantAmounts.svelte';
   import { pct } from '../job/words';
 
   interface Props {
@@ -20,13 +25,16 @@
     sheet: SpecSheet | null;
     costs: ShopCosts;
     now: Posterior;
-    /** What the stop rule would do. */
+    /** What was decided, or what the stop rule would do. */
     proposed: readonly RepairId[];
+    /** The quotes that are counted with: what is fitted comes from them unless someone types otherwise. */
+    quotes: readonly Quote[];
+    heat: ThermalState;
     /** A repair was done already. */
     again: boolean;
-    onwrite: (done: RepairDone) => Promise<boolean>;
+    onwrite: (done: RepairDone, coolant: CoolantService | null) => Promise<boolean>;
   }
-  let { jobId, sheet, costs, now, proposed, again, onwrite }: Props = $props();
+  let { jobId, sheet, costs, now, proposed, quotes, heat, again, onwrite }: Props = $props();
 
   const DRAFT = untrack(() => `repair:${jobId}`);
   const start = (): RepairDone => ({
@@ -36,7 +44,12 @@
     torqueNm: {},
     parts: []
   });
-  let form = $state<RepairDone>(untrack(() => readDraft<RepairDone>(DRAFT) ?? start()));
+  const NO_COOLANT = { outL: null, inL: null, withPct: 50, nowPct: null };
+  type Amounts = Record<keyof typeof NO_COOLANT, number | null>;
+  type Draft = RepairDone & { coolant: Amounts };
+  let form = $state<Draft>(
+    untrack(() => ({ coolant: NO_COOLANT, ...(readDraft<RepairDone>(DRAFT) ?? start()) }))
+  );
   $effect(() => keepDraft(DRAFT, JSON.parse(JSON.stringify(form))));
 
   const LISTED = 6;
@@ -62,7 +75,14 @@
   function tick(id: string) {
     form.steps = form.steps.includes(id) ? form.steps.filter((s) => s !== id) : [...form.steps, id];
   }
-  const partOf = (id: RepairId) => form.parts.find((p) => p.repair === id);
+  const quoted = (id: RepairId) => quotes.find((q) => q.repair === id);
+  const partOf = (id: RepairId) => {
+    const quote = quoted(id);
+    return (
+      form.parts.find((p) => p.repair === id) ??
+      (quote && { repair: id, partNo: quote.partNo, supplier: quote.supplier, price: quote.price })
+    );
+  };
   function setPart(repair: RepairId, change: Partial<RepairDone['parts'][number]>) {
     const had = partOf(repair) ?? { repair, partNo: '', supplier: '', price: null };
     form.parts = [...form.parts.filter((p) => p.repair !== repair), { ...had, ...change }];
@@ -76,21 +96,40 @@
   async function write(event: SubmitEvent) {
     event.preventDefault();
     const kept = new Set(steps.map((s) => s.id));
+    const { coolant, ...repair } = $state.snapshot(form);
+    const drained = steps.some((s) => s.id === 'drained') && (coolant.outL !== null || coolant.inL !== null);
+    const service = drained
+      ? coolantServiceSchema.safeParse({
+          outL: coolant.outL ?? 0,
+          inL: coolant.inL ?? 0,
+          withPct: coolant.withPct ?? 0,
+          nowPct: Math.min(MOST_PCT, coolant.nowPct ?? coolant.withPct ?? 0),
+          renewed: false,
+          odometerKm: null
+        })
+      : null;
     const read = repairDoneSchema.safeParse({
-      ...$state.snapshot(form),
+      ...repair,
       steps: form.steps.filter((s) => kept.has(s)),
-      parts: form.parts.filter((p) => form.repairs.includes(p.repair))
+      parts: form.repairs.flatMap((id) => partOf(id) ?? [])
     });
-    problems = read.success
-      ? []
-      : read.error.issues.map((i) => ({ field: i.path.map(String).join('.'), message: i.message }));
-    if (read.success && (await onwrite(read.data))) dropDraft(DRAFT);
+    problems = [read, service].flatMap((r) =>
+      !r || r.success
+        ? []
+        : r.error.issues.map((i) => ({ field: i.path.map(String).join('.'), message: i.message }))
+    );
+    if (problems.length === 0 && (await onwrite(read.data!, service?.data ?? null))) dropDraft(DRAFT);
   }
 </script>
 
 <form class="card space-y-4 p-4" onsubmit={write} aria-label="Repair">
   <div>
-    <h2>{again ? 'Another repair' : 'Repair'}</h2>
+    <div class="flex items-center gap-3">
+      <h2 class="mr-auto">{again ? 'Another repair' : 'Repair'}</h2>
+      {#if steps.length > 0}<button type="button" class="btn no-print" onclick={() => window.print()}
+          >Print the sheet</button
+        >{/if}
+    </div>
     <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="What is repaired">
       {#each listed as id (id)}
         <button
@@ -125,16 +164,20 @@
     <ol class="space-y-1" aria-label="Steps">
       {#each steps as step (step.id)}
         {@const due = torqueOf(step, sheet)}
+        {@const held = form.steps.includes(step.id) ? null : heldBack(step, heat, sheet)}
         <li class="border-line border-t pt-1 first:border-t-0" data-step={step.id}>
           <label class="flex min-h-11 items-start gap-3 py-1">
             <input
               type="checkbox"
               class="mt-0.5 h-6 w-6 shrink-0"
               checked={form.steps.includes(step.id)}
+              disabled={held !== null}
               onchange={() => tick(step.id)}
             />
             <span
-              >{step.text}{due === null ? '' : `: ${shown(due, 'torque')} by the sheet`}
+              >{#if held}<strong class="text-off block">{told(held)}</strong>{/if}{step.text}{due === null
+                ? ''
+                : `: ${shown(due, 'torque')} by the sheet`}
               {#each step.cautions as caution (caution)}<span class="text-ink-2 block text-sm"
                   >{CAUTIONS[caution].text}</span
                 >{/each}</span
@@ -158,6 +201,9 @@
         </li>
       {/each}
     </ol>
+    {#if steps.some((s) => s.id === 'drained')}
+      <CoolantAmounts bind:amounts={form.coolant} holdsL={sheet?.engine?.coolantL ?? null} />
+    {/if}
     {#each form.repairs.filter((id) => repairOf(id).price !== null) as id (id)}
       <div class="grid grid-cols-2 gap-3">
         <label class="block"

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { repairFor, repairOf } from '$core/repair/catalogue';
   import { sayMoney, type ShopCosts } from '$core/repair/costs';
-  import { choiceOf, choicesOf } from '$core/repair/decide';
+  import { repairTitles } from '$core/record/repair-done';
+  import { offersOf } from '$core/repair/decide';
   import type { Asked } from '$core/suspects/next';
   import { posteriorOf } from '$core/suspects/posterior';
   import { pct } from './words';
@@ -12,16 +12,7 @@
   }
   let { asked, costs }: Props = $props();
 
-  const SINGLE = 4;
-  const now = $derived(posteriorOf(asked.findings, asked.sheet, asked.history));
-  /** One repair at a time, and the two likeliest in one go. */
-  const choices = $derived.by(() => {
-    const leading = [...new Set(now.suspects.map((s) => repairFor(s.fault)).filter((id) => id !== 'none'))];
-    const both = choiceOf(leading.slice(0, 2), now, costs);
-    return [...choicesOf(now, costs).slice(0, SINGLE), both].sort((a, b) => a.expected - b.expected);
-  });
-  const title = (ids: (typeof choices)[number]['repairs']) =>
-    ids.map((id, i) => (i === 0 ? repairOf(id).title : repairOf(id).title.toLowerCase())).join(' and ');
+  const choices = $derived(offersOf(posteriorOf(asked.findings, asked.sheet, asked.history), costs));
 </script>
 
 <section class="card p-4" aria-label="What acting would cost">
@@ -44,7 +35,7 @@
       <tbody>
         {#each choices as c, i (c.repairs.join('+'))}
           <tr class="border-line border-t" data-choice={c.repairs.join('+')}>
-            <td class="py-2 pr-3 {i === 0 ? 'font-semibold' : ''}">{title(c.repairs)}</td>
+            <td class="py-2 pr-3 {i === 0 ? 'font-semibold' : ''}">{repairTitles(c.repairs)}</td>
             <td class="reading py-2 pr-3 text-right whitespace-nowrap">{pct(c.cures)}</td>
             <td class="reading py-2 pr-3 text-right">{sayMoney(c.parts, costs)}</td>
             <td class="reading py-2 pr-3 text-right whitespace-nowrap">{c.labourMin} min</td>

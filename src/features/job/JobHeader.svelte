@@ -6,6 +6,7 @@
   import { symptomText } from '$core/intake/symptoms';
   import { coolantWords } from '$core/record/coolant-service';
   import type { JobState } from '$core/record/derive';
+  import { decisionWords } from '$core/record/decision';
   import { repairWords } from '$core/record/repair-done';
   import { complaintText } from '$core/record/spoken';
   import { SUSPECTS } from '$core/suspects/catalogue';
@@ -42,6 +43,9 @@
           Before: {state.intake.changedBefore}
         </p>{/if}
       {#if state.coolant}<p class="text-ink-2">{told(coolantWords(state.coolant.service))}</p>{/if}
+      {#if state.decision && state.repairs.length === 0}<p class="text-ink-2">
+          {decisionWords(state.decision.done)}
+        </p>{/if}
       {#each state.repairs as r (r.id)}<p class="text-ink-2">{repairWords(r.done)}</p>{/each}
       {#if state.outcome}<p class="mt-1 font-semibold">
           Closed: {state.outcome}{state.cause ? `, ${SUSPECTS[state.cause].title.toLowerCase()}` : ''}
@@ -61,6 +65,7 @@
             ? 'Prove and close'
             : 'Repair'}</a
       >
+      <a class="btn" href="{base}/report">Report</a>
       <a class="btn" href="/api/jobs/{job.id}/job.json" download
         ><Download size={18} aria-hidden="true" />Job file</a
       >

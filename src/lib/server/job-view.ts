@@ -9,6 +9,7 @@ import { eventsOf } from './record';
 import { isOutdated, samplesOf } from './runs';
 import { shopCauses, shopCosts } from './shop';
 import { heatByVehicle } from './vehicle-heat';
+import { sparse } from './views';
 
 const FIRST_POINTS = 1500;
 
@@ -31,7 +32,7 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
     db.vehicles.findByPk(job.vehicleId),
     db.runs.findAll({
       where: { jobId: job.id, standing: true },
-      attributes: ['fileName', ...HEAT_COLUMNS],
+      attributes: ['fileName', 'band', ...HEAT_COLUMNS],
       order: [['importedAt', 'ASC']]
     }),
     eventsOf(db, `job:${job.id}`),
@@ -69,6 +70,7 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
       suspects: r.analysis.suspects,
       heat: runHeat(r),
       proof: proofRun(r),
+      spark: { ...r.preview, band: sparse(r.band) },
       road: { segments: r.analysis.features.segments, perLoadC: r.analysis.features.perLoadC ?? null }
     })),
     run: run ? await runView(db, run) : null,

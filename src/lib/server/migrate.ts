@@ -5,6 +5,7 @@ import { ground } from './migrations/0001-ground';
 import { intake } from './migrations/0002-intake';
 import { curves } from './migrations/0004-curves';
 import { causes } from './migrations/0005-causes';
+import { endings } from './migrations/0006-endings';
 import { live } from './migrations/0003-live';
 import { deriveAnew } from './record';
 
@@ -16,7 +17,7 @@ export interface Migration {
   readonly derivedAnew?: boolean;
 }
 
-const MIGRATIONS: readonly Migration[] = [ground, intake, live, curves, causes];
+const MIGRATIONS: readonly Migration[] = [ground, intake, live, curves, causes, endings];
 const LOCK = 7_309_001;
 
 /** Brings the database up to date, or up to `to`. Safe to call from several processes at once. Returns what was run. */

@@ -14,6 +14,7 @@ import type { Band } from '../../core/plant/band';
 import type { FaultId } from '../../core/plant/faults';
 import type { ShopCurve } from '../../core/record/curves';
 import type { EventBody } from '../../core/record/events';
+import type { Ending } from '../../core/repair/ending';
 import type { Analysis } from '../../core/run/analyse';
 import type { KnownFact } from '../../core/thermal/facts';
 
@@ -65,6 +66,10 @@ export interface JobRow extends Model<Own<JobRow>, New<JobRow>> {
   outcome: string | null;
   /** What it was, of a closed job, where that is known. */
   cause: FaultId | null;
+  closedAt: Date | null;
+  /** When to look at it again, YYYY-MM-DD; null once that was done. */
+  lookAgain: string | null;
+  ending: Ending;
   openedAt: Date;
   lastAt: Date;
   /** What is known about the engine's heat from this job. */
@@ -175,6 +180,9 @@ export function defineModels(sequelize: Sequelize): Models {
         state: text(),
         outcome: { type: DataTypes.TEXT },
         cause: { type: DataTypes.TEXT },
+        closedAt: { type: DataTypes.DATE },
+        lookAgain: { type: DataTypes.DATEONLY },
+        ending: json(),
         openedAt: moment(),
         lastAt: moment(),
         facts: json(),

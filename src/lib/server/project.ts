@@ -6,6 +6,7 @@ import { deriveJob, deriveVehicle, standing, type JobState } from '../../core/re
 import type { RecordEvent } from '../../core/record/events';
 import { counting, factsOf, judgeChecks, type RunHeat } from '../../core/record/judged';
 import { complaintText, spoken } from '../../core/record/spoken';
+import { endingOf } from '../../core/repair/ending';
 import type { ProofRun } from '../../core/repair/proof';
 import { verdictTitle } from '../../core/run/words';
 import { shopCurves } from './curves';
@@ -68,30 +69,21 @@ export async function projectJob(
     state: state.state,
     outcome: state.outcome,
     cause: state.cause,
+    closedAt: state.closedAt ? new Date(state.closedAt) : null,
+    lookAgain: state.recheck ? null : state.lookAgain,
+    ending: endingOf(state),
     openedAt: new Date(state.openedAt),
     lastAt: new Date(state.lastAt),
     words: searchable(state, events),
     standing: true
   };
-  const [changed] = await db.jobs.update(values, { where: { id }, transaction });
-  if (changed === 0) {
-    await db.sequelize.query(
-      'INSERT INTO jobs (id, vehicle_id, complaint, state, outcome, opened_at, last_at, words) VALUES ($1, $2, $3, $4, $5, $6, $7, $8)',
-      {
-        bind: [
-          id,
-          values.vehicleId,
-          values.complaint,
-          values.state,
-          values.outcome,
-          values.openedAt,
-          values.lastAt,
-          values.words
-        ],
-        transaction
-      }
-    );
-  }
+  // The number is the database's to give, so a row begins without one.
+  await db.sequelize.query(
+    `INSERT INTO jobs (id, vehicle_id, complaint, state, opened_at, last_at, words)
+     SELECT $1, $2, '', 'open', now(), now(), '' WHERE NOT EXISTS (SELECT 1 FROM jobs WHERE id = $1)`,
+    { bind: [id, state.vehicleId], transaction }
+  );
+  await db.jobs.update(values, { where: { id }, transaction });
   await stands(db.runs, id, state.runIds, transaction);
   await stands(
     db.photos,
@@ -118,7 +110,7 @@ async function stands(
 }
 
 /** What the record knows of a job: its runs, its sheet, the engine's heat and every check as it is judged now. */
-export async function jobKnown(db: Database, id: string, state: JobState, transaction: Transaction) {
+export async function jobKnown(db: Database, id: string, state: JobState, transaction?: Transaction) {
   const runs = await db.runs.findAll({
     where: { jobId: id, standing: true },
     attributes: HEAT_COLUMNS,

@@ -95,7 +95,15 @@ async function unearned(
   if (!state) return [];
   const { runs, sheet, judged } = await jobKnown(db, id, state, transaction);
   const last = state.repairs.at(-1);
-  const proof = last ? proofOf({ repairedAt: last.at, done: judged, runs: runs.map(proofRun), sheet }) : null;
+  const proof = last
+    ? proofOf({
+        repairedAt: last.at,
+        done: judged,
+        runs: runs.map(proofRun),
+        sheet,
+        symptoms: state.intake.symptoms
+      })
+    : null;
   const closing = closings(
     state.repairs.flatMap((r) => r.done.repairs),
     proof

@@ -50,7 +50,7 @@ function heatNow(known: readonly KnownFact[], now: string, sheet: SpecSheet | nu
 }
 
 /** A band in some forty points: enough for a picture a thumb wide. */
-function sparse(band: Band | null): Spark['band'] {
+export function sparse(band: Band | null): Spark['band'] {
   if (!band) return null;
   const every = Math.max(1, Math.ceil(band.t.length / 40));
   const pick = (values: readonly number[]) =>

@@ -2,11 +2,11 @@ import { database } from '$lib/server/database';
 import { jobView } from '$lib/server/job-view';
 
 export const load = async ({ params, depends }) => {
-  const { job, vehicle, sheet, events, otherHeat, runs, costs, causes } = await jobView(
+  const { job, vehicle, sheet, events, otherHeat, runs, costs, causes, now } = await jobView(
     database(),
     params.number,
     null
   );
   depends(`record:job:${job.id}`);
-  return { job, vehicle, sheet, events, otherHeat, runs, costs, causes };
+  return { job, vehicle, sheet, events, otherHeat, runs, costs, causes, now };
 };

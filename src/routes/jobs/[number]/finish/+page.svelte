@@ -14,4 +14,6 @@
   runs={data.runs}
   costs={data.costs}
   causes={data.causes}
+  now={data.now}
+  zone={data.zone}
 />

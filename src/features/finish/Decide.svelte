@@ -1,0 +1,119 @@
+<script lang="ts">
+  import type { Decision, Quote } from '$core/record/decision';
+  import type { Entered } from '$core/record/derive';
+  import { repairTitles } from '$core/record/repair-done';
+  import type { RepairId } from '$core/repair/catalogue';
+  import { sayMoney, type ShopCosts } from '$core/repair/costs';
+  import { choiceOf, offersOf } from '$core/repair/decide';
+  import type { Posterior } from '$core/suspects/posterior';
+  import { pct } from '../job/words';
+  import Quotes from './Quotes.svelte';
+
+  interface Props {
+    now: Posterior;
+    /** The shop’s costs, with the best quotes of this job in them. */
+    costs: ShopCosts;
+    quotes: readonly Entered<Quote>[];
+    decision: Entered<Decision> | null;
+    /** What the stop rule would do. */
+    proposed: readonly RepairId[];
+    ondecide: (decision: Decision) => Promise<boolean>;
+    onquote: (quote: Quote) => Promise<boolean>;
+    onundo: (id: string) => void;
+  }
+  let { now, costs, quotes, decision, proposed, ondecide, onquote, onundo }: Props = $props();
+
+  const key = (repairs: readonly RepairId[]) => repairs.join('+');
+  const offers = $derived.by(() => {
+    const offered = offersOf(now, costs);
+    return offered.some((o) => key(o.repairs) === key(proposed))
+      ? offered
+      : [choiceOf(proposed, now, costs), ...offered];
+  });
+  let wanted = $state<string | null>(null);
+  let why = $state('');
+  const chosen = $derived(offers.find((o) => key(o.repairs) === (wanted ?? key(proposed))) ?? offers[0]);
+
+  async function decide(event: SubmitEvent) {
+    event.preventDefault();
+    const ok = await ondecide({
+      repairs: [...chosen.repairs],
+      why,
+      expected: Math.round(chosen.expected),
+      cures: Number(chosen.cures.toFixed(3)),
+      over: offers
+        .filter((o) => o !== chosen)
+        .map((o) => ({ repairs: [...o.repairs], expected: Math.round(o.expected) }))
+    });
+    if (ok) why = '';
+  }
+</script>
+
+<section class="card p-4" aria-label="Decide">
+  {#if decision}
+    {@const d = decision.done}
+    <div class="flex items-start gap-3">
+      <div class="min-w-0 flex-1" data-decided={key(d.repairs)}>
+        <h2>Decided: {repairTitles(d.repairs).toLowerCase()}</h2>
+        <p class="mt-1">{d.why}</p>
+        <p class="text-ink-2 text-sm">
+          By {decision.who}{d.expected === null
+            ? ''
+            : `; expected ${sayMoney(d.expected, costs)} in the end${d.cures === null ? '' : `, all well with ${pct(d.cures)}`}`}{d
+            .over.length > 0
+            ? `, over ${d.over
+                .slice(0, 2)
+                .map((o) => `${repairTitles(o.repairs).toLowerCase()} (${sayMoney(o.expected, costs)})`)
+                .join(' and ')}`
+            : ''}
+        </p>
+      </div>
+      <button class="btn no-print" onclick={() => onundo(decision.id)}>Undo</button>
+    </div>
+  {:else}
+    <h2>Decide what to do</h2>
+    <form onsubmit={decide}>
+      <fieldset class="mt-2">
+        <legend class="sr-only">What is to be done</legend>
+        {#each offers as o (key(o.repairs))}
+          <label
+            class="border-line grid min-h-11 grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-3 border-t py-2 first:border-t-0"
+            data-offer={key(o.repairs)}
+          >
+            <input
+              type="radio"
+              name="offer"
+              class="h-5 w-5"
+              checked={o === chosen}
+              onchange={() => (wanted = key(o.repairs))}
+            />
+            <span
+              ><span class={o === chosen ? 'font-semibold' : ''}>{repairTitles(o.repairs)}</span>
+              <span class="text-ink-2 block text-sm"
+                >{sayMoney(o.parts, costs)} parts · {o.labourMin} min · {o.days === 0
+                  ? 'no wait'
+                  : `${o.days} d off the road`}</span
+              ></span
+            >
+            <span class="text-right"
+              ><span class="reading block font-semibold">{sayMoney(o.expected, costs)}</span><span
+                class="text-ink-2 text-sm">all well {pct(o.cures)}</span
+              ></span
+            >
+          </label>
+        {/each}
+      </fieldset>
+      <label class="mt-2 block"
+        ><span class="mb-1 block text-sm font-semibold">Why this</span><input
+          class="field w-full"
+          maxlength="500"
+          bind:value={why}
+        /></label
+      >
+      <button class="btn btn-main mt-3 min-h-14 w-full"
+        >Decide: {repairTitles(chosen.repairs).toLowerCase()}</button
+      >
+    </form>
+    <Quotes {quotes} {costs} asked={chosen.repairs} {onquote} {onundo} />
+  {/if}
+</section>

@@ -1,0 +1,90 @@
+<script lang="ts">
+  import type { Recheck } from '$core/record/decision';
+  import type { JobState } from '$core/record/derive';
+  import type { ProofRun } from '$core/repair/proof';
+  import { compareFeatures, incomparable } from '$core/run/compare';
+  import type { Features } from '$core/run/features';
+  import { told } from '$lib/ui/units';
+  import { when } from '$lib/ui/when';
+
+  interface Props {
+    state: JobState;
+    /** The last run before the job was closed, and one made since. */
+    before: ProofRun | null;
+    run: ProofRun | null;
+    compareHref: string | null;
+    jobNumber: number;
+    zone: string;
+    onrecheck: (payload: Recheck) => Promise<boolean>;
+    onundo: (id: string) => void;
+  }
+  let { state: job, before, run, compareHref, jobNumber, zone, onrecheck, onundo }: Props = $props();
+
+  let note = $state('');
+  const differs = $derived(
+    before && run
+      ? compareFeatures(before.features as Features, run.features as Features).filter(
+          (r) => r.judged === 'differs'
+        )
+      : []
+  );
+  const unlike = $derived(
+    before && run ? incomparable(before.features as Features, run.features as Features) : []
+  );
+</script>
+
+<section class="card p-4" aria-label="Looked at again">
+  <h2>Looked at again</h2>
+  {#if job.recheck}
+    <div class="mt-1 flex items-start gap-3" data-recheck={job.recheck.done.holds}>
+      <p class="min-w-0 flex-1">
+        {job.recheck.done.holds ? 'The repair holds.' : 'It does not hold.'}
+        {job.recheck.done.note}
+        <span class="text-ink-2 block text-sm">{job.recheck.who}, {when(job.recheck.at, zone)}</span>
+      </p>
+      <button class="btn no-print" onclick={() => onundo(job.recheck!.id)}>Undo</button>
+    </div>
+  {:else}
+    <p class="mt-1">{job.lookAgain ? `Due on ${job.lookAgain}.` : 'No date was set.'}</p>
+  {/if}
+  {#if run}
+    <p class="mt-2 font-semibold">Run since it was closed, {when(run.at, zone)}: {run.title.toLowerCase()}</p>
+    {#if before}
+      {#if differs.length === 0}
+        <p>Within what two runs of one healthy engine differ by, against the run that proved it.</p>
+      {:else}
+        <p>Against the run that proved it:</p>
+        <ul class="list-disc pl-5">
+          {#each differs as d (d.name)}<li>{told(`${d.name}: ${d.a}, now ${d.b} (${d.by})`)}</li>{/each}
+        </ul>
+      {/if}
+      {#if unlike.length > 0}<p class="text-ink-2 text-sm">
+          Not quite comparable: {told(unlike.join('; '))}.
+        </p>{/if}
+    {/if}
+    {#if compareHref}<a class="quiet-link no-print" href={compareHref}>Side by side</a>{/if}
+  {/if}
+  {#if !job.recheck}
+    <form
+      class="no-print mt-3 space-y-2"
+      onsubmit={(e) => {
+        e.preventDefault();
+        void onrecheck({ holds: true, note });
+      }}
+    >
+      {#if !run}<p class="text-ink-2 text-sm">
+          Record <a class="quiet-link" href="/jobs/{jobNumber}/live">the same run</a> again or
+          <a class="quiet-link" href="/jobs/{jobNumber}/import">import it</a>: it is held against the one that
+          proved the repair.
+        </p>{/if}
+      <label class="block"
+        ><span class="mb-1 block text-sm font-semibold">What was seen</span><input
+          class="field w-full"
+          maxlength="500"
+          bind:value={note}
+        /></label
+      >
+      <button class="btn">It holds</button>
+    </form>
+  {/if}
+</section>

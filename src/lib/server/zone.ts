@@ -1,0 +1,3 @@
+/** The shop's time zone: every tablet shows the same hours. */
+export const shopZone = (): string =>
+  process.env.PYRETHOS_ZONE ?? Intl.DateTimeFormat().resolvedOptions().timeZone;

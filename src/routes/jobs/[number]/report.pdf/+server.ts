@@ -1,0 +1,16 @@
+import { database } from '$lib/server/database';
+import { reportView } from '$lib/server/report';
+import { reportPdf } from '$lib/server/report-pdf';
+import { shopZone } from '$lib/server/zone';
+
+/** The report as a file, in the units of whoever asks. */
+export async function GET({ params, locals }) {
+  const zone = shopZone();
+  const report = await reportView(database(), params.number, zone);
+  const madeAt = new Intl.DateTimeFormat('en-GB', { timeZone: zone, dateStyle: 'medium' }).format(new Date());
+  const pdf = await reportPdf(report, locals.units, madeAt);
+  const name = `${report.title}-${params.number}`.replace(/[^\w.-]+/g, '-');
+  return new Response(new Uint8Array(pdf), {
+    headers: { 'Content-Type': 'application/pdf', 'Content-Disposition': `inline; filename="${name}.pdf"` }
+  });
+}
