@@ -81,3 +81,26 @@ pg_end() {
   # After a power cut the file names a process that is gone: nothing to stop then, and no reason to give up.
   [ ! -f "$1/data/postmaster.pid" ] || as_pg "$PG_BIN/pg_ctl" -D "$1/data" -m fast -w stop >/dev/null 2>&1 || true
 }
+
+# data_folder: where our own database lives.
+data_folder() {
+  if [ -n "${PYRETHOS_DATA:-}" ]; then echo "$PYRETHOS_DATA"
+  elif [ "$(id -u)" = 0 ]; then echo /var/lib/pyrethos
+  else echo "${XDG_DATA_HOME:-$HOME/.local/share}/pyrethos"; fi
+}
+
+# use_database: sets DATABASE_URL to our own database, started for as long as this script runs where it is not running.
+use_database() {
+  local folder
+  need_postgres
+  [ -z "${DATABASE_URL:-}" ] || return 0
+  folder=$(data_folder)
+  [ -f "$folder/data/PG_VERSION" ] || die "there is no database in $folder yet; bin/start makes one"
+  if as_pg "$PG_BIN/pg_ctl" -D "$folder/data" status >/dev/null 2>&1; then
+    export DATABASE_URL
+    DATABASE_URL="postgres://pyrethos:$(cat "$folder/password")@127.0.0.1:$(sed -n 4p "$folder/data/postmaster.pid")/postgres"
+  else
+    pg_begin "$folder"
+    trap 'pg_end "$(data_folder)"' EXIT
+  fi
+}

@@ -2,8 +2,23 @@ import { CHANNELS, type ChannelKey, type Log } from './channels';
 
 const DIGITS: Partial<Record<ChannelKey, number>> = { rpm: 0, fan_rpm: 0, ac_on: 0 };
 
-/** Writes a log with the canonical columns: header row, seconds from start, blank where there is no reading. */
-export function writeLog(log: Log): string {
+/** A reading in two decimals, as instruments give it. */
+const rounded = (value: number, key: ChannelKey) => String(Number(value.toFixed(DIGITS[key] ?? 2)));
+
+/** The fewest digits that come back as the very number that is kept. */
+function exactly(value: number): string {
+  for (let digits = 4; digits < 9; digits++) {
+    const short = Number(value.toPrecision(digits));
+    if (Math.fround(short) === value) return String(short);
+  }
+  return String(value);
+}
+
+/**
+ * Writes a log with the canonical columns: header row, seconds from start, blank where there is no reading. `exact`
+ * keeps every digit, for a file that must come back as it was.
+ */
+export function writeLog(log: Log, { exact = false }: { readonly exact?: boolean } = {}): string {
   const keys = CHANNELS.map((c) => c.key).filter((key) => log.channels[key]);
   const hasEvents = log.events.length > 0;
   const events = new Map(log.events.map((e) => [nearest(log.t, e.t), e.text]));
@@ -11,10 +26,12 @@ export function writeLog(log: Log): string {
   for (let i = 0; i < log.t.length; i++) {
     const cells = keys.map((key) => {
       const value = log.channels[key]![i];
-      return Number.isNaN(value) ? '' : String(Number(value.toFixed(DIGITS[key] ?? 2)));
+      if (Number.isNaN(value)) return '';
+      return exact ? exactly(value) : rounded(value, key);
     });
     if (hasEvents) cells.push(quoted(events.get(i) ?? ''));
-    lines.push([String(Number(log.t[i].toFixed(3))), ...cells].join(','));
+    const t = exact ? log.t[i] : Number(log.t[i].toFixed(3));
+    lines.push([String(t), ...cells].join(','));
   }
   return lines.join('\r\n') + '\r\n';
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { recordEventSchema, type RecordEvent } from '../record/events';
+import { instrumentSchema } from '../checks/instruments';
+import { PHOTO_TYPES, recordEventSchema, type RecordEvent } from '../record/events';
 import { judgeChecks, type JudgedCheck } from '../record/judged';
 import { deriveJob } from '../record/derive';
 import { good, type Result } from '../result';
@@ -8,15 +9,32 @@ import type { KnownFact } from '../thermal/facts';
 import { readFormat, unknownIn, type OpenFormat } from './open-format';
 import { specSheetSchema, type SpecSheet } from './spec-sheet';
 
-const run = z.object({
+const moment = z.iso.datetime({ offset: true });
+const run = z.looseObject({
   id: z.uuid(),
-  fileName: z.string(),
-  importedAt: z.iso.datetime({ offset: true }),
+  fileName: z.string().max(255),
+  importedAt: moment,
+  /** Clock time of its first sample, where the logger told it. */
+  startedAt: z.string().max(40).nullable().default(null),
   /** The log in its canonical columns. */
-  csv: z.string()
+  csv: z.string(),
+  /** Marks at their own second, which may lie between two samples. */
+  marks: z.array(z.object({ t: z.number(), text: z.string().max(500) })).optional(),
+  /** What the coolant was read with, where a person read it. */
+  readWith: instrumentSchema.optional(),
+  /** The entry of the spec sheet it was judged against. */
+  specSheetId: z.uuid().nullable().default(null),
+  /** What Pyrethos made of it, for readers without Pyrethos: it is judged anew where it is brought in. */
+  analysis: z.unknown().optional(),
+  band: z.unknown().optional()
 });
 
-const photo = z.object({ id: z.uuid(), mime: z.string(), caption: z.string(), base64: z.string() });
+const photo = z.object({
+  id: z.uuid(),
+  mime: z.enum(PHOTO_TYPES),
+  caption: z.string().max(200),
+  base64: z.base64()
+});
 
 /**
  * Version 1 of the job file: one job complete. `events` are the record itself and carry everything; `checks` is
@@ -25,15 +43,22 @@ const photo = z.object({ id: z.uuid(), mime: z.string(), caption: z.string(), ba
 export const jobFileSchema = z.looseObject({
   format: z.literal('pyrethos.job'),
   version: z.literal(1),
-  exportedAt: z.iso.datetime({ offset: true }),
+  exportedAt: moment,
   number: z.number().int().positive(),
-  vehicle: z.looseObject({ id: z.uuid(), fleetNo: z.string(), name: z.string(), note: z.string() }),
+  vehicle: z.looseObject({
+    id: z.uuid(),
+    fleetNo: z.string(),
+    name: z.string(),
+    note: z.string(),
+    /** The vehicle’s own record, its sheets among it. */
+    events: z.array(recordEventSchema).min(1)
+  }),
   sheet: specSheetSchema.nullable(),
   events: z.array(recordEventSchema),
   checks: z.array(
     z.looseObject({
       check: z.string(),
-      at: z.iso.datetime({ offset: true }),
+      at: moment,
       who: z.string(),
       readings: z.unknown(),
       result: z.enum(['pass', 'fail', 'unclear', 'void']),

@@ -20,8 +20,10 @@
     ondecide: (decision: Decision) => Promise<boolean>;
     onquote: (quote: Quote) => Promise<boolean>;
     onundo: (id: string) => void;
+    /** The job is closed: what was decided stands. */
+    closed: boolean;
   }
-  let { now, costs, quotes, decision, proposed, ondecide, onquote, onundo }: Props = $props();
+  let { now, costs, quotes, decision, proposed, ondecide, onquote, onundo, closed }: Props = $props();
 
   const key = (repairs: readonly RepairId[]) => repairs.join('+');
   const offers = $derived.by(() => {
@@ -68,7 +70,7 @@
             : ''}
         </p>
       </div>
-      <button class="btn no-print" onclick={() => onundo(decision.id)}>Undo</button>
+      {#if !closed}<button class="btn no-print" onclick={() => onundo(decision.id)}>Undo</button>{/if}
     </div>
   {:else}
     <h2>Decide what to do</h2>

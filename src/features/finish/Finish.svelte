@@ -138,23 +138,49 @@
   }
 </script>
 
-<header class="mb-4">
-  <p class="text-ink-2">
-    <a class="quiet-link" href="/jobs/{job.number}">Job {job.number}</a> · {vehicle.fleetNo}
-    {vehicle.name}
-  </p>
-  <h1>Repair, proof, close</h1>
-  <p class="no-print float-right"><a class="btn" href="/jobs/{job.number}/report">Report</a></p>
-  <p class="text-ink-2 mt-1 max-w-3xl">
-    The maker’s service information comes first: its order, its values and its cautions go before what stands
-    here.
-  </p>
+<header class="mb-4 flex flex-wrap items-start gap-4">
+  <div class="mr-auto">
+    <p class="text-ink-2">
+      <a class="quiet-link" href="/jobs/{job.number}">Job {job.number}</a> · {vehicle.fleetNo}
+      {vehicle.name}
+    </p>
+    <h1>Repair, proof, close</h1>
+    <p class="text-ink-2 mt-1 max-w-3xl">
+      The maker’s service information comes first: its order, its values and its cautions go before what
+      stands here.
+    </p>
+  </div>
+  <a class="btn no-print" href="/jobs/{job.number}/report">Report</a>
 </header>
+
+{#snippet ending()}
+  <CloseJob
+    {ways}
+    {leader}
+    suspects={opinion.now.suspects.map((s) => s.fault)}
+    state={state_}
+    onclosejob={(payload) => write({ kind: 'job.closed', payload })}
+    onreopen={(why) => write({ kind: 'job.reopened', payload: { why } })}
+  />
+{/snippet}
 
 <Problems {problems} title="That did not work" />
 
 <div class="grid items-start gap-4 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
   <div class="space-y-4">
+    {#if !closed || state_.decision}
+      <Decide
+        now={opinion.now}
+        {costs}
+        quotes={state_.quotes}
+        decision={state_.decision}
+        proposed={opinion.advice.act.repairs}
+        ondecide={(payload) => write({ kind: 'repair.decided', payload })}
+        onquote={(payload) => write({ kind: 'part.quoted', payload })}
+        onundo={(id) => void undo(id)}
+        {closed}
+      />
+    {/if}
     {#each state_.repairs as r (r.id)}
       <section class="card p-4" data-repaired={r.done.repairs.join('+')}>
         <div class="flex items-start gap-3">
@@ -173,16 +199,6 @@
       </section>
     {/each}
     {#if !closed}
-      <Decide
-        now={opinion.now}
-        {costs}
-        quotes={state_.quotes}
-        decision={state_.decision}
-        proposed={opinion.advice.act.repairs}
-        ondecide={(payload) => write({ kind: 'repair.decided', payload })}
-        onquote={(payload) => write({ kind: 'part.quoted', payload })}
-        onundo={(id) => void undo(id)}
-      />
       {#key `${state_.repairs.length} ${state_.decision?.id}`}
         <RepairSheet
           jobId={job.id}
@@ -199,26 +215,8 @@
         />
       {/key}
     {/if}
-  </div>
-  <div class="space-y-4">
-    {#if drawn && pair}
-      <section class="card p-4" aria-label="Before and after">
-        <h2>Before and after</h2>
-        <BeforeAfter
-          picture={drawn}
-          label="Coolant before the repair, dashed, and after it, over the band it should run in"
-        />
-        <p class="text-ink-2 text-sm">
-          Dashed before the repair, full after it, over the band of the later run.
-          <a
-            class="quiet-link no-print"
-            href="/vehicles/{vehicle.id}/compare?a={pair.before.id}&b={pair.after.id}">Side by side</a
-          >
-        </p>
-      </section>
-    {/if}
-    <ProofList {proof} jobNumber={job.number} {told} />
     {#if closed}
+      {@render ending()}
       <LookedAgain
         state={state_}
         before={proofRun?.proof ?? null}
@@ -232,13 +230,26 @@
         onundo={(id) => void undo(id)}
       />
     {/if}
-    <CloseJob
-      {ways}
-      {leader}
-      suspects={opinion.now.suspects.map((s) => s.fault)}
-      state={state_}
-      onclosejob={(payload) => write({ kind: 'job.closed', payload })}
-      onreopen={(why) => write({ kind: 'job.reopened', payload: { why } })}
-    />
+  </div>
+  <div class="space-y-4">
+    {#if drawn && pair}
+      <section class="card p-4" aria-label="Before and after">
+        <h2>Before and after</h2>
+        <BeforeAfter
+          picture={drawn}
+          width={470}
+          label="Coolant before the repair, dashed, and after it, over the band it should run in"
+        />
+        <p class="text-ink-2 text-sm">
+          Dashed before the repair, full after it, over the band of the later run.
+          <a
+            class="quiet-link no-print"
+            href="/vehicles/{vehicle.id}/compare?a={pair.before.id}&b={pair.after.id}">Side by side</a
+          >
+        </p>
+      </section>
+    {/if}
+    <ProofList {proof} jobNumber={job.number} {told} />
+    {#if !closed}{@render ending()}{/if}
   </div>
 </div>

@@ -5,12 +5,13 @@
   interface Props {
     picture: Picture;
     label: string;
+    /** How wide it is shown, px: letters keep their size. */
+    width?: number;
   }
-  let { picture, label }: Props = $props();
+  let { picture, label, width: W = 860 }: Props = $props();
 
-  const W = 900;
-  const H = 300;
-  const LEFT = 62;
+  const H = $derived(Math.max(220, W / 3));
+  const LEFT = 58;
   const FOOT = 26;
   const x = (share: number) => LEFT + share * (W - LEFT - 8);
   const y = (share: number) => 8 + (1 - share) * (H - FOOT - 8);

@@ -11,6 +11,7 @@
   import type { FaultId } from '$core/plant/faults';
   import Problems from '$lib/ui/Problems.svelte';
   import { record } from '$lib/ui/record.svelte';
+  import Files from './Files.svelte';
   import MoneyInput from './MoneyInput.svelte';
 
   interface Props {
@@ -58,7 +59,7 @@
   }
 </script>
 
-<h1>Rates and prices</h1>
+<h1>Shop: rates, prices, files</h1>
 <p class="text-ink-2 mt-1 mb-4 max-w-3xl">
   What the choice between acting and checking on is reckoned with. Without prices of your own, ours are taken:
   round numbers, good for an order and no quote.
@@ -161,3 +162,5 @@
     </div>
   </section>
 </form>
+
+<div class="mt-4"><Files /></div>

@@ -34,10 +34,7 @@ export async function append(
   const event = read.value;
   try {
     return await db.sequelize.transaction(async (transaction) => {
-      await db.sequelize.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', {
-        bind: [event.stream],
-        transaction
-      });
+      await locked(db, event.stream, transaction);
       const known = await db.events.findByPk(event.id, { transaction });
       if (known) return good({ event, isNew: false });
       if (event.kind === 'undo') {
@@ -60,7 +57,7 @@ export async function append(
         { transaction }
       );
       await project(db, event.stream, transaction);
-      await db.sequelize.query("SELECT pg_notify('pyrethos', $1)", { bind: [event.stream], transaction });
+      await notify(db, event.stream, transaction);
       return good({ event, isNew: true });
     });
   } catch (error) {
@@ -69,6 +66,39 @@ export async function append(
     throw error;
   }
 }
+
+/**
+ * Appends entries of other workshops as they are, stream by stream, in the caller's transaction: they have been judged
+ * where they were made. `rows` writes what a stream's entries speak of and tells whether there was any.
+ */
+export async function appendMany(
+  db: Database,
+  events: readonly RecordEvent[],
+  transaction: Transaction,
+  rows: (stream: string) => Promise<boolean>
+): Promise<void> {
+  for (const stream of new Set(events.map((e) => e.stream))) {
+    await locked(db, stream, transaction);
+    await db.events.bulkCreate(
+      events
+        .filter((e) => e.stream === stream)
+        .map(({ id, kind, payload, who, at }) => ({ id, stream, kind, payload, who, at: new Date(at) })),
+      { transaction }
+    );
+    await project(db, stream, transaction);
+    if (await rows(stream)) await project(db, stream, transaction);
+    await notify(db, stream, transaction);
+  }
+}
+
+const locked = (db: Database, stream: string, transaction: Transaction) =>
+  db.sequelize.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', {
+    bind: [stream],
+    transaction
+  });
+
+const notify = (db: Database, stream: string, transaction: Transaction) =>
+  db.sequelize.query("SELECT pg_notify('pyrethos', $1)", { bind: [stream], transaction });
 
 /** What the job's vehicle rules out by its sheet. */
 async function refusedHere(db: Database, event: RecordEvent, transaction: Transaction): Promise<Problem[]> {

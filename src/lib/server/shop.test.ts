@@ -31,7 +31,10 @@ describe('the migration to causes', () => {
       { bind: [job, vehicle] }
     );
     expect(await migrate(old.db, '0005-causes')).toEqual(['0005-causes']);
-    expect(await old.db.jobs.findByPk(job, { attributes: ['outcome', 'cause'] })).toMatchObject({ outcome: 'no fault found', cause: null });
+    expect(await old.db.jobs.findByPk(job, { attributes: ['outcome', 'cause'] })).toMatchObject({
+      outcome: 'no fault found',
+      cause: null
+    });
     expect(await shopCauses(old.db)).toEqual({});
     await old.drop();
   });
