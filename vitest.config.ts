@@ -26,7 +26,7 @@ export default defineConfig({
           hookTimeout: 60_000,
           include: ['src/lib/server/**/*.test.ts'],
           testTimeout: 60_000,
-          fileParallelism: false
+          maxWorkers: 2
         }
       },
       {

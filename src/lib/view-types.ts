@@ -23,6 +23,17 @@ export interface JobLine {
   readonly heat: ThermalState;
 }
 
+/** A closed job that is to be looked at again. */
+export interface DueLine {
+  readonly number: number;
+  readonly complaint: string;
+  readonly outcome: string;
+  /** YYYY-MM-DD */
+  readonly due: string;
+  readonly fleetNo: string;
+  readonly vehicleName: string;
+}
+
 /** The last run in miniature: its coolant curve over the band it should have followed. */
 export interface Spark {
   readonly t: number[];

@@ -1,7 +1,19 @@
 import { database } from '$lib/server/database';
-import { jobLines } from '$lib/server/views';
+import { countJobs, dueLines, jobLines } from '$lib/server/views';
+
+const CLOSED_SHOWN = 12;
+const AHEAD_DAYS = 7;
 
 export const load = async ({ depends }) => {
   depends('record:any');
-  return { jobs: await jobLines(database()), now: new Date().toISOString() };
+  const db = database();
+  const now = new Date();
+  const by = new Date(now.getTime() + AHEAD_DAYS * 86_400_000).toISOString().slice(0, 10);
+  const [open, closed, closedCount, due] = await Promise.all([
+    jobLines(db, { state: 'open' }),
+    jobLines(db, { state: 'closed', limit: CLOSED_SHOWN }),
+    countJobs(db, { state: 'closed' }),
+    dueLines(db, by)
+  ]);
+  return { jobs: [...open, ...closed], closedCount, due, now: now.toISOString() };
 };

@@ -5,4 +5,4 @@
 </script>
 
 <svelte:head><title>The day · Pyrethos</title></svelte:head>
-<Day jobs={data.jobs} zone={data.zone} now={data.now} />
+<Day jobs={data.jobs} closedCount={data.closedCount} due={data.due} zone={data.zone} now={data.now} />

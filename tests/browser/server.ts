@@ -1,8 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer } from 'node:net';
 import { startBench, type Bench } from '../../src/devices/bench';
-import { loadDemo } from '../../src/lib/server/demo';
-import { testDatabase } from '../../src/lib/server/test-database';
+import { demoDatabase } from '../../src/lib/server/test-database';
 import type { Database } from '../../src/lib/server/database';
 
 export interface TestServer {
@@ -26,8 +25,7 @@ const freePort = (): Promise<number> =>
 
 /** The built app on a port and a demo database of its own; it can be stopped and started like the real one. */
 export async function testServer(): Promise<TestServer> {
-  const { db, url, drop } = await testDatabase();
-  await loadDemo(db, 'demo', new Date());
+  const { db, url, drop } = await demoDatabase();
   const bench = await startBench({ port: 0 });
   const port = await freePort();
   const address = `http://127.0.0.1:${port}`;

@@ -9,6 +9,8 @@ export interface Ending {
   readonly repairs: readonly RepairId[];
   /** How often it was repaired: two repairs in one go are one. */
   readonly goes: number;
+  /** When it was last repaired, ISO 8601; null where it never was. */
+  readonly repairedAt: string | null;
   /** How often it came back after it was closed. */
   readonly comebacks: number;
   /** Hands-on minutes of its checks and repairs, by the catalogue’s defaults. */
@@ -22,6 +24,7 @@ export function endingOf(state: Pick<JobState, 'checks' | 'repairs' | 'comebacks
   return {
     repairs: state.repairs.flatMap((r) => r.done.repairs),
     goes: state.repairs.length,
+    repairedAt: state.repairs.at(-1)?.at ?? null,
     comebacks: state.comebacks,
     minutes: checks + runs + repairs
   };

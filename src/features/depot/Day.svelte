@@ -4,16 +4,20 @@
   import { useNow } from '$lib/ui/now.svelte';
   import { useShortcuts } from '$lib/ui/shortcuts.svelte';
   import { day } from '$lib/ui/when';
+  import Due from './Due.svelte';
   import JobRow from './JobRow.svelte';
   import Standing from './Standing.svelte';
-  import type { JobLine } from '$lib/view-types';
+  import type { DueLine, JobLine } from '$lib/view-types';
 
   interface Props {
+    /** Open ones, and the last that were closed. */
     jobs: readonly JobLine[];
+    closedCount: number;
+    due: readonly DueLine[];
     zone: string;
     now: string;
   }
-  let { jobs, zone, now }: Props = $props();
+  let { jobs, closedCount, due, zone, now }: Props = $props();
 
   // svelte-ignore state_referenced_locally
   const clock = useNow(now);
@@ -56,6 +60,7 @@
       /></label
     >
   {/if}
+  {#if closedCount > 0}<a class="btn" href="/numbers">Numbers</a>{/if}
   <a class="btn btn-main" href="/jobs/new"><Plus size={20} aria-hidden="true" />Open a job</a>
 </div>
 
@@ -73,12 +78,15 @@
   </div>
 {:else if found.length === 0}
   <p class="card text-ink-2 p-6">
-    No job has “{wanted}” in its number, vehicle, complaint or finding.
+    No job here has “{wanted}” in its number, vehicle, complaint or finding.
+    <a class="quiet-link" href="/jobs?q={encodeURIComponent(wanted)}">Look through all jobs</a>
     <button class="quiet-link" onclick={() => (wanted = '')}>Show all</button>
   </p>
 {/if}
 
 {#if open.length > 0}<Standing jobs={open} now={clock.iso} {zone} />{/if}
+
+{#if due.length > 0 && words.length === 0}<Due {due} now={clock.iso} />{/if}
 
 <ul class="space-y-2.5">
   {#each open as job (job.number)}<li><JobRow {job} {zone} /></li>{/each}
@@ -89,4 +97,7 @@
   <ul class="space-y-2.5">
     {#each closed as job (job.number)}<li><JobRow {job} {zone} /></li>{/each}
   </ul>
+  {#if closedCount > closed.length && words.length === 0}
+    <p class="mt-3"><a class="btn" href="/jobs">All {closedCount} closed jobs</a></p>
+  {/if}
 {/if}

@@ -34,6 +34,7 @@
         bind:this={filter}
       /></label
     >{/if}
+  {#if vehicles.length > 0}<a class="btn" href="/fleet">Over the year</a>{/if}
   <a class="btn btn-main" href="/vehicles/new"><Plus size={20} aria-hidden="true" />Add a vehicle</a>
 </div>
 

@@ -11,10 +11,9 @@ import type { RecordEvent } from '../../core/record/events';
 import { openFiles, zipStream } from './archive';
 import { bringIn } from './bring-in';
 import type { Database } from './database';
-import { loadDemo } from './demo';
 import { exportJob, exportWorkshop } from './job-export';
 import { append } from './record';
-import { testDatabase } from './test-database';
+import { demoDatabase, testDatabase } from './test-database';
 
 const run = promisify(execFile);
 type Made = Awaited<ReturnType<typeof testDatabase>>;
@@ -41,9 +40,8 @@ const counts = async (db: Database) => [
 ];
 
 beforeAll(async () => {
-  home = await testDatabase();
+  home = await demoDatabase();
   away = await testDatabase();
-  await loadDemo(home.db, 'demo', new Date());
   const done = await home.db.jobs.findOne({ where: { outcome: 'fixed and proven' }, rejectOnEmpty: true });
   file = await exported(home.db, done.id);
 }, 120_000);

@@ -1,19 +1,36 @@
+import { QueryTypes } from 'sequelize';
+import { verdictTitle } from '../../core/run/words';
+import type { Analysis } from '../../core/run/analyse';
 import type { Database } from './database';
-import { jobLines, vehicleLines } from './views';
+import { vehicleLines } from './views';
 
-/** What the intake needs: vehicles to pick from, with their sheets, and earlier work. */
+interface EarlierRow {
+  readonly number: number;
+  readonly vehicleId: string;
+  readonly complaint: string;
+  readonly state: 'open' | 'closed';
+  readonly outcome: string | null;
+  readonly openedAt: Date;
+  readonly verdict: Analysis['verdict'] | null;
+}
+
+/** What intake asks for: the vehicles, and what was done on each before. */
 export async function intakeView(db: Database) {
-  const [vehicles, jobs] = await Promise.all([vehicleLines(db), jobLines(db)]);
+  const [vehicles, rows] = await Promise.all([
+    vehicleLines(db),
+    db.sequelize.query<EarlierRow>(
+      `SELECT j.number, j.vehicle_id AS "vehicleId", j.complaint, j.state, j.outcome, j.opened_at AS "openedAt",
+         (SELECT r.analysis->>'verdict' FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY r.imported_at DESC LIMIT 1) AS verdict
+       FROM jobs j WHERE j.standing ORDER BY j.state = 'closed', j.last_at DESC LIMIT 2000`,
+      { type: QueryTypes.SELECT }
+    )
+  ]);
   return {
     vehicles,
-    jobs: jobs.map(({ number, vehicleId, complaint, state, outcome, openedAt, finding }) => ({
-      number,
-      vehicleId,
-      complaint,
-      state,
-      outcome,
-      openedAt,
-      finding: finding?.title ?? null
+    jobs: rows.map(({ verdict, openedAt, ...job }) => ({
+      ...job,
+      openedAt: openedAt.toISOString(),
+      finding: verdict && verdictTitle({ verdict })
     }))
   };
 }

@@ -6,7 +6,7 @@ import { verdictSentence, verdictTitle } from '../../core/run/words';
 import { holding, type KnownFact } from '../../core/thermal/facts';
 import { thermalAt, type ThermalState } from '../../core/thermal/state';
 import type { Band } from '../../core/plant/band';
-import type { Finding, JobLine, Spark, VehicleLine } from '../view-types';
+import type { DueLine, Finding, JobLine, Spark, VehicleLine } from '../view-types';
 import type { Database } from './database';
 import type { RunRow } from './models';
 import { heatByVehicle } from './vehicle-heat';
@@ -21,18 +21,39 @@ interface Line extends Omit<JobLine, 'finding' | 'spark' | 'openedAt' | 'lastAt'
   readonly sheet: SpecSheet | null;
 }
 
+/** Which jobs: of one vehicle, in one state, so many from where. */
+export interface Lines {
+  readonly vehicleId?: string | null;
+  readonly state?: 'open' | 'closed';
+  /** Words that must all stand in the job, its vehicle or its record. */
+  readonly words?: readonly string[];
+  readonly limit?: number;
+  readonly offset?: number;
+}
+
+const MOST = 500;
+const WHERE = `j.standing AND v.standing AND ($1::uuid IS NULL OR v.id = $1) AND ($2::text IS NULL OR j.state = $2)
+  AND NOT EXISTS (SELECT 1 FROM unnest($3::text[]) w
+    WHERE position(lower(w) IN lower(concat_ws(' ', j.number, v.fleet_no, v.name, j.complaint, j.outcome, j.cause, j.words))) = 0)`;
+const bindOf = ({ vehicleId = null, state, words = [] }: Lines) => [vehicleId, state ?? null, [...words]];
+
 const LINES = `
   SELECT j.number, j.complaint, j.state, j.outcome, j.opened_at AS "openedAt", j.last_at AS "lastAt", v.fleet_no AS "fleetNo", v.name AS "vehicleName", v.id AS "vehicleId", j.results, s.sheet,
          (SELECT count(*)::int FROM runs r WHERE r.job_id = j.id AND r.standing) AS runs, last.analysis, last.imported_at AS "importedAt", last.preview, last.band
   FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id
   LEFT JOIN LATERAL (SELECT analysis, imported_at, preview, band FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY imported_at DESC LIMIT 1) last ON true
-  WHERE j.standing AND v.standing AND ($1::uuid IS NULL OR v.id = $1)
-  ORDER BY j.state = 'closed', j.last_at DESC LIMIT 500`;
+  WHERE ${WHERE}
+  ORDER BY j.state = 'closed', j.last_at DESC LIMIT $4 OFFSET $5`;
 
 /** Jobs with their state and last finding: open ones first, the latest on top. */
-export async function jobLines(db: Database, vehicleId: string | null = null): Promise<JobLine[]> {
-  const lines = await db.sequelize.query<Line>(LINES, { bind: [vehicleId], type: QueryTypes.SELECT });
-  const heat = await heatByVehicle(db, [...new Set(lines.map((l) => l.vehicleId))]);
+export async function jobLines(db: Database, which: Lines = {}): Promise<JobLine[]> {
+  const lines = await db.sequelize.query<Line>(LINES, {
+    bind: [...bindOf(which), Math.min(which.limit ?? MOST, MOST), which.offset ?? 0],
+    type: QueryTypes.SELECT
+  });
+  // Where an engine stands is asked of open jobs only.
+  const open = lines.filter((l) => l.state === 'open').map((l) => l.vehicleId);
+  const heat = await heatByVehicle(db, [...new Set(open)]);
   const now = new Date().toISOString();
   return lines.map(({ analysis, importedAt, preview, band, sheet, ...line }) => ({
     ...line,
@@ -43,6 +64,24 @@ export async function jobLines(db: Database, vehicleId: string | null = null): P
     spark: preview ? { ...preview, band: sparse(band) } : null
   }));
 }
+
+/** How many jobs there are of a kind. */
+export async function countJobs(db: Database, which: Lines): Promise<number> {
+  const [{ n }] = await db.sequelize.query<{ n: number }>(
+    `SELECT count(*)::int AS n FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id WHERE ${WHERE}`,
+    { bind: bindOf(which), type: QueryTypes.SELECT }
+  );
+  return n;
+}
+
+/** Closed jobs that are to be looked at again by then (YYYY-MM-DD), the longest due first. */
+export const dueLines = (db: Database, by: string): Promise<DueLine[]> =>
+  db.sequelize.query<DueLine>(
+    `SELECT j.number, j.complaint, j.outcome, j.look_again::text AS due, v.fleet_no AS "fleetNo", v.name AS "vehicleName"
+     FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
+     WHERE j.standing AND v.standing AND j.state = 'closed' AND j.look_again <= $1::date ORDER BY j.look_again, j.number`,
+    { bind: [by], type: QueryTypes.SELECT }
+  );
 
 function heatNow(known: readonly KnownFact[], now: string, sheet: SpecSheet | null): ThermalState {
   const facts = holding(known);

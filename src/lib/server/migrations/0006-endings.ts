@@ -7,7 +7,7 @@ export const endings: Migration = {
     ALTER TABLE jobs
       ADD COLUMN closed_at timestamptz,
       ADD COLUMN look_again date,
-      ADD COLUMN ending jsonb NOT NULL DEFAULT '{"repairs": [], "comebacks": 0, "minutes": 0}';
+      ADD COLUMN ending jsonb NOT NULL DEFAULT '{"repairs": [], "goes": 0, "repairedAt": null, "comebacks": 0, "minutes": 0}';
     CREATE INDEX jobs_due ON jobs (look_again) WHERE look_again IS NOT NULL AND standing;
     CREATE INDEX jobs_closed ON jobs (closed_at) WHERE standing;
   `,

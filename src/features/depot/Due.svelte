@@ -1,0 +1,33 @@
+<script lang="ts">
+  import type { DueLine } from '$lib/view-types';
+
+  interface Props {
+    due: readonly DueLine[];
+    now: string;
+  }
+  let { due, now }: Props = $props();
+  const today = $derived(now.slice(0, 10));
+  const days = (date: string) => Math.round((Date.parse(date) - Date.parse(today)) / 86_400_000);
+  const words = (date: string) => {
+    const n = days(date);
+    if (n === 0) return 'today';
+    return n < 0 ? `${-n} day${n === -1 ? '' : 's'} over` : `in ${n} day${n === 1 ? '' : 's'}`;
+  };
+</script>
+
+<section class="card mb-5 px-4 py-3" aria-label="To be looked at again">
+  <h2>To be looked at again</h2>
+  <ul class="mt-1 grid gap-x-6 md:grid-cols-2">
+    {#each due as d (d.number)}
+      <li>
+        <a class="flex min-h-11 items-center gap-3" href="/jobs/{d.number}/finish" data-due={d.number}>
+          <span class="reading font-bold">{d.fleetNo}</span>
+          <span class="min-w-0 flex-1 truncate">{d.complaint}</span>
+          <span class="text-sm {days(d.due) < 0 ? 'text-off font-semibold' : 'text-ink-2'}"
+            >{words(d.due)}</span
+          >
+        </a>
+      </li>
+    {/each}
+  </ul>
+</section>
