@@ -42,20 +42,27 @@ const TRIES = 12;
 /** How often each fault comes: as the trade meets it, by the catalogue’s priors; or every one alike. */
 export type Mix = 'trade' | 'even';
 
+/** A vehicle that is known already, on a day that is: where a job is not of any vehicle on any day. */
+export interface Given {
+  readonly spec: SpecSheet;
+  readonly sound: PlantParams;
+  readonly ambientC: number;
+}
+
 /** A job by its number: the same number, the same job. */
-export function caseOf(seed: number, mix: Mix = 'trade'): Case {
+export function caseOf(seed: number, mix: Mix = 'trade', given?: Given): Case {
   const random = seeded(seed * 7919 + 11);
-  const spec = pick(SHEETS, random);
+  const spec = given?.spec ?? pick(SHEETS, random);
   const possible = FAULT_IDS.filter((f) => cannotHave(f, spec) === null);
   const fault = mix === 'trade' ? byPrior(possible, random) : pick(possible, random);
   for (let i = 0; ; i++) {
     // Nobody brings a vehicle for what nobody notices: a fault that was too mild is drawn again, and worse.
     const made = {
-      ...vehicleWith(spec, fault, Math.min(0.9, LEAST + i / 20), random),
+      ...vehicleWith(spec, fault, Math.min(0.9, LEAST + i / 20), random, given?.sound),
       seed,
       spec,
       fault,
-      ambientC: -6 + 34 * random()
+      ambientC: given?.ambientC ?? -6 + 34 * random()
     };
     const drive = pick(DRIVEN, random);
     const driven = complaintOf(made, drive, i >= TRIES, random);
@@ -83,9 +90,15 @@ function byPrior(faults: readonly FaultId[], random: Random): FaultId {
   return faults.find((f) => (left -= SUSPECTS[f].prior) <= 0) ?? faults[0];
 }
 
-function vehicleWith(spec: SpecSheet, fault: FaultId, least: number, random: Random) {
+function vehicleWith(
+  spec: SpecSheet,
+  fault: FaultId,
+  least: number,
+  random: Random,
+  known?: PlantParams
+) {
   const severity = WHOLE.test(fault) ? 0.9 + 0.1 * random() : least + (1 - least) * random();
-  const sound = strangeVehicle(spec, random);
+  const sound = known ?? strangeVehicle(spec, random);
   const law = plantFault(fault);
   if (law)
     return {

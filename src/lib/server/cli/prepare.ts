@@ -1,15 +1,18 @@
 import { connect } from '../database';
 import { loadDemo } from '../demo';
+import { loadYear } from '../demo-year';
 import { log } from '../log';
 import { migrate } from '../migrate';
 
-/** What bin/start runs before serving: database up to date, demo there (PYRETHOS_DEMO=0 leaves it out). */
+/** What bin/start runs before serving: database up to date, demo there (PYRETHOS_DEMO: 0 none, small without the year). */
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('DATABASE_URL is not set');
 const db = connect(url);
 try {
   await migrate(db);
-  if (process.env.PYRETHOS_DEMO !== '0') await loadDemo(db, 'demo', new Date());
+  const demo = process.env.PYRETHOS_DEMO;
+  if (demo !== '0') await loadDemo(db, 'demo', new Date());
+  if (demo !== '0' && demo !== 'small') await loadYear(db, 'demo/year', new Date());
 } catch (error) {
   log.fatal({ error: (error as Error).message }, 'could not prepare the database');
   process.exitCode = 1;
