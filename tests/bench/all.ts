@@ -20,6 +20,8 @@ import { circuitsBench } from './circuits';
 import { blindness, confusion, healthyAlarms, pairs, table } from './confusion';
 import { ladderBench } from './ladder';
 import { bandBench, liveBench } from './live';
+import { memoryFigures } from './memory';
+import { viewsBench } from './views';
 import { line, median, medianAsync, ms } from './measure';
 
 const sheet = (file: string): SpecSheet => JSON.parse(readFileSync(`demo/specs/${file}.spec.json`, 'utf8'));
@@ -186,6 +188,17 @@ function confusionBench(): void {
   }
 }
 
+function memoryBench(): void {
+  const f = memoryFigures(120);
+  line('healthy years, one run a fortnight, told to have drifted', `${f.falseAlarms} of ${f.healthyYears}`);
+  line('years with a slowly leaking thermostat, told', `${f.found} of ${f.failing}`);
+  line(
+    'days from its first leak to the warning, median',
+    `${f.medianDelayDays} d`,
+    `at severity ${f.medianSeverity.toFixed(2)}`
+  );
+}
+
 const PARTS: Record<string, () => void | Promise<void>> = {
   plant: plantBench,
   analyse: analyseBench,
@@ -195,6 +208,8 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   band: bandBench,
   ladder: ladderBench,
   circuits: () => console.log(circuitsBench()),
+  memory: memoryBench,
+  views: viewsBench,
   confusion: confusionBench
 };
 const chosen = process.argv.slice(2);

@@ -5,6 +5,8 @@ import type { EventInput } from '../../src/core/record/events';
 import { alive, openBrowser, see, WAIT_MS, withText, type Browser } from './browser';
 import { testServer, type TestServer } from './server';
 
+const labelled = (label: string) => `//label[normalize-space(.)=${JSON.stringify(label)}]`;
+
 /**
  * The built app with the demo and a browser on it, for one file of tests: started before them, ended after, and
  * the server brought back after each, so that a test which stopped it takes no other with it.
@@ -24,7 +26,7 @@ export function useApp(ready: (server: TestServer, driver: WebDriver) => void) {
   });
 
   const inputOf = (label: string): Promise<WebElement> =>
-    see(browser.driver, By.xpath(`//label[normalize-space(.)=${JSON.stringify(label)}]/following::input[1]`));
+    see(browser.driver, By.xpath(`${labelled(label)}//input | ${labelled(label)}/following::input[1]`));
   /** Puts an entry into the record, as a browser would. */
   async function enter(stream: string, body: EventInput): Promise<void> {
     const at = new Date().toISOString();

@@ -1,7 +1,7 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer } from 'node:net';
 import { startBench, type Bench } from '../../src/devices/bench';
-import { demoDatabase } from '../../src/lib/server/test-database';
+import { demoDatabase, type TestDatabase } from '../../src/lib/server/test-database';
 import type { Database } from '../../src/lib/server/database';
 
 export interface TestServer {
@@ -23,9 +23,9 @@ const freePort = (): Promise<number> =>
     });
   });
 
-/** The built app on a port and a demo database of its own; it can be stopped and started like the real one. */
-export async function testServer(): Promise<TestServer> {
-  const { db, url, drop } = await demoDatabase();
+/** The built app on a port and a database of its own, that of the demo unless another is given; it can be stopped and started like the real one. */
+export async function testServer(database?: TestDatabase): Promise<TestServer> {
+  const { db, url, drop } = database ?? (await demoDatabase());
   const bench = await startBench({ port: 0 });
   const port = await freePort();
   const address = `http://127.0.0.1:${port}`;

@@ -59,6 +59,7 @@ const rowsOf = (prints: readonly Print[], trait: TraitId): Row[] =>
 /** Degrees of freedom of the noise: now and then a run was driven or read quite otherwise, and must not decide. */
 const NU = 3;
 const ROUNDS = 12;
+const SETTLED = 0.01;
 
 /**
  * Least squares with a normal prior on each coefficient (level, weather, and a step at `from` on), the noise by
@@ -97,7 +98,10 @@ function fit(rows: readonly Row[], trait: TraitId, from: number) {
     );
     const chi2 = left.reduce((sum, l, n) => sum + weights[n] * l ** 2, 0);
     scatter = Math.sqrt(Math.max(1, chi2 / Math.max(1, rows.length - k)));
-    weights = left.map((l, n) => (NU + 1) / (NU + l ** 2 / known[n]) / known[n]);
+    const next = left.map((l, n) => (NU + 1) / (NU + l ** 2 / known[n]) / known[n]);
+    const settled = next.every((w, n) => Math.abs(w - weights[n]) < SETTLED * w);
+    weights = next;
+    if (settled) break;
   }
   const sd = (i: number) => scatter * Math.sqrt(solved(priorSd.map((_, j) => (i === j ? 1 : 0)))[i]);
   /** What each run shows beyond level and weather. */

@@ -162,7 +162,7 @@ function comparison(before: ReportRun, after: ReportRun): ReportTable {
   return {
     title: 'Before and after',
     note: unlike.length > 0 ? `The two runs are not quite alike: ${unlike.join('; ')}.` : undefined,
-    head: ['', 'Before', 'After', 'Change'],
+    head: ['Of the run', 'Before', 'After', 'Change'],
     rows: compareFeatures(a, b)
       .filter((r) => r.judged !== 'missing' || r.a !== '–' || r.b !== '–')
       .map((r) => [r.name, r.a, r.b, r.by ?? ''])

@@ -54,7 +54,8 @@ export function findingOf(judged: JudgedCheck): Finding | null {
     llr[fault] = (llr[fault] ?? 0) + weight * strength[way];
   }
   return {
-    id: judged.id,
+    // One run stands for several checks, so its id alone would not tell them apart.
+    id: `${judged.id}/${check}`,
     title: checkOf(check).title,
     says: outcome.says,
     llr,

@@ -107,6 +107,17 @@ describe('what is believed', () => {
     for (const factor of Object.values(history)) expect(factor).toBeLessThanOrEqual(4);
   });
 
+  it('tells apart what one run says as itself and as the checks it stands for', () => {
+    const run = { id: 'one-run', title: '', suspects: [] };
+    const asChecks = [
+      judged('clutch-cold-turn', { firstTurn: 'firm', freeTurns: 0, laterTurns: null }),
+      judged('air-rise', { beforeC: 14, afterC: 79, coolantC: 97, fan: 'yes' })
+    ].map((j) => ({ ...j, id: run.id }));
+    const ids = findingsOf({ symptoms: [], done: asChecks, runs: [run] }).map((f) => f.id);
+    expect(ids.length).toBeGreaterThan(1);
+    expect(new Set(ids).size).toBe(ids.length);
+  });
+
   it('leaves out what the vehicle cannot have, with the reason', () => {
     const { impossible, suspects } = posteriorOf([], curlew);
     expect(impossible).toContainEqual({ fault: 'clutch-slipping', because: 'no fan clutch' });

@@ -6,6 +6,9 @@
     now: string;
   }
   let { due, now }: Props = $props();
+  const FEW = 4;
+  let all = $state(false);
+  const shown = $derived(all ? due : due.slice(0, FEW));
   const today = $derived(now.slice(0, 10));
   const days = (date: string) => Math.round((Date.parse(date) - Date.parse(today)) / 86_400_000);
   const words = (date: string) => {
@@ -16,9 +19,14 @@
 </script>
 
 <section class="card mb-5 px-4 py-3" aria-label="To be looked at again">
-  <h2>To be looked at again</h2>
+  <div class="flex items-center gap-3">
+    <h2 class="mr-auto">To be looked at again</h2>
+    {#if due.length > FEW}<button class="btn" aria-expanded={all} onclick={() => (all = !all)}
+        >{all ? 'Only the first' : `All ${due.length}`}</button
+      >{/if}
+  </div>
   <ul class="mt-1 grid gap-x-6 md:grid-cols-2">
-    {#each due as d (d.number)}
+    {#each shown as d (d.number)}
       <li>
         <a class="flex min-h-11 items-center gap-3" href="/jobs/{d.number}/finish" data-due={d.number}>
           <span class="reading font-bold">{d.fleetNo}</span>

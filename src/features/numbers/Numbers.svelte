@@ -2,7 +2,7 @@
   import type { DepotNumbers } from '$core/depot/numbers';
   import { repairOf } from '$core/repair/catalogue';
   import { SUSPECTS } from '$core/suspects/catalogue';
-  import Bars from '$lib/ui/chart/Bars.svelte';
+  import type BarsChart from '$lib/ui/chart/Bars.svelte';
 
   interface Props {
     now: DepotNumbers;
@@ -13,6 +13,10 @@
     wrong: readonly (string | null)[];
   }
   let { now, before, period, today, wrong }: Props = $props();
+
+  // Drawn in the page only: the library of the charts wants a window.
+  let Bars = $state.raw<typeof BarsChart>();
+  $effect(() => void import('$lib/ui/chart/Bars.svelte').then((b) => (Bars = b.default)));
 
   const back = (days: number) =>
     new Date(Date.parse(today) - (days - 1) * 86_400_000).toISOString().slice(0, 10);
@@ -139,22 +143,22 @@
       {#if now.months.length > 1}
         <section class="card p-4" aria-label="Month by month">
           <h2>Jobs closed, month by month</h2>
-          <Bars
-            labels={now.months.map((m) => monthWord(m.month))}
-            values={now.months.map((m) => m.jobs)}
-            counts="jobs"
-            label={now.months.map((m) => `${monthWord(m.month)} ${m.jobs}`).join(', ')}
-          />
+          {#if Bars}<Bars
+              labels={now.months.map((m) => monthWord(m.month))}
+              values={now.months.map((m) => m.jobs)}
+              counts="jobs"
+              label={now.months.map((m) => `${monthWord(m.month)} ${m.jobs}`).join(', ')}
+            />{/if}
         </section>
         <section class="card p-4" aria-label="Hours by month">
           <h2>Hours hands on</h2>
-          <Bars
-            labels={now.months.map((m) => monthWord(m.month))}
-            values={now.months.map((m) => Math.round(m.hours * 10) / 10)}
-            counts="hours"
-            label={now.months.map((m) => `${monthWord(m.month)} ${m.hours.toFixed(1)} h`).join(', ')}
-            height={150}
-          />
+          {#if Bars}<Bars
+              labels={now.months.map((m) => monthWord(m.month))}
+              values={now.months.map((m) => Math.round(m.hours * 10) / 10)}
+              counts="hours"
+              label={now.months.map((m) => `${monthWord(m.month)} ${m.hours.toFixed(1)} h`).join(', ')}
+              height={150}
+            />{/if}
         </section>
       {/if}
       <section class="card p-4" aria-label="How they ended">

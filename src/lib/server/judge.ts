@@ -2,6 +2,7 @@ import { bad, good, type Result } from '../../core/result';
 import { analyse, bandFor } from '../../core/run/analyse';
 import type { Database } from './database';
 import { knownGoodRuns } from './known-good';
+import { printRun } from './memory';
 import { samplesOf } from './runs';
 
 /** Judges a stored run again, against the vehicle's present sheet and by the present model. The samples stay as they are. */
@@ -17,5 +18,6 @@ export async function judgeAgain(db: Database, runId: string): Promise<Result<{ 
     analysis: analyse(log, sheet.sheet, run.report.instrument),
     band: bandFor(log, sheet.sheet, { knownGood: await knownGoodRuns(db, vehicle!.id, runId) })
   });
+  await printRun(db, runId);
   return good({ runId });
 }

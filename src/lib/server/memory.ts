@@ -1,14 +1,8 @@
-import { QueryTypes } from 'sequelize';
-import type { SpecSheet } from '../../core/formats/spec-sheet';
-import { printOf, type Print, type PrintedRun } from '../../core/memory/fingerprint';
+import { QueryTypes, type Transaction } from 'sequelize';
+import { printOf, type Print } from '../../core/memory/fingerprint';
 import { memoryOf, type Memory } from '../../core/memory/memory';
+import type { Analysis } from '../../core/run/analyse';
 import type { Database } from './database';
-
-interface Row extends Omit<PrintedRun, 'features'> {
-  readonly vehicleId: string;
-  readonly startOpenC: number;
-  readonly features: PrintedRun['features'];
-}
 
 export interface Remembered {
   readonly vehicleId: string;
@@ -23,16 +17,10 @@ export async function memories(
 ): Promise<Map<string, Remembered>> {
   const bind = [vehicleId];
   const [rows, repaired] = await Promise.all([
-    // Only what a print is made of: the rest of an analysis is ten times as much.
-    db.sequelize.query<Row>(
-      `SELECT r.id, j.vehicle_id AS "vehicleId", (s.sheet->'thermostat'->>'startOpenC')::float AS "startOpenC",
-         to_char(r.imported_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS at, r.analysis->>'verdict' AS verdict,
-         (r.analysis->>'jumps')::int AS jumps,
-         jsonb_build_object('knee', f.f->'knee', 'segments', f.f->'segments', 'warmRateCPerMin', f.f->'warmRateCPerMin',
-           'startC', f.f->'startC', 'startMinusAmbientC', f.f->'startMinusAmbientC', 'fan', f.f->'fan') AS features
-       FROM runs r JOIN jobs j ON j.id = r.job_id JOIN spec_sheets s ON s.id = r.spec_sheet_id
-       CROSS JOIN LATERAL (SELECT r.analysis->'features' AS f) f
-       WHERE r.standing AND j.standing AND ($1::uuid IS NULL OR j.vehicle_id = $1) ORDER BY r.imported_at`,
+    db.sequelize.query<{ vehicleId: string; print: Print }>(
+      `SELECT j.vehicle_id AS "vehicleId", r.print FROM runs r JOIN jobs j ON j.id = r.job_id
+       WHERE r.standing AND j.standing AND r.print IS NOT NULL AND ($1::uuid IS NULL OR j.vehicle_id = $1)
+       ORDER BY r.imported_at`,
       { bind, type: QueryTypes.SELECT }
     ),
     db.sequelize.query<{ vehicleId: string; at: string | null }>(
@@ -43,9 +31,10 @@ export async function memories(
   ]);
   const since = new Map(repaired.map((r) => [r.vehicleId, r.at]));
   const prints = new Map<string, Print[]>();
-  for (const { vehicleId: of, startOpenC, ...run } of rows) {
-    const print = printOf(run, startOpenC);
-    if (print) prints.set(of, [...(prints.get(of) ?? []), print]);
+  for (const { vehicleId: of, print } of rows) {
+    const known = prints.get(of);
+    if (known) known.push(print);
+    else prints.set(of, [print]);
   }
   return new Map(
     [...prints].map(([of, list]) => [
@@ -59,7 +48,6 @@ export interface FleetLine {
   readonly id: string;
   readonly fleetNo: string;
   readonly name: string;
-  readonly sheet: SpecSheet | null;
   readonly memory: Memory | null;
   /** Regulating temperature on the road, run by run: what a line of the list shows. */
   readonly marks: readonly { readonly at: string; readonly celsius: number }[];
@@ -68,11 +56,12 @@ export interface FleetLine {
 /** The whole fleet: what has drifted first, then by fleet number. */
 export async function fleetView(db: Database): Promise<FleetLine[]> {
   const [vehicles, remembered] = await Promise.all([
-    db.sequelize.query<{ id: string; fleetNo: string; name: string; sheet: SpecSheet | null }>(
-      `SELECT v.id, v.fleet_no AS "fleetNo", v.name, s.sheet FROM vehicles v
-       LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id WHERE v.standing ORDER BY v.fleet_no`,
-      { type: QueryTypes.SELECT }
-    ),
+    db.vehicles.findAll({
+      where: { standing: true },
+      attributes: ['id', 'fleetNo', 'name'],
+      order: [['fleetNo', 'ASC']],
+      raw: true
+    }),
     memories(db)
   ]);
   const lines = vehicles.map((v): FleetLine => {
@@ -93,4 +82,23 @@ export function marksOf(prints: readonly Print[]): FleetLine['marks'] {
     prints.flatMap(({ at, marks }) => (marks[trait] ? [{ at, celsius: marks[trait].celsius }] : []));
   const road = of('regulates');
   return road.length >= 3 ? road : of('opening');
+}
+
+interface Judged {
+  readonly at: Date;
+  readonly startOpenC: number;
+  readonly analysis: Analysis;
+}
+
+/** Writes down what a run tells of its vehicle, whenever it has been judged. */
+export async function printRun(db: Database, id: string, transaction?: Transaction): Promise<void> {
+  const [run] = await db.sequelize.query<Judged>(
+    `SELECT r.imported_at AS at, (s.sheet->'thermostat'->>'startOpenC')::float AS "startOpenC", r.analysis
+     FROM runs r JOIN spec_sheets s ON s.id = r.spec_sheet_id WHERE r.id = $1`,
+    { bind: [id], type: QueryTypes.SELECT, transaction }
+  );
+  if (!run) return;
+  const { verdict, jumps, features } = run.analysis;
+  const print = printOf({ id, at: run.at.toISOString(), verdict, jumps, features }, run.startOpenC);
+  await db.runs.update({ print }, { where: { id }, transaction });
 }

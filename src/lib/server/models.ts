@@ -14,6 +14,7 @@ import type { Band } from '../../core/plant/band';
 import type { FaultId } from '../../core/plant/faults';
 import type { ShopCurve } from '../../core/record/curves';
 import type { EventBody } from '../../core/record/events';
+import type { Print } from '../../core/memory/fingerprint';
 import type { Ending } from '../../core/repair/ending';
 import type { Analysis } from '../../core/run/analyse';
 import type { KnownFact } from '../../core/thermal/facts';
@@ -106,6 +107,8 @@ export interface RunRow extends Model<Own<RunRow>, New<RunRow>> {
   importWarnings: string[];
   analysis: Analysis;
   band: Band | null;
+  /** What it tells of its vehicle; null where it tells nothing. */
+  print: Print | null;
   /** The coolant curve in a hundred points or so, for lists. */
   preview: { t: number[]; ect: (number | null)[] };
   standing: boolean;
@@ -209,6 +212,7 @@ export function defineModels(sequelize: Sequelize): Models {
         importWarnings: json(),
         analysis: json(),
         band: { type: DataTypes.JSONB },
+        print: { type: DataTypes.JSONB },
         preview: json(),
         standing: flag()
       },

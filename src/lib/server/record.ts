@@ -5,6 +5,7 @@ import { bad, good, type Problem, type Result } from '../../core/result';
 import type { Database } from './database';
 import { deriveJob } from '../../core/record/derive';
 import { closings, proofOf } from '../../core/repair/proof';
+import { printRun } from './memory';
 import { jobKnown, projectCurve, projectJob, projectVehicle, proofRun } from './project';
 
 /** Events of one stream, oldest first. */
@@ -152,11 +153,13 @@ async function project(db: Database, stream: string, transaction: Transaction): 
   else if (kind === 'job') await projectJob(db, id, events, transaction);
 }
 
-/** Derives every job anew, as after a migration that keeps more of what the record says. */
+/** Derives every job and what each run tells of its vehicle anew, as after a migration that keeps more of what the record says. */
 export async function deriveAnew(db: Database, transaction: Transaction): Promise<void> {
   const rows = await db.sequelize.query<{ stream: string }>(
     "SELECT DISTINCT stream FROM events WHERE stream LIKE 'job:%'",
     { type: QueryTypes.SELECT, transaction }
   );
   for (const { stream } of rows) await project(db, stream, transaction);
+  const runs = await db.runs.findAll({ attributes: ['id'], transaction });
+  for (const { id } of runs) await printRun(db, id, transaction);
 }

@@ -90,13 +90,7 @@ function byPrior(faults: readonly FaultId[], random: Random): FaultId {
   return faults.find((f) => (left -= SUSPECTS[f].prior) <= 0) ?? faults[0];
 }
 
-function vehicleWith(
-  spec: SpecSheet,
-  fault: FaultId,
-  least: number,
-  random: Random,
-  known?: PlantParams
-) {
+function vehicleWith(spec: SpecSheet, fault: FaultId, least: number, random: Random, known?: PlantParams) {
   const severity = WHOLE.test(fault) ? 0.9 + 0.1 * random() : least + (1 - least) * random();
   const sound = known ?? strangeVehicle(spec, random);
   const law = plantFault(fault);
