@@ -1,6 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { checksTable } from '../core/checks/table';
 import { jobFileJsonSchema } from '../core/formats/job-file';
+import { workshopFileJsonSchema } from '../core/formats/workshop-file';
 import { specSheetJsonSchema } from '../core/formats/spec-sheet';
 
 /** Writes what the docs take from the code: the schemas of the formats, the table of checks. Tests hold them to it. */
@@ -10,4 +11,5 @@ const schema = (name: string, json: unknown) =>
 mkdirSync('docs/schema', { recursive: true });
 schema('spec-sheet', specSheetJsonSchema());
 schema('job', jobFileJsonSchema());
+schema('workshop', workshopFileJsonSchema());
 writeFileSync('docs/checks.md', checksTable());

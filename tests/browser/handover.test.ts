@@ -149,7 +149,7 @@ describe('the minibus', () => {
       'What we found: thermostat stuck open',
       'The repair is proven',
       'Before and after',
-      'tightened with 9.0 N·m (sheet: 9.0 N·m)',
+      'tightened with 9 N·m (sheet: 9 N·m)',
       '2.1 L out, 2.3 L',
       'from Harbour stores',
       'Hot coolant under pressure scalds',

@@ -1,14 +1,13 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { join, resolve } from 'node:path';
+import { join } from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
-import { alive, openBrowser, painted, viewport } from './browser';
+import { alive, openBrowser, painted } from './browser';
 
 /**
  * Pictures of the main views from a running Pyrethos with the demo data.
  *   npm run screenshots -- [address] [folder] [only-this-view]
  */
 const [address = 'http://127.0.0.1:5180', folder = 'docs/screenshots', only] = process.argv.slice(2);
-const LOGGER_FILE = resolve('tests/browser/files/any-logger.csv');
 
 const jobOf = (fleetNo: string) =>
   `[...document.querySelectorAll('a[data-job]')].find((a) => a.textContent.includes('${fleetNo}'))?.href`;
@@ -61,10 +60,22 @@ const VIEWS: Record<string, () => Promise<void>> = {
     );
     await shoot('suspects', 'night');
   },
+  report: async () => {
+    await go('/jobs/3/report');
+    await shoot('report');
+  },
+  numbers: async () => {
+    await go('/numbers');
+    await driver.wait(until.elementLocated(By.css('canvas')), 20_000);
+    await shoot('numbers', 'night');
+  },
+  fleet: async () => {
+    await go('/fleet');
+    await shoot('fleet');
+  },
   finish: async () => {
-    await go('/');
-    await openJob('QH-03');
-    await go(`${new URL(await driver.getCurrentUrl()).pathname}/finish`);
+    // The minibus, whose repair is proven.
+    await go('/jobs/3/finish');
     await shoot('finish');
   },
   run: async () => {
@@ -164,38 +175,10 @@ const VIEWS: Record<string, () => Promise<void>> = {
     await go(`${await driver.getCurrentUrl()}/what-if`);
     await shoot('what-if');
   },
-  compare: async () => {
-    await go('/');
-    await go(
-      await driver.executeScript<string>(
-        `return [...document.querySelectorAll('a[data-job]')].find((a) => a.textContent.includes('fixed and proven')).href`
-      )
-    );
-    await driver.findElement(By.xpath('//a[normalize-space(.)="Compare"]')).click();
-    await driver.wait(until.urlContains('/compare?a='), 10_000);
-    await painted(driver);
-    await shoot('compare');
-  },
-  import: async () => {
-    await openJob('QH-26');
-    await go(`${(await driver.getCurrentUrl()).replace(/\?.*/, '')}/import`);
-    await driver.findElement({ css: 'input[type=file]' }).sendKeys(LOGGER_FILE);
-    await driver.wait(
-      () => driver.executeScript('return document.querySelectorAll("tbody tr").length > 0'),
-      10_000
-    );
-    await shoot('import');
-  },
   vehicles: async () => {
     await go('/vehicles');
     await go(await driver.executeScript<string>('return document.querySelector("tbody a").href'));
     await shoot('vehicle');
-  },
-  tablet: async () => {
-    await viewport(driver, 768, 1024);
-    await openJob('QH-03');
-    await shoot('job-tablet');
-    await viewport(driver, 1280, 800);
   }
 };
 

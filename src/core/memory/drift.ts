@@ -118,11 +118,12 @@ export function typicalOf(prints: readonly Print[], trait: TraitId): Typical | n
 }
 
 /**
- * How a trait moved: the last three runs against all before them, with what the weather makes of it fitted along. Null with fewer than eight runs. Prints are of one vehicle since its last repair.
+ * How a trait moved: the last three runs against all before them, with what the weather makes of it fitted along. Null for a trait
+ * that never matters, and with fewer than eight runs. Prints are of one vehicle since its last repair.
  */
 export function driftOf(prints: readonly Print[], trait: TraitId): Drift | null {
   const rows = rowsOf(prints, trait);
-  if (rows.length < NOW_RUNS + THEN_RUNS) return null;
+  if (rows.length < NOW_RUNS + THEN_RUNS || MATTERS_C[trait] === Infinity) return null;
   const from = rows.length - NOW_RUNS;
   const { step, sd, k, beyond } = fit(rows, trait, from);
   const spread = sd(k - 1);

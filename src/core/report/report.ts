@@ -224,15 +224,18 @@ function done(state: JobState, sheet: SpecSheet | null, date: ReportParts['date'
   return items;
 }
 
+/** So many of what a log could not show; the rest is counted. */
+const BLIND_NAMED = 5;
+
 function notDone({ state, proof, runs, judged }: ReportParts): string[] {
   const items: string[] = [];
   const open = proof?.items.filter((i) => i.needed && !i.met) ?? [];
   if (open.length > 0) items.push(`Not proven: ${open.map((i) => i.title.toLowerCase()).join('; ')}`);
   const blind = runs.at(-1)?.analysis.couldNotShow ?? [];
+  const named = blind.slice(0, BLIND_NAMED).map((b) => SUSPECTS[b.fault].title.toLowerCase());
+  const more = blind.length - named.length;
   if (blind.length > 0)
-    items.push(
-      `The last log could not have shown ${list(blind.slice(0, 5).map((b) => SUSPECTS[b.fault].title.toLowerCase()))}${blind.length > 5 ? ` and ${blind.length - 5} more` : ''}`
-    );
+    items.push(`The last log could not have shown ${list(more > 0 ? [...named, `${more} more`] : named)}`);
   const voided = judged
     .filter((d) => d.outcome.result === 'void')
     .map((d) => checkOf(d.check).title.toLowerCase());

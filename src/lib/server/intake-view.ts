@@ -14,6 +14,9 @@ interface EarlierRow {
   readonly verdict: Analysis['verdict'] | null;
 }
 
+/** Of one vehicle: those that are open, and the last that were not. */
+const EARLIER_SHOWN = 6;
+
 /** What intake asks for: the vehicles, and what was done on each before. */
 export async function intakeView(db: Database) {
   const [vehicles, rows] = await Promise.all([
@@ -21,8 +24,10 @@ export async function intakeView(db: Database) {
     db.sequelize.query<EarlierRow>(
       `SELECT j.number, j.vehicle_id AS "vehicleId", j.complaint, j.state, j.outcome, j.opened_at AS "openedAt",
          (SELECT r.analysis->>'verdict' FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY r.imported_at DESC LIMIT 1) AS verdict
-       FROM jobs j WHERE j.standing ORDER BY j.state = 'closed', j.last_at DESC LIMIT 2000`,
-      { type: QueryTypes.SELECT }
+       FROM (SELECT *, row_number() OVER (PARTITION BY vehicle_id ORDER BY state = 'closed', last_at DESC) AS nth
+             FROM jobs WHERE standing) j
+       WHERE j.nth <= $1 ORDER BY j.state = 'closed', j.last_at DESC`,
+      { bind: [EARLIER_SHOWN], type: QueryTypes.SELECT }
     )
   ]);
   return {
