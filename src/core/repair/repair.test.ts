@@ -5,10 +5,11 @@ import type { Finding } from '../suspects/findings';
 import { openChecks } from '../suspects/next';
 import { posteriorOf } from '../suspects/posterior';
 import { REPAIR_IDS, repairFor, repairOf } from './catalogue';
-import { DRAIN_MIN, priceOf, shopCostsSchema, USUAL_COSTS } from './costs';
-import { adviceOf, choiceOf, choicesOf } from './decide';
+import { costsWith, DRAIN_MIN, priceOf, shopCostsSchema, USUAL_COSTS } from './costs';
+import { adviceOf, choiceOf, choicesOf, offersOf } from './decide';
+import { endingOf, needless } from './ending';
 import { closings, proofOf, type ProofRun } from './proof';
-import { stepsOf, torqueOf } from './steps';
+import { heldBack, stepsOf, torqueOf } from './steps';
 
 const finding = (llr: Finding['llr']): Finding => ({ id: 'f', title: 'f', says: '', llr, group: 'meter' });
 
@@ -26,6 +27,60 @@ describe('repairs', () => {
     expect(both.total).toBeCloseTo(48 + 26 + 55 + 80, 9);
     const shelf = shopCostsSchema.parse({ parts: { thermostat: { price: 30, shelf: true } } });
     expect(priceOf(['thermostat'], shelf)).toMatchObject({ parts: 30, days: 0, total: 30 + 55 });
+  });
+
+  it('are priced by the quote that is cheapest with its wait, and only where there is one', () => {
+    const quote = { repair: 'thermostat' as const, partNo: '' };
+    const ferry = { ...quote, supplier: 'Mainland by ferry', price: 40, days: 4 };
+    const shelf = { ...quote, supplier: 'Harbour stores', price: 62, days: 0 };
+    // 40 and four days at 40 against 62 at once.
+    expect(priceOf(['thermostat'], costsWith(USUAL_COSTS, [shelf, ferry]))).toMatchObject({
+      parts: 62,
+      days: 0
+    });
+    const patient = { ...USUAL_COSTS, dayOffRoad: 2 };
+    expect(priceOf(['thermostat'], costsWith(patient, [shelf, ferry]))).toMatchObject({ parts: 40, days: 4 });
+    expect(costsWith(USUAL_COSTS, [])).toEqual(USUAL_COSTS);
+    // Both in one go wait for the slower of the two.
+    expect(priceOf(['thermostat', 'ect-sensor'], costsWith(patient, [ferry])).days).toBe(4);
+  });
+
+  it('hold the cap shut until the engine is known to be cool, and hands away while it runs', () => {
+    const step = (id: string) => stepsOf(['thermostat', 'fan-clutch']).find((s) => s.id === id)!;
+    const hot = { running: false, safeToOpen: false, coolantC: 82 };
+    expect(heldBack(step('cap-open'), hot, curlew)).toBe('About 82\u00a0°C: below 50\u00a0°C first');
+    expect(heldBack(step('fan-clutch/stopped'), hot, curlew)).toBeNull();
+    expect(heldBack(step('cap-open'), { ...hot, safeToOpen: true }, curlew)).toBeNull();
+    expect(heldBack(step('fan-clutch/stopped'), { ...hot, running: true }, curlew)).toBe('The engine runs');
+    expect(
+      heldBack(step('cap-open'), { running: false, safeToOpen: null, coolantC: null }, curlew)
+    ).toBeNull();
+  });
+
+  it('are counted: parts that do not cure what it was are needless, work without a part is not', () => {
+    expect(needless(['ect-sensor', 'thermostat', 'radiator-outside'], 'thermostat-stuck-open')).toEqual([
+      'ect-sensor'
+    ]);
+    const done = (repairs: ('thermostat' | 'ect-sensor')[]) => ({
+      id: '',
+      at: '2026-03-02T08:00:00Z',
+      who: '',
+      done: { repairs } as never
+    });
+    expect(
+      endingOf({
+        checks: [],
+        runIds: ['a'],
+        comebacks: 1,
+        repairs: [done(['ect-sensor']), done(['thermostat'])]
+      })
+    ).toEqual({
+      repairs: ['ect-sensor', 'thermostat'],
+      goes: 2,
+      repairedAt: '2026-03-02T08:00:00Z',
+      comebacks: 1,
+      minutes: 25 + 25 + 55
+    });
   });
 
   it('have steps once for all: one drain, one fill, each with its cautions', () => {
@@ -124,5 +179,30 @@ describe('the proof', () => {
     expect(may(['thermostat'], proof([]))).toEqual(['fixed, unproven']);
     expect(may(['thermostat'], { items: [], proven: true })).toEqual(['fixed and proven']);
     expect(may(['refer-on'], null)).toEqual(['referred on', 'declined']);
+  });
+
+  it('ties each complaint to what now passes, and leaves open what nothing speaks of', () => {
+    const of = (what: 'heater-weak' | 'smell-coolant', when: ('steady' | 'stopping')[]) => ({ what, when });
+    const { items } = proofOf({
+      repairedAt: at,
+      done: [],
+      runs: [],
+      sheet: curlew,
+      symptoms: [of('heater-weak', ['steady']), of('smell-coolant', ['stopping'])]
+    });
+    expect(items.find((i) => i.id === 'complaint/heater-weak')).toMatchObject({
+      met: false,
+      says: 'A run in its band since the repair: open'
+    });
+    expect(items.find((i) => i.id === 'complaint/smell-coolant')!.says).toBe('No leak: open');
+  });
+
+  it('offers both of the two likeliest in one go beside each alone, the cheapest in the end first', () => {
+    const now = posteriorOf([finding({ 'thermostat-stuck-open': 4, 'ect-reads-cold': 3.8 })], curlew);
+    const offers = offersOf(now, USUAL_COSTS);
+    expect(offers.map((o) => [...o.repairs].sort().join('+'))).toContain('ect-sensor+thermostat');
+    expect(offers.map((o) => o.repairs.join('+'))).toContain('thermostat');
+    const costs = offers.map((o) => o.expected);
+    expect(costs).toEqual([...costs].sort((a, b) => a - b));
   });
 });

@@ -19,6 +19,7 @@
     return known ? shown(known.celsius, 'temperature', 0) : '–';
   };
   const moved = (v: FleetLine) =>
+    v.memory?.drifts.find((d) => d.sure) ??
     v.memory?.drifts.find((d) => d.trait === 'regulates') ??
     v.memory?.drifts.find((d) => d.trait === 'opening');
 </script>

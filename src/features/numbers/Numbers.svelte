@@ -73,7 +73,9 @@
       of: 'from opening to closing, median'
     }
   ]);
-  const most = $derived(Math.max(1, ...now.causes.map((c) => c.n)));
+  const known = $derived(now.causes.flatMap(({ cause, n }) => (cause === null ? [] : [{ cause, n }])));
+  const unknown = $derived(now.causes.find((c) => c.cause === null)?.n ?? 0);
+  const most = $derived(Math.max(1, ...known.map((c) => c.n)));
   const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' });
   const monthWord = (month: string) => MONTH.format(new Date(`${month}-15T12:00:00Z`));
 </script>
@@ -130,14 +132,17 @@
     <section class="card p-4" aria-label="What it was">
       <h2>What it was</h2>
       <ol class="mt-2">
-        {#each now.causes as { cause, n } (cause)}
+        {#each known as { cause, n } (cause)}
           <li class="grid min-h-9 grid-cols-[minmax(0,15rem)_1fr_2.5rem] items-center gap-3">
-            <span class="truncate">{cause === null ? 'Not known' : SUSPECTS[cause].title}</span>
+            <span class="truncate">{SUSPECTS[cause].title}</span>
             <span class="bg-act block h-4 rounded-sm" style:width="{(100 * n) / most}%"></span>
             <span class="reading text-right">{n}</span>
           </li>
         {/each}
       </ol>
+      {#if unknown > 0}<p class="text-ink-2 mt-2 text-sm">
+          {unknown} more closed without a cause on record: services, and what was declined or referred on.
+        </p>{/if}
     </section>
     <div class="space-y-4">
       {#if now.months.length > 1}

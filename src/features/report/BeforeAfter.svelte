@@ -36,7 +36,7 @@
   {/each}
   {#each picture.levels as level (level.name)}
     <line x1={LEFT} x2={W - 8} y1={y(level.y)} y2={y(level.y)} stroke="var(--ink-2)" stroke-dasharray="2 4" />
-    <text x={W - 12} y={y(level.y) - 5} text-anchor="end" class="fill-ink-2 text-[15px]">{level.name}</text>
+    <text x={LEFT + 6} y={y(level.y) - 5} class="fill-ink-2 text-[15px]">{level.name}</text>
   {/each}
   {#each picture.before as line, i (i)}
     <polyline

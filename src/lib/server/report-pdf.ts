@@ -164,7 +164,7 @@ function picture(
       .strokeColor(SOFT)
       .stroke()
       .undash();
-    doc.text(name, box.x + box.w - 120, at([0, y])[1] - 10, { width: 118, align: 'right', lineBreak: false });
+    doc.text(name, box.x + 4, at([0, y])[1] - 10, { lineBreak: false });
   }
   doc.lineWidth(1.4).lineJoin('round');
   const dashed = drawn.after.length > 0;
