@@ -5,6 +5,8 @@ import { analysisFile } from '../core/formats/analysis-file';
 import { writeLog } from '../core/formats/csv-export';
 import { readAnyLog } from '../core/formats/any-log';
 import { readJobFile } from '../core/formats/job-file';
+import { brokenIn } from '../core/formats/whole';
+import { readWorkshopFile } from '../core/formats/workshop-file';
 import { readSpecSheet, type SpecSheet } from '../core/formats/spec-sheet';
 import { DRIVES } from '../core/plant/drive';
 import { isFaultId, PLANT_FAULTS } from '../core/plant/faults';
@@ -143,7 +145,9 @@ function runValidate(args: string[]): void {
   if (positionals.length === 0) throw new BadInput('validate: expected one or more files');
   for (const file of positionals) {
     if (/\.json$/i.test(file)) {
-      process.stdout.write(`${file}: ${jsonWords(readJson(file, 'a spec sheet or a job file'), file)}\n`);
+      process.stdout.write(
+        `${file}: ${jsonWords(readJson(file, 'a spec sheet, a job file or a workshop file'), file)}\n`
+      );
       continue;
     }
     const { log, report } = taken(readAnyLog(readBytes(file)), file);
@@ -154,9 +158,16 @@ function runValidate(args: string[]): void {
 }
 
 function jsonWords(json: unknown, file: string): string {
-  if ((json as { format?: unknown } | null)?.format !== 'pyrethos.job')
-    return `a spec sheet for ${taken(readSpecSheet(json), file).name}`;
-  const { number, vehicle, checks, runs, photos } = taken(readJobFile(json), file);
+  const { format } = (json ?? {}) as { format?: unknown };
+  if (format === 'pyrethos.workshop') {
+    const { vehicles, jobs } = taken(readWorkshopFile(json), file);
+    return `a workshop with ${vehicles.length} vehicles and ${jobs.length} jobs`;
+  }
+  if (format !== 'pyrethos.job') return `a spec sheet for ${taken(readSpecSheet(json), file).name}`;
+  const job = taken(readJobFile(json), file);
+  const broken = brokenIn(job);
+  if (broken.length > 0) refuse(broken, file);
+  const { number, vehicle, checks, runs, photos } = job;
   return `job ${number} of ${vehicle.fleetNo} with ${checks.length} checks, ${runs.length} runs, ${photos.length} photos`;
 }
 

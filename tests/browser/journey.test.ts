@@ -233,7 +233,7 @@ describe('hands and eyes', () => {
     await body.sendKeys('f');
     await (await driver.switchTo().activeElement()).sendKeys('harbour');
     await driver.wait(async () => (await driver.findElements(By.css('a[data-job]'))).length === 1, WAIT_MS);
-    await (await driver.switchTo().activeElement()).sendKeys(Key.TAB, Key.TAB, Key.ENTER);
+    await (await driver.switchTo().activeElement()).sendKeys(Key.TAB, Key.TAB, Key.TAB, Key.ENTER);
     await driver.wait(until.urlMatches(/\/jobs\/\d+$/), WAIT_MS);
     await painted(driver);
     await (await driver.findElement(By.css('body'))).sendKeys('?');

@@ -175,19 +175,37 @@ describe('bin/pyrethos', () => {
   });
 
   it('validates a job file, and names what is wrong with one', () => {
+    const entry = { who: 'Maren Oake', at: '2026-11-24T08:00:00Z' };
+    const vehicleId = '00000000-0000-4000-8000-000000000001';
+    const opening = {
+      ...entry,
+      id: '00000000-0000-4000-8000-000000000003',
+      stream: 'job:00000000-0000-4000-8000-000000000002',
+      kind: 'job.opened',
+      payload: { vehicleId, complaint: 'Climbs on the hill', symptoms: [] }
+    };
     const job = {
       format: 'pyrethos.job',
       version: 1,
       exportedAt: '2026-11-25T08:00:00Z',
       number: 7,
       vehicle: {
-        id: '00000000-0000-4000-8000-000000000001',
+        id: vehicleId,
         fleetNo: 'QH-22',
         name: 'Tarrock Heron 3.0',
-        note: ''
+        note: '',
+        events: [
+          {
+            ...entry,
+            id: '00000000-0000-4000-8000-000000000004',
+            stream: `vehicle:${vehicleId}`,
+            kind: 'vehicle.entered',
+            payload: { fleetNo: 'QH-22', name: 'Tarrock Heron 3.0' }
+          }
+        ]
       },
       sheet: null,
-      events: [],
+      events: [opening],
       checks: [],
       runs: [],
       photos: [],
@@ -203,5 +221,31 @@ describe('bin/pyrethos', () => {
     ]);
     const newer = run('validate', file('new.job.json', JSON.stringify({ ...job, version: 2 })));
     expect(newer.stderr).toContain('version: is 2; this Pyrethos reads up to version 1');
+    const undone = {
+      ...opening,
+      id: '00000000-0000-4000-8000-000000000005',
+      kind: 'undo',
+      payload: { of: vehicleId }
+    };
+    const broken = run(
+      'validate',
+      file('broken.job.json', JSON.stringify({ ...job, events: [opening, undone] }))
+    );
+    expect([broken.status, broken.stderr]).toEqual([
+      2,
+      expect.stringContaining('events.1.payload.of: undoes')
+    ]);
+    const shop = {
+      format: 'pyrethos.workshop',
+      version: 1,
+      exportedAt: entry.at,
+      vehicles: [],
+      curves: [],
+      shop: [],
+      jobs: []
+    };
+    expect(run('validate', file('workshop.json', JSON.stringify(shop))).stdout).toContain(
+      'a workshop with 0 vehicles and 0 jobs'
+    );
   });
 });

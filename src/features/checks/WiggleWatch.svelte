@@ -53,11 +53,14 @@
     if (held.length > 0) onfound(whatFollowed(t, celsius, held));
   });
   // The simulated vehicle has to be told where the hand is.
-  $effect(() => {
+  function tell(place: typeof hand) {
     if (!page.data.bench) return;
-    const body = JSON.stringify({ hand });
+    const body = JSON.stringify({ hand: place });
     void fetch('/api/bench', { method: 'POST', headers: { 'content-type': 'application/json' }, body });
-  });
+  }
+  $effect(() => tell(hand));
+  // Whoever closes the sheet has taken the hand away.
+  $effect(() => () => tell(null));
 
   const low = $derived(Math.min(...celsius, 20) - 5);
   const high = $derived(Math.max(...celsius, 100) + 5);

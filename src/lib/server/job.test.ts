@@ -99,7 +99,8 @@ describe('the migration to live runs', () => {
       { bind: [jobId, vehicleId] }
     );
     expect(await migrate(old.db, '0003-live')).toEqual(['0003-live']);
-    expect((await jobLines(old.db)).map((j) => j.complaint)).toEqual(['Codes']);
+    const jobs = await old.db.jobs.findAll({ attributes: ['complaint'] });
+    expect(jobs.map((j) => j.complaint)).toEqual(['Codes']);
     const record = () =>
       sequelize.query(
         'INSERT INTO recordings (run_id, job_id, vehicle_id, started_at) VALUES ($1, $2, $3, now())',
