@@ -1,115 +1,34 @@
-import { createHash } from 'node:crypto';
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { CHECK_IDS, checkOf, type CheckId } from '../src/core/checks/registry';
-import { writeLog } from '../src/core/formats/csv-export';
 import type { Log } from '../src/core/formats/channels';
-import { jobFile, type JobFile } from '../src/core/formats/job-file';
-import { brokenIn } from '../src/core/formats/whole';
 import type { SpecSheet } from '../src/core/formats/spec-sheet';
-import type { SymptomId } from '../src/core/intake/symptoms';
 import { DRIVES, type Leg } from '../src/core/plant/drive';
 import { logFrom } from '../src/core/plant/log-from';
 import type { FaultId } from '../src/core/plant/faults';
 import type { PlantParams } from '../src/core/plant/params';
 import { normalDraw, seeded, type Random } from '../src/core/random';
 import { deriveJob } from '../src/core/record/derive';
-import { readEvent, type EventInput, type RecordEvent } from '../src/core/record/events';
-import { factsOf, judgeChecks } from '../src/core/record/judged';
 import { repairFor, repairOf, type RepairId } from '../src/core/repair/catalogue';
 import { USUAL_COSTS } from '../src/core/repair/costs';
 import { adviceOf, choiceOf, offersOf } from '../src/core/repair/decide';
-import { closings, proofOf, type ProofRun } from '../src/core/repair/proof';
+import { closings } from '../src/core/repair/proof';
 import { stepsOf } from '../src/core/repair/steps';
-import { analyse, bandFor, type Analysis } from '../src/core/run/analyse';
-import { verdictTitle } from '../src/core/run/words';
 import { SUSPECTS } from '../src/core/suspects/catalogue';
-import { complaintFindings, findingOf, runFinding, type Finding } from '../src/core/suspects/findings';
+import { complaintFindings, runFinding, type Finding } from '../src/core/suspects/findings';
 import { popularFirst } from '../src/core/suspects/popular';
 import { posteriorOf } from '../src/core/suspects/posterior';
-import { LIBRARY } from '../src/core/thermistor/library';
 import { caseOf, type Case } from '../tests/bench/diagnosis/case';
 import { Bay, Patient } from '../tests/bench/diagnosis/play';
-import { strangeVehicle } from '../tests/bench/world';
+import { FLEET, LOGGED, PEOPLE, TIRED_C, WORDS } from './quillhaven';
+import { DAY, HOUR, MADE, vehicleOf, Writer, type Vehicle } from './writer';
 
 /**
  * Makes a believable year of the depot as job files: `npm run demo:make`. Vehicles keep their own engines through the
  * year; each job is solved by the product’s own advice from readings of plant, circuits and sensor models, repaired,
  * proven or not by the product’s own rules. Seeds are fixed; the days count back from the day it is made.
  */
-const MADE = new Date('2026-11-25T12:00:00Z');
-const DAY = 86_400_000;
-const HOUR = 3_600_000;
-const PEOPLE = ['Maren Oake', 'Tobin Skarre', 'Ysolt Brandy'] as const;
 const LOGGER_EVERY_S = 10;
 
-function idOf(name: string): string {
-  const h = createHash('sha256').update(`quillhaven/year/${name}`).digest('hex');
-  return `${h.slice(0, 8)}-${h.slice(8, 12)}-4${h.slice(13, 16)}-8${h.slice(17, 20)}-${h.slice(20, 32)}`;
-}
-
-interface Vehicle {
-  readonly id: string;
-  readonly fleetNo: string;
-  readonly name: string;
-  readonly note: string;
-  readonly spec: SpecSheet;
-  readonly sheetId: string;
-  readonly events: readonly RecordEvent[];
-  readonly sound: PlantParams;
-}
-
-const FLEET: readonly (readonly [string, string, string, string])[] = [
-  ['QH-01', 'qh-11-fathom', 'Ostrelle Fathom 2.2 diesel', 'Ambulance, spare'],
-  ['QH-02', 'qh-03-curlew', 'Tarrock Curlew 1.6', 'Ferry shuttle'],
-  ['QH-04', 'qh-14-pip', 'Ostrelle Pip 1.0', 'Midwife'],
-  ['QH-06', 'qh-26-scoot', 'Kvesta Scoot 1.2', 'Harbour office'],
-  ['QH-08', 'qh-07-parcel', 'Kvesta Parcel 1.4 turbo', 'Bakery van'],
-  ['QH-10', 'qh-05-drover', 'Lundmar Drover 2.9 diesel', 'Road gang'],
-  ['QH-12', 'qh-03-curlew', 'Tarrock Curlew 1.6', 'School minibus, north'],
-  ['QH-13', 'qh-26-scoot', 'Kvesta Scoot 1.2', 'Meter reader'],
-  ['QH-15', 'qh-22-heron', 'Tarrock Heron 3.0', 'Fire tender, airfield'],
-  ['QH-16', 'qh-14-pip', 'Ostrelle Pip 1.0', 'Library car'],
-  ['QH-18', 'qh-11-fathom', 'Ostrelle Fathom 2.2 diesel', 'Patient transport'],
-  ['QH-20', 'qh-07-parcel', 'Kvesta Parcel 1.4 turbo', 'Post van, ridge'],
-  ['QH-21', 'qh-05-drover', 'Lundmar Drover 2.9 diesel', 'Tipper'],
-  ['QH-23', 'qh-26-scoot', 'Kvesta Scoot 1.2', 'Lighthouse keeper'],
-  ['QH-24', 'qh-19-plough', 'Lundmar Plough 6.7 diesel', 'Gritter, spare'],
-  ['QH-25', 'qh-03-curlew', 'Tarrock Curlew 1.6', 'Community bus'],
-  ['QH-27', 'qh-14-pip', 'Ostrelle Pip 1.0', 'Home help'],
-  ['QH-29', 'qh-07-parcel', 'Kvesta Parcel 1.4 turbo', 'Fish market van'],
-  ['QH-30', 'qh-11-fathom', 'Ostrelle Fathom 2.2 diesel', 'Mountain rescue'],
-  ['QH-31', 'qh-03-curlew', 'Tarrock Curlew 1.6', 'School minibus, south'],
-  ['QH-32', 'qh-26-scoot', 'Kvesta Scoot 1.2', 'Parking warden'],
-  ['QH-33', 'qh-05-drover', 'Lundmar Drover 2.9 diesel', 'Refuse truck, spare'],
-  ['QH-34', 'qh-14-pip', 'Ostrelle Pip 1.0', 'Vet'],
-  ['QH-35', 'qh-07-parcel', 'Kvesta Parcel 1.4 turbo', 'Water works van'],
-  ['QH-36', 'qh-22-heron', 'Tarrock Heron 3.0', 'Forestry'],
-  ['QH-37', 'qh-26-scoot', 'Kvesta Scoot 1.2', 'Pool car'],
-  ['QH-38', 'qh-11-fathom', 'Ostrelle Fathom 2.2 diesel', 'Quarry bus'],
-  ['QH-39', 'qh-14-pip', 'Ostrelle Pip 1.0', 'Pool car'],
-  ['QH-40', 'qh-03-curlew', 'Tarrock Curlew 1.6', 'Airfield crew bus']
-];
-/** These are logged month by month as they come in for service; the wax of the first of them grows tired in autumn. */
-const LOGGED = ['QH-31', 'QH-12', 'QH-01', 'QH-06'] as const;
-
-/** A driver’s words. */
-const WORDS: Readonly<Partial<Record<SymptomId, readonly string[]>>> = {
-  'gauge-high': ['Needle goes up and scares me.', 'Runs hot, had to stop on the way.', 'Gauge near the red.'],
-  'gauge-low': ['Needle never comes up.', 'Stays cold all the way to the airfield.'],
-  'gauge-jumps': ['Gauge jumps about.', 'Needle drops and comes back.'],
-  'heater-weak': ['Heater is no good.', 'Cold feet since the frost came.'],
-  'heater-swings': ['Heater warm, then cold, then warm.'],
-  'fan-always': ['Fan never stops.', 'Fan roars from the first minute.'],
-  'fan-never': ['Never hear the fan any more.'],
-  'fan-odd': ['Fan does as it likes.'],
-  'smell-coolant': ['Sweet smell in the garage.', 'Wet patch where it stands.'],
-  'smell-steam': ['Steam at the pier.', 'Boiled over at the chapel.'],
-  'power-reduced': ['No power on the ridge, light on.'],
-  'ac-off': ['Air conditioning gives up in the queue.'],
-  'economy-poor': ['Drinks more than last year.'],
-  'noise-roar': ['Howls like the ferry.'],
-  'noise-rattle': ['Rattles at the front.', 'Grinds at idle.']
-};
 const pick = <T>(of: readonly T[], random: Random): T => of[Math.floor(random() * of.length)];
 
 /** The island’s air on a day, °C: winters around 3, summers around 19. */
@@ -117,120 +36,6 @@ function airOn(at: number, random: Random): number {
   const day = (at - Date.parse('2026-01-20T00:00:00Z')) / DAY;
   return Math.round(11 - 8 * Math.cos((2 * Math.PI * day) / 365.25) + 2.5 * normalDraw(random));
 }
-
-const read = (input: object): RecordEvent => {
-  const event = readEvent(input);
-  if (!event.ok) throw new Error(JSON.stringify(event.problems));
-  return event.value;
-};
-
-function vehicleOf([fleetNo, sheet, name, note]: (typeof FLEET)[number], i: number): Vehicle {
-  const spec = JSON.parse(readFileSync(`demo/specs/${sheet}.spec.json`, 'utf8')) as SpecSheet;
-  const id = idOf(`vehicle/${fleetNo}`);
-  const sheetId = idOf(`sheet/${fleetNo}`);
-  const entry = { stream: `vehicle:${id}`, who: PEOPLE[0], at: new Date(+MADE - 400 * DAY).toISOString() };
-  const events = [
-    read({ ...entry, id: idOf(`entered/${fleetNo}`), kind: 'vehicle.entered', payload: { fleetNo, name, note } }),
-    read({ ...entry, id: sheetId, kind: 'spec.saved', payload: { sheet: spec } })
-  ];
-  return { id, fleetNo, name, note, spec, sheetId, events, sound: strangeVehicle(spec, seeded(500 + i)) };
-}
-
-/** A job as it is written: entries in order, the clock going on. */
-class Writer {
-  readonly events: RecordEvent[] = [];
-  readonly runs: (JobFile['runs'][number] & { readonly analysis: Analysis })[] = [];
-  #n = 0;
-  constructor(
-    readonly vehicle: Vehicle,
-    readonly key: string,
-    readonly who: string,
-    public at: number
-  ) {}
-
-  get stream(): string {
-    return `job:${idOf(this.key)}`;
-  }
-  add(body: EventInput, minutes = 3, who = this.who): void {
-    this.at += minutes * 60_000;
-    const entry = { id: idOf(`${this.key}/${this.#n++}`), stream: this.stream, who, at: new Date(this.at).toISOString() };
-    this.events.push(read({ ...entry, ...body }));
-  }
-  wait(hours: number): void {
-    this.at += hours * HOUR;
-  }
-  run(log: Log, name: string): Analysis {
-    const analysis = analyse(log, this.vehicle.spec);
-    const band = bandFor(log, this.vehicle.spec);
-    const id = idOf(`${this.key}/run${this.runs.length}`);
-    const csv = writeLog(log, { exact: true });
-    this.add(
-      { kind: 'run.imported', payload: { runId: id, fileName: name, sizeBytes: csv.length, columns: [], skippedRows: 0 } },
-      Math.ceil(log.t.at(-1)! / 60) + 4
-    );
-    this.runs.push({
-      id,
-      fileName: name,
-      importedAt: new Date(this.at).toISOString(),
-      startedAt: null,
-      csv,
-      specSheetId: this.vehicle.sheetId,
-      analysis,
-      band: rounded(band) as typeof band
-    });
-    return analysis;
-  }
-  get proofRuns(): ProofRun[] {
-    return this.runs.map((r) => ({
-      id: r.id,
-      at: r.importedAt,
-      title: verdictTitle(r.analysis),
-      verdict: r.analysis.verdict,
-      features: r.analysis.features
-    }));
-  }
-  /** The proof by the product’s own rules, as of now. */
-  proof() {
-    const state = deriveJob(this.events)!;
-    const last = state.repairs.at(-1)!;
-    const judged = judgeChecks(state, factsOf(state, []), this.vehicle.spec, LIBRARY);
-    return proofOf({
-      repairedAt: last.at,
-      done: judged,
-      runs: this.proofRuns,
-      sheet: this.vehicle.spec,
-      symptoms: state.intake.symptoms
-    });
-  }
-  file(number: number): JobFile {
-    const { id, fleetNo, name, note, events, spec } = this.vehicle;
-    const state = deriveJob(this.events)!;
-    const made = jobFile({
-      exportedAt: MADE.toISOString(),
-      number,
-      vehicle: { id, fleetNo, name, note, events: [...events] },
-      sheet: spec,
-      events: this.events,
-      facts: factsOf(state, []),
-      curves: LIBRARY,
-      runs: this.runs,
-      photos: []
-    });
-    const broken = brokenIn(made);
-    if (broken.length > 0) throw new Error(`${fleetNo} ${this.key}: ${JSON.stringify(broken)}`);
-    return made;
-  }
-}
-
-/** A tenth of a degree is enough for a picture of a band. */
-const rounded = (value: unknown): unknown =>
-  typeof value === 'number'
-    ? Math.round(value * 10) / 10
-    : Array.isArray(value)
-      ? value.map(rounded)
-      : value !== null && typeof value === 'object'
-        ? Object.fromEntries(Object.entries(value).map(([k, v]) => [k, rounded(v)]))
-        : value;
 
 /** What the workshop’s logger keeps: a row every ten seconds. */
 function logged(spec: SpecSheet, plant: PlantParams, legs: readonly Leg[], ambientC: number, seed: number, columns: 'all' | 'scan'): Log {
@@ -443,8 +248,6 @@ function main(): void {
 
 /** Our own stories come before them in the book. */
 const FIRST_NUMBER = 101;
-/** How much earlier it opens, by months ago, °C. */
-const TIRED_C = [4.2, 3.6, 3.1, 1.2];
 const FAULT_JOBS = 96;
 
 main();
