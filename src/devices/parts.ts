@@ -10,7 +10,8 @@ export const PARTS = [
   'fan-amps',
   'cap-opens',
   'pressure',
-  'heater-ohm'
+  'heater-ohm',
+  'clutch-plug'
 ] as const;
 export type Part = (typeof PARTS)[number];
 
@@ -20,7 +21,7 @@ const OVER_OHM = 10e6;
 export const TEST_LOAD_A = 10;
 
 /**
- * A reading on a part of the simulated vehicle: Ω, V at {@link TEST_LOAD_A}, A, kPa; null where it has no such part.
+ * A reading on a part of the simulated vehicle: Ω, V at {@link TEST_LOAD_A} or at a plug, A, kPa; null where it has no such part.
  * `min` is for how long the pressure tester has stood.
  */
 export function readPart(vehicle: SimulatedVehicle, part: Part, min: number, random: Random): number | null {
@@ -55,6 +56,9 @@ export function readPart(vehicle: SimulatedVehicle, part: Part, min: number, ran
         fault === 'coolant-low' ? 1 + 4 * severity : fault === 'combustion-leak' ? -3 * severity : 0.15;
       return Math.max(0, Math.round(from - perMin * min + 0.5 * normalDraw(random)));
     }
+    case 'clutch-plug':
+      if (spec.clutch?.kind !== 'electronic') return null;
+      return fault === 'clutch-circuit-open' ? 0.1 : figures(about(12.4));
     case 'heater-ohm': {
       const due = spec.thermostat.heaterOhm;
       return due == null ? null : fault === 'thermostat-heater-failed' ? OVER_OHM : figures(about(due));

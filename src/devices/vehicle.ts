@@ -29,7 +29,8 @@ const STEP_S = 0.5;
  * and idling on at the end of it. Time only moves in {@link advanceTo}, so the same calls give the same vehicle.
  */
 export class SimulatedVehicle {
-  readonly plant: PlantParams;
+  /** As it is now: what covers its radiator included. */
+  plant: PlantParams;
   readonly #setup: VehicleSetup;
   readonly #state: PlantState;
   readonly #table: ReadingTable;
@@ -85,6 +86,13 @@ export class SimulatedVehicle {
   /** Holds the engine at a speed and load instead of going on with its drive; null lets go. */
   hold(at: Pick<Leg, 'rpm' | 'load' | 'speedKmh'> | null): void {
     this.#held = at;
+  }
+
+  /** Covers a share of the radiator with card; what is covered already stays covered. */
+  cover(share: number): void {
+    const left = 1 - share;
+    const { airFactor, radiatorNatural } = this.plant;
+    this.plant = { ...this.plant, airFactor: airFactor * left, radiatorNatural: radiatorNatural * left };
   }
 
   /** Where a hand moves the loom; null takes it away. */

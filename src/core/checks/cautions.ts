@@ -33,6 +33,9 @@ export const CAUTIONS = {
   'test-pressure': guard(
     'Pump only to the rating of the cap. Release the pressure before the tester comes off. Eye protection.'
   ),
+  'covered-radiator': guard(
+    'A covered radiator boils an engine within minutes. Watch the coolant all the while, take the card away at the hot limit, and keep it clear of the fan.'
+  ),
   'stop-limit': guard('Above the stop limit: load off, engine off.'),
   coolant: note('Coolant poisons people and animals. Catch what runs out and dispose of it by local rules.'),
   battery: note('Ignition off before a control unit or its plug is disconnected.')

@@ -247,6 +247,11 @@ describe('level and look', () => {
     expect(look({ leaks: 'none' })).toMatchObject({ result: 'unclear' });
     expect(look({ leaks: 'none' }).says).toContain('not looked at: level');
   });
+  it('finds the bearing of a pump by the play of its pulley, whatever drives the fan', () => {
+    expect(faults(look({ ...good, pump: 'play' }), 'for')).toEqual(['water-pump-bearing']);
+    expect(faults(look({ ...good, pump: 'firm' }), 'against')).toContain('water-pump-bearing');
+    expect(faults(look(good), 'against')).not.toContain('water-pump-bearing');
+  });
   it('takes a real defect that is not the cause out of the evidence, and keeps it', () => {
     const green = { ...good, connector: 'green' };
     expect(look(green).result).toBe('fail');

@@ -24,11 +24,10 @@ describe('clutch speeds', () => {
       },
       context([stopped(14)], sheet)
     );
-  it('a clutch that drives when hot turns suspicion to the airflow', () => {
+  it('a clutch that drives when hot is cleared', () => {
     const o = speeds([[1000, 850, 74, null]]);
     expect(o.result).toBe('pass');
-    expect(faults(o, 'for')).toEqual(['airflow-restricted']);
-    expect(faults(o, 'against')).toContain('clutch-slipping');
+    expect(faults(o, 'against')).toEqual(['clutch-slipping', 'clutch-engages-late', 'clutch-seized']);
   });
   it('one that is free or slips when hot has lost its fluid, or engages late', () => {
     expect(faults(speeds([[1000, 320, 76, null]]), 'for')).toEqual([
@@ -106,6 +105,7 @@ describe('an electronic clutch', () => {
       { unplugged: { engineRpm: 1000, fanRpm: 935 } }
     );
     expect(faults(locked, 'for')).toEqual(['clutch-circuit-open', 'clutch-seized']);
+    expect(locked.says).toContain('Volts at its plug');
     expect(
       faults(
         electronic([
@@ -115,6 +115,20 @@ describe('an electronic clutch', () => {
         'for'
       )
     ).toEqual(['clutch-slipping']);
+  });
+  it('tells a locked one with power at its plug from one without', () => {
+    const engaged: [number, number, number][] = [
+      [10, 1200, 1120],
+      [90, 1200, 1130]
+    ];
+    const powered = electronic(engaged, { plugV: 12.5 });
+    expect([faults(powered, 'for'), faults(powered, 'against')]).toEqual([
+      ['clutch-seized'],
+      ['clutch-circuit-open', 'clutch-slipping']
+    ]);
+    const dead = electronic(engaged, { plugV: 0.2 });
+    expect(faults(dead, 'for')).toEqual(['clutch-circuit-open']);
+    expect(dead.says).toContain('nothing frees it');
   });
   it('wants commands that lie apart, and counts the pulses of a turn', () => {
     expect(

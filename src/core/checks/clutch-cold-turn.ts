@@ -39,7 +39,7 @@ export const clutchColdTurn = defineCheck<ClutchColdTurnReadings>({
   tools: ['Gloved hand'],
   cautions: ['fan-stopped'],
   gate: 'stopped',
-  speaksTo: ['clutch-slipping', 'clutch-seized', 'airflow-restricted', 'clutch-circuit-open'],
+  speaksTo: ['clutch-slipping', 'clutch-seized', 'clutch-circuit-open'],
   needsSoak: true,
   lacks: withoutClutch,
   readings,
@@ -100,7 +100,7 @@ function outcomeOf(
     if (sheet?.clutch?.kind === 'electronic')
       return outcome(
         'unclear',
-        'Cannot be turned: an electronic clutch without power is engaged, so this says nothing. Compare command and fan speed',
+        'Cannot be turned: an electronic clutch without power is engaged, so this says nothing. Compare command and fan speed, and measure at its plug',
         { numbers, points: speaksAgainst('clutch-slipping') }
       );
     return outcome('fail', 'Cannot be turned by hand on a cold engine', {
@@ -116,9 +116,6 @@ function outcomeOf(
     );
   return outcome('pass', `${DRAGS[firstTurn]} on the first turn, as a clutch with its fluid has`, {
     numbers,
-    points: [
-      ...speaksAgainst('clutch-slipping', 'clutch-seized'),
-      ...speaksFor('airflow-restricted').slice(0, sheet?.clutch?.kind === 'thermal' ? 1 : 0)
-    ]
+    points: speaksAgainst('clutch-slipping', 'clutch-seized')
   });
 }

@@ -3,6 +3,7 @@ import { ENGAGED_RATIO, FREE_RATIO } from '../clutch/speed';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { say } from '../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
+import { sayVolts } from './circuit-check';
 import { withoutElectronicClutch } from './vehicle-has';
 
 const speeds = {
@@ -20,6 +21,13 @@ const readings = z.object({
     .min(1, 'Take one command with its speeds at least')
     .max(30),
   unplugged: z.object(speeds).nullable(),
+  /** Across its plug with the key on and the least command, where power is what frees it. */
+  plugV: z
+    .number('Volts are a number')
+    .min(0, 'Volts are 0 or more')
+    .max(32, 'No supply here is above 32 V')
+    .nullable()
+    .default(null),
   /** What the speed pickup gives, and the fan speed by tachometer at that moment. */
   pickup: z
     .object({
@@ -33,6 +41,8 @@ export type ClutchElectronicReadings = z.infer<typeof readings>;
 /** Commands must lie this far apart before following can be seen, %. */
 const APART_PCT = 40;
 const LOCKED = 0.78;
+/** A coil gets its supply or it does not: half a battery lies clear of both. */
+const POWERED_V = 6;
 const PULSES_OFF = 0.12;
 
 /** Share of its pulley's speed that a command should give: by the sheet's table, or a usual line. */
@@ -55,7 +65,7 @@ export const clutchElectronic = defineCheck<ClutchElectronicReadings>({
   phases: ['R'],
   minutes: 6,
   decides: 'Follows the command, ignores it, or is locked; and what it does unplugged.',
-  tools: ['Scan tool', 'Optical tachometer'],
+  tools: ['Scan tool', 'Optical tachometer', 'Meter'],
   cautions: ['indoor-running', 'belts', 'fan-blades'],
   gate: 'none',
   speaksTo: ['clutch-circuit-open', 'clutch-seized', 'clutch-slipping'],
@@ -95,6 +105,15 @@ export const clutchElectronic = defineCheck<ClutchElectronicReadings>({
             }
           ]
         : []),
+      ...(r.plugV === null
+        ? []
+        : [
+            {
+              name: 'At its plug',
+              value: sayVolts(r.plugV),
+              limit: `${sayVolts(POWERED_V)} or more with power`
+            }
+          ]),
       ...(pulses === null
         ? []
         : [
@@ -117,13 +136,28 @@ export const clutchElectronic = defineCheck<ClutchElectronicReadings>({
     const locked = least.commandPct <= 40 && read.every((p) => p.share >= LOCKED);
     if (locked) {
       const same = r.unplugged && r.unplugged.fanRpm / r.unplugged.engineRpm >= LOCKED;
+      const engaged = `Engaged at ${least.commandPct} % as at ${most.commandPct} %${same ? ' and unplugged' : ''}`;
+      const points = speaksAgainst('clutch-slipping');
+      if (r.plugV === null)
+        return outcome(
+          'fail',
+          `${engaged}: no power at its coil, or seized. Volts at its plug with the least command tell the two apart`,
+          { numbers, doubts, points: [...speaksFor('clutch-circuit-open', 'clutch-seized'), ...points] }
+        );
+      const powered = r.plugV >= POWERED_V;
       return outcome(
         'fail',
-        `Engaged at ${least.commandPct} % as at ${most.commandPct} %${same ? ' and unplugged' : ''}: no power at its coil, or seized. A cold turn by hand tells the two apart`,
+        powered
+          ? `${engaged}, with ${sayVolts(r.plugV)} at its plug: it has its power and is locked all the same`
+          : `${engaged}, with ${sayVolts(r.plugV)} at its plug: nothing frees it, so look for its supply, ground and command`,
         {
           numbers,
           doubts,
-          points: [...speaksFor('clutch-circuit-open', 'clutch-seized'), ...speaksAgainst('clutch-slipping')]
+          points: [
+            ...speaksFor(powered ? 'clutch-seized' : 'clutch-circuit-open'),
+            ...speaksAgainst(powered ? 'clutch-circuit-open' : 'clutch-seized'),
+            ...points
+          ]
         }
       );
     }
@@ -166,7 +200,8 @@ export const clutchElectronic = defineCheck<ClutchElectronicReadings>({
   words: (r) =>
     [
       ...r.pairs.map((p) => `${p.commandPct} %: ${p.fanRpm} of ${p.engineRpm} rpm`),
-      r.unplugged ? `unplugged ${r.unplugged.fanRpm} of ${r.unplugged.engineRpm} rpm` : ''
+      r.unplugged ? `unplugged ${r.unplugged.fanRpm} of ${r.unplugged.engineRpm} rpm` : '',
+      r.plugV === null ? '' : `${sayVolts(r.plugV)} at its plug`
     ]
       .filter(Boolean)
       .join(', ')

@@ -56,10 +56,10 @@ export const clutchHotSpeed = defineCheck<ClutchHotSpeedReadings>({
   minutes: 10,
   decides:
     'Slip against the sheet: free, engaged, at its limit, cut out; and at which air temperature it goes over.',
-  tools: ['Optical tachometer'],
-  cautions: ['indoor-running', 'belts', 'fan-blades'],
+  tools: ['Optical tachometer', 'Card for the radiator'],
+  cautions: ['indoor-running', 'belts', 'fan-blades', 'covered-radiator'],
   gate: 'none',
-  speaksTo: ['clutch-slipping', 'clutch-engages-late', 'clutch-seized', 'airflow-restricted'],
+  speaksTo: ['clutch-slipping', 'clutch-engages-late', 'clutch-seized'],
   lacks: (sheet) =>
     withoutClutch(sheet) ??
     (sheet.clutch?.kind === 'electronic' ? 'its clutch follows a command, not the air' : null),
@@ -153,10 +153,7 @@ function thermalClutch(
       {
         numbers,
         doubts,
-        points: [
-          ...speaksAgainst('clutch-slipping', 'clutch-engages-late'),
-          ...speaksFor('airflow-restricted')
-        ]
+        points: speaksAgainst('clutch-slipping', 'clutch-engages-late', 'clutch-seized')
       }
     );
   if (lame.length > 0)
@@ -171,7 +168,7 @@ function thermalClutch(
     );
   return outcome(
     'unclear',
-    `Nothing was measured where it must be engaged or free; let the air behind the radiator reach ${sayC(limits.engageAirC + CLEAR_C, 0)}, or measure it`,
+    `Nothing was measured where it must be engaged or free: let the air behind the radiator reach ${sayC(limits.engageAirC + CLEAR_C, 0)}, with part of its face covered where the day is too cool`,
     { numbers, doubts, points: counting.every((p) => !drives(p)) ? speaksAgainst('clutch-seized') : [] }
   );
 }
@@ -207,6 +204,6 @@ function fixedClutch(read: readonly ReadPair[], sheet: SpecSheet): Outcome {
     );
   return outcome('pass', `Turns at ${ratio.toFixed(2)} of its pulley, as it should`, {
     numbers,
-    points: [...speaksAgainst('clutch-slipping', 'clutch-seized'), ...speaksFor('airflow-restricted')]
+    points: speaksAgainst('clutch-slipping', 'clutch-seized')
   });
 }

@@ -219,13 +219,11 @@ function judged(ladder: LadderReading): Outcome {
     return outcome('pass', `${says}: within ${sayDeltaC(AGREE_WITHIN_C)}, which moves nothing`, {
       points: speaksAgainst('ect-open-circuit', 'ect-short-circuit', 'ect-wrong-part')
     });
+  // What is not settled speaks for what fits best and against nothing yet. That a known family happens to fit is the
+  // rarer thing: another explanation beside it is left open, and where it comes second it is spoken for as well.
+  const open = ladder.rival?.id === 'other-curve' ? SAYS['other-curve'](ladder.rival, worst).points : [];
   return outcome(settled || Math.abs(worst) > OFF_C ? 'fail' : 'unclear', `${says}${toSettle(ladder)}`, {
-    // What is not settled speaks for whatever fits as well, and against nothing yet.
-    points: settled
-      ? points
-      : [...points, ...(ladder.rival ? SAYS[ladder.rival.id](ladder.rival, worst).points : [])].filter(
-          (p) => p.way === 'for'
-        )
+    points: settled ? points : [...points, ...open].filter((p) => p.way === 'for')
   });
 }
 
@@ -256,16 +254,9 @@ const between = ({ low, high, unit }: Explanation): string => {
 type Says = (e: Explanation, worstC: number) => { says: string; points: Point[] };
 const offBy = (worst: number) => `reads up to ${sayDeltaC(Math.abs(worst))} ${worst > 0 ? 'hot' : 'cold'}`;
 const wayOf = (worst: number): FaultId => (worst > 0 ? 'ect-reads-hot' : 'ect-reads-cold');
-const shifted: Says = (e, worst) => ({
-  says:
-    e.id === 'shift'
-      ? `Shifted by about ${sayDeltaC(e.size!)} (${sayDeltaC(Math.min(e.low!, e.high!))} to ${sayDeltaC(Math.max(e.low!, e.high!))}) all along: ${offBy(worst)}`
-      : `Resistance about ${e.size!.toFixed(2)} times its curve’s (${Math.min(e.low!, e.high!).toFixed(2)} to ${Math.max(e.low!, e.high!).toFixed(2)}): ${offBy(worst)}`,
-  points: [
-    ...speaksFor(wayOf(worst), 'ect-wrong-part'),
-    ...speaksAgainst('ect-open-circuit', 'ect-short-circuit')
-  ]
-});
+const NOT_THAT_FAR = speaksAgainst('ect-open-circuit', 'ect-short-circuit');
+/** A sensor that ages drifts by some per cent; one this far off all along was made to another curve. */
+const AGES_BY = 0.2;
 
 const SAYS: Readonly<Record<Explanation['id'], Says>> = {
   healthy: (_, worst) => ({
@@ -286,8 +277,17 @@ const SAYS: Readonly<Record<Explanation['id'], Says>> = {
       ...speaksAgainst('ect-reads-cold', 'ect-wrong-part', 'ect-open-circuit', 'ect-short-circuit')
     ]
   }),
-  shift: shifted,
-  factor: shifted,
+  shift: (e, worst) => ({
+    says: `Shifted by about ${sayDeltaC(e.size!)} (${sayDeltaC(Math.min(e.low!, e.high!))} to ${sayDeltaC(Math.max(e.low!, e.high!))}) all along: ${offBy(worst)}`,
+    points: [...speaksFor(wayOf(worst)), ...NOT_THAT_FAR]
+  }),
+  factor: (e, worst) => ({
+    says: `Resistance about ${e.size!.toFixed(2)} times its curve’s (${Math.min(e.low!, e.high!).toFixed(2)} to ${Math.max(e.low!, e.high!).toFixed(2)}): ${offBy(worst)}`,
+    points: [
+      ...speaksFor(Math.abs(Math.log(e.size!)) > AGES_BY ? 'ect-wrong-part' : wayOf(worst)),
+      ...NOT_THAT_FAR
+    ]
+  }),
   'other-curve': (e, worst) => ({
     says: `A healthy sensor of another family, ${e.title!}: ${offBy(worst)}`,
     points: [

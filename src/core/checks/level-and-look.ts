@@ -55,6 +55,14 @@ export const LOOKS = {
       slack: st('Slack, off or gone', 'bad', 'pump-flow-low')
     }
   },
+  pump: {
+    title: 'Water pump',
+    states: {
+      firm: st('Dry, its pulley firm', 'good'),
+      weeps: st('Weeps at its shaft', 'note', 'water-pump-bearing', 'coolant-low'),
+      play: st('Its pulley has play', 'bad', 'water-pump-bearing')
+    }
+  },
   hoses: {
     title: 'Hoses',
     states: {
@@ -96,6 +104,7 @@ const readings = z
     colour: seen('colour'),
     face: seen('face'),
     belt: seen('belt'),
+    pump: seen('pump'),
     hoses: seen('hoses'),
     connector: seen('connector'),
     added: seen('added'),
@@ -137,7 +146,8 @@ export const levelAndLook = defineCheck<LevelAndLookReadings>({
     const points: Point[] = [
       ...speaksFor(...new Set(counts.flatMap(({ state }) => state!.points ?? []))),
       ...(r.level === 'mark' ? speaksAgainst('coolant-low') : []),
-      ...(r.face === 'clean' ? speaksAgainst('airflow-restricted') : [])
+      ...(r.face === 'clean' ? speaksAgainst('airflow-restricted') : []),
+      ...(r.pump === 'firm' ? speaksAgainst('water-pump-bearing') : [])
     ];
     const list = (of: typeof found) =>
       of.map(({ id, state }) => `${LOOKS[id].title}: ${state!.title.toLowerCase()}`).join('; ');

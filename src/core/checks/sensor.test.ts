@@ -51,6 +51,21 @@ describe('ECT ladder', () => {
     expect(faults(other, 'for')).toEqual(['ect-wrong-part']);
   });
 
+  it('takes a third too much resistance all along for another curve, and a twelfth for a sensor that aged', () => {
+    const times = (factor: number) =>
+      faults(
+        ladder((c) => factor * healthy(c)),
+        'for'
+      );
+    expect(times(1.34)).toEqual(['ect-wrong-part']);
+    expect(times(0.82)).toEqual(['ect-reads-hot']);
+  });
+
+  it('a shift all along is a sensor that reads off, not one of another curve', () => {
+    const off = ladder((c) => healthy(c - 14));
+    expect([off.says.slice(0, 7), ...faults(off, 'for')]).toEqual(['Shifted', 'ect-reads-cold']);
+  });
+
   it('takes volts where the sheet knows the divider, and says which it cannot judge where it does not', () => {
     const { referenceV, pullUpOhm } = curlew.ect!;
     const volts = AT.map((celsius) => ({

@@ -5,6 +5,7 @@ import type { SpecSheet } from '../formats/spec-sheet';
 import { SYMPTOMS, symptomText, toldOf, type Symptom } from '../intake/symptoms';
 import { FAULT_IDS, plantFault, type FaultId } from '../plant/faults';
 import { plantFor } from '../plant/params';
+import { ALIKE } from '../run/candidates';
 import { NOT_IN_A_LOG, SUSPECTS } from './catalogue';
 import { STRENGTHS } from './strengths';
 
@@ -101,6 +102,8 @@ export interface RankedRun {
     readonly probability: number;
     readonly alike: readonly FaultId[];
   }[];
+  /** Faults that this run could not have shown, by its own drive and air. */
+  readonly blind: readonly FaultId[];
 }
 
 /** The least a run leaves to a fault it does not list. */
@@ -122,10 +125,12 @@ export function runFinding(run: RankedRun): Finding {
   const ratio = (f: FaultId) =>
     RUN_WEIGHT * Math.log((after.get(f) ?? UNLISTED) / (SUSPECTS[f].prior / total));
   const unseen = new Set(NOT_IN_A_LOG.map((n) => n.fault));
+  const blind = new Set(run.blind.flatMap((f) => [f, ...(ALIKE[f] ?? [])]));
   const healthy = ratio('none');
   const llr: Partial<Record<FaultId, number>> = {};
-  // To a fault that leaves no mark in a log the run is a healthy one.
-  for (const f of FAULT_IDS) llr[f] = unseen.has(f) ? healthy : ratio(f);
+  // To a fault that leaves no mark in this log the run is a healthy one, unless it fits the fault better still.
+  for (const f of FAULT_IDS)
+    llr[f] = unseen.has(f) ? healthy : blind.has(f) ? Math.max(healthy, ratio(f)) : ratio(f);
   return { id: run.id, title: 'Run', says: run.title, llr, group: 'run' };
 }
 

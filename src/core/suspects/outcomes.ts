@@ -71,11 +71,12 @@ const TABLES: Partial<Record<CheckId, Table>> = {
       o('the level is low', ['coolant-low']),
       o('the radiator stack is choked', ['airflow-restricted']),
       o('the belt is slack', ['pump-flow-low']),
+      o('the pulley of the pump has play', ['water-pump-bearing']),
       o('the sensor plug is green or loose', ['ect-intermittent', 'ect-wiring', 'ect-reads-cold']),
       o('the coolant is rusty', ['radiator-clogged', 'sensor-branch-restricted']),
       o('something was added', ['fan-setpoint-modified'])
     ],
-    clears: ['coolant-low', 'airflow-restricted']
+    clears: ['coolant-low', 'airflow-restricted', 'water-pump-bearing']
   },
   'cold-agreement': {
     finds: [
@@ -181,7 +182,7 @@ const TABLES: Partial<Record<CheckId, Table>> = {
   'clutch-cold-turn': {
     finds: [
       o('the fan spins freely', ['clutch-slipping'], ['clutch-seized', 'clutch-circuit-open']),
-      o('it cannot be turned', ['clutch-seized', 'clutch-circuit-open'], ['clutch-slipping'])
+      o('it cannot be turned', ['clutch-seized'], ['clutch-slipping'])
     ],
     clears: ['clutch-slipping', 'clutch-seized']
   },
@@ -194,7 +195,16 @@ const TABLES: Partial<Record<CheckId, Table>> = {
   },
   'clutch-electronic': {
     finds: [
-      o('it is engaged at any command', ['clutch-circuit-open', 'clutch-seized'], ['clutch-slipping']),
+      o(
+        'it is engaged at any command, with power at its plug',
+        ['clutch-seized'],
+        ['clutch-circuit-open', 'clutch-slipping']
+      ),
+      o(
+        'it is engaged at any command, without power',
+        ['clutch-circuit-open'],
+        ['clutch-seized', 'clutch-slipping']
+      ),
       o('it does not come up', ['clutch-slipping'], ['clutch-circuit-open', 'clutch-seized'])
     ],
     clears: ['clutch-circuit-open', 'clutch-seized', 'clutch-slipping']

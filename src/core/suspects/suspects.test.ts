@@ -108,7 +108,7 @@ describe('what is believed', () => {
   });
 
   it('tells apart what one run says as itself and as the checks it stands for', () => {
-    const run = { id: 'one-run', title: '', suspects: [] };
+    const run = { id: 'one-run', title: '', suspects: [], blind: [] };
     const asChecks = [
       judged('clutch-cold-turn', { firstTurn: 'firm', freeTurns: 0, laterTurns: null }),
       judged('air-rise', { beforeC: 14, afterC: 79, coolantC: 97, fan: 'yes' })
@@ -135,9 +135,15 @@ describe('what is believed', () => {
     const { llr } = runFinding({
       id: 'r',
       title: 'In its band',
-      suspects: [{ fault: 'none', probability: 0.95, alike: [] }]
+      suspects: [
+        { fault: 'none', probability: 0.9, alike: [] },
+        { fault: 'fan-motor-weak', probability: 0.08, alike: [] }
+      ],
+      blind: ['clutch-slipping', 'fan-motor-weak']
     });
     for (const { fault } of NOT_IN_A_LOG) expect(llr[fault]).toBe(llr.none);
+    expect(llr['clutch-slipping']).toBe(llr.none);
+    expect(llr['fan-motor-weak']!).toBeGreaterThan(llr.none!);
     expect(llr['thermostat-stuck-open']!).toBeLessThan(-1);
   });
 

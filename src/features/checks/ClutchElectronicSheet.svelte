@@ -60,6 +60,16 @@
       <QuantityInput label="Engine" kind="rotation" bind:value={unpluggedEngine} onvalue={both} />
       <QuantityInput label="Fan" kind="rotation" bind:value={unpluggedFan} onvalue={both} />
     </fieldset>
+    <div>
+      <QuantityInput
+        label="At its plug, least command"
+        kind="voltage"
+        bind:value={readings.plugV}
+        hint="if it is locked: power or seized"
+        problem={problems.plugV}
+      />
+      <BenchRead part="clutch-plug" label="By simulated meter" onread={(v) => (readings.plugV = v)} />
+    </div>
     <fieldset class="grid grid-cols-2 gap-2">
       <legend class="mb-1 text-sm font-semibold">Speed pickup, if it is in doubt</legend>
       <QuantityInput

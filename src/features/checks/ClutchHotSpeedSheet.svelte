@@ -237,6 +237,7 @@
       {:else}Shaded: between free and engaged. Engages from {shown(limits.engageAirC, 'temperature', 0)} of air,
         lets go at
         {shown(limits.releaseAirC, 'temperature', 0)}.{/if}
+      {#if !fixed}On a cool day part of the radiator is covered with card, until the air behind it gets there.{/if}
       Squares are from the first {SETTLING_MIN} min after a cold start and do not count.
     </figcaption>
   </figure>

@@ -2,6 +2,7 @@ import type { SpecSheet } from '$core/formats/spec-sheet';
 import type { ImportReport } from '$core/formats/csv-import';
 import type { Band } from '$core/plant/band';
 import type { Analysis } from '$core/run/analyse';
+import type { RankedRun } from '$core/suspects/findings';
 import type { Thinned } from '$core/run/thin';
 
 export interface RunView {
@@ -29,6 +30,7 @@ export interface RunTab {
   readonly title: string;
   readonly verdict: Analysis['verdict'];
   readonly suspects: Analysis['suspects'];
+  readonly blind: RankedRun['blind'];
 }
 
 export type Sheet = SpecSheet | null;

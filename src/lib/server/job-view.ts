@@ -68,6 +68,7 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
       title: verdictTitle(r.analysis),
       verdict: r.analysis.verdict,
       suspects: r.analysis.suspects,
+      blind: r.analysis.couldNotShow.map((b) => b.fault),
       heat: runHeat(r),
       proof: proofRun(r),
       spark: { ...r.preview, band: sparse(r.band) },

@@ -32,6 +32,7 @@ export async function reportView(db: Database, number: string, zone: string): Pr
         fileName: r.fileName,
         analysis: r.analysis,
         suspects: r.analysis.suspects,
+        blind: r.analysis.couldNotShow.map((b) => b.fault),
         title: verdictTitle(r.analysis),
         curve: { t, ect: channels.ect_c ?? [] },
         band: r.band

@@ -54,6 +54,17 @@ export function looks({ fault, severity }: Case, random: Random) {
           ? 'some'
           : 'clean',
     belt: fault === 'pump-flow-low' && chance(0.3) ? 'slack' : chance(0.06) ? 'worn' : 'good',
+    // Play is felt by a hand that rocks the pulley; a little of it may be missed.
+    pump:
+      fault === 'water-pump-bearing'
+        ? chance(0.45 + 0.5 * severity)
+          ? 'play'
+          : chance(0.4)
+            ? 'weeps'
+            : 'firm'
+        : chance(0.03)
+          ? 'weeps'
+          : 'firm',
     hoses: fault === 'pressure-cap-weak' && chance(0.15) ? 'flat' : 'firm',
     connector:
       (fault === 'ect-wiring' || fault === 'ect-intermittent') && chance(0.4)

@@ -30,6 +30,8 @@ export interface Answer {
   readonly id: CheckId;
   readonly finding: Finding | null;
   readonly judged: JudgedCheck | null;
+  /** A run as its model ranked it, where the check is one. */
+  readonly run?: RankedRun;
   readonly blundered: boolean;
 }
 
@@ -62,7 +64,7 @@ export class Patient {
   #measure(id: CheckId, of: Case, blundered: boolean, random: () => number): Answer | null {
     if (id === 'warm-up-run' || id === 'road-run') {
       const run = runOf(of, id, random);
-      return { id, judged: null, finding: runFinding(run), blundered };
+      return { id, judged: null, finding: runFinding(run), blundered, run };
     }
     const check = checkOf(id);
     const readings = MEASURES[id]?.(of, random) ?? null;
@@ -111,7 +113,12 @@ function runOf(c: Case, id: 'warm-up-run' | 'road-run', random: () => number): R
     plant: c.plant
   });
   const analysis = analyse(log, c.spec);
-  return { id, title: String(analysis.verdict), suspects: analysis.suspects };
+  return {
+    id,
+    title: String(analysis.verdict),
+    suspects: analysis.suspects,
+    blind: analysis.couldNotShow.map((b) => b.fault)
+  };
 }
 
 /** Where the engine is, and what it took to have it there. */

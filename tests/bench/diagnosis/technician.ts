@@ -1,6 +1,7 @@
 import { commandedShare } from '../../../src/core/checks/clutch-electronic';
 import { instrumentOf } from '../../../src/core/checks/instruments';
 import type { CheckId } from '../../../src/core/checks/registry';
+import { clutchLimits } from '../../../src/core/clutch/speed';
 import { stagesOf } from '../../../src/core/checks/fan-switching';
 import { gaugeLawOf } from '../../../src/core/checks/gauge-compare';
 import { MAP_POINT_IDS, type MapPoint } from '../../../src/core/flow/map';
@@ -275,10 +276,14 @@ export const MEASURES: Readonly<Partial<Record<CheckId, Measure>>> = {
   'clutch-hot-speed': (c, random) => {
     const v = hotVehicle(c);
     v.hold(FAST_IDLE[0]);
-    const pairs = [31, 35, 40, 46, 52].flatMap((minutes) => {
-      v.advanceTo(60 * minutes);
+    const { engageAirC } = clutchLimits(c.spec);
+    const limitC = (c.spec.limits?.stopC ?? 118) - 3;
+    // Once as it idles; then with card before the radiator, until the clutch must have gone over or the coolant forbids.
+    const pairs = [31, 35, 39, 43, 47, 51, 55].flatMap((minutes) => {
+      if (minutes === 35) v.cover(0.75);
+      while (v.now < 60 * minutes && v.truth().outletC < limitC) v.advanceTo(v.now + 5);
       const { clutchAirC, outletC } = v.truth();
-      if (outletC > (c.spec.limits?.stopC ?? 118)) return [];
+      if (outletC > limitC + 3 || (minutes > 35 && clutchAirC < engageAirC && outletC < limitC)) return [];
       const engineRpm = readInstrument(v, 'tachometer', 'engine', random)!;
       return [
         {
@@ -306,6 +311,7 @@ export const MEASURES: Readonly<Partial<Record<CheckId, Measure>>> = {
     return {
       pairs: [10, 50, 90].map(at),
       unplugged: { engineRpm: 1200, fanRpm: Math.round(1200 * 0.92) },
+      plugV: readPart(deviceOf(c), 'clutch-plug', 0, random),
       pickup: null
     };
   },
