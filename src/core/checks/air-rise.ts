@@ -101,7 +101,7 @@ export const airRise = defineCheck<AirRiseReadings>({
         : 'In proportion without the fan; measure again while it drives',
       {
         numbers,
-        points: r.fan === 'yes' ? speaksAgainst('airflow-restricted') : []
+        points: r.fan === 'yes' ? speaksAgainst('airflow-restricted', 'fan-motor-dead') : []
       }
     );
   },

@@ -1,9 +1,20 @@
 import { z } from 'zod';
 import { CODES, readCode } from '../intake/codes';
 import type { FaultId } from '../plant/faults';
-import { defineCheck, outcome, speaksFor } from './check';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
 
 export const CODE_STATES = ['stored', 'pending', 'permanent'] as const;
+
+/** Faults that a control unit watches for by themselves: without their code they are the less likely. */
+const HAS_ITS_CODE: readonly FaultId[] = [
+  'ect-open-circuit',
+  'ect-short-circuit',
+  'ect-intermittent',
+  'thermostat-heater-failed',
+  'clutch-circuit-open',
+  'fan-relay-coil',
+  'fan-controller-dead'
+];
 
 const readings = z.object({
   codes: z
@@ -38,7 +49,8 @@ export const codes = defineCheck<CodesReadings>({
   always: true,
   readings,
   judge({ codes: list }) {
-    if (list.length === 0) return outcome('pass', 'No code stored or pending');
+    const clean = speaksAgainst(...HAS_ITS_CODE);
+    if (list.length === 0) return outcome('pass', 'No code stored or pending', { points: clean });
     const known = list.filter(({ code }) => CODES[code]?.points.length > 0);
     const firm = known.filter(({ state }) => state !== 'pending');
     const others = list.length - known.length;
@@ -48,7 +60,10 @@ export const codes = defineCheck<CodesReadings>({
       value: `${CODES[code]?.means ?? 'Not in the standard’s cooling group; see the maker’s information'} (${state})`
     }));
     if (known.length === 0)
-      return outcome('pass', `No code about engine temperature, sensor or fan${tail}`, { numbers });
+      return outcome('pass', `No code about engine temperature, sensor or fan${tail}`, {
+        numbers,
+        points: clean
+      });
     const points: FaultId[] = [...new Set(known.flatMap(({ code }) => CODES[code].points))];
     const failsafe = [...new Set(firm.map(({ code }) => CODES[code].failsafe).filter((f) => f !== null))];
     const names = known

@@ -50,8 +50,8 @@ export const ectSubstitute = defineCheck<EctSubstituteReadings>({
         return oldOffC !== null && Math.abs(oldOffC) <= AGREE_WITHIN_C
           ? outcome('pass', 'Both sensors agree with the air around them: sensor and circuit are good', {
               numbers,
-              // A contact that resists shows when hot; in cold air it hides.
-              points: speaksAgainst('ect-reads-hot', 'ect-wrong-part')
+              // A contact that resists shows when hot; in cold air it hides, and is cleared by half.
+              points: speaksAgainst(...SENSOR_FAULTS, 'ect-wiring')
             })
           : outcome('fail', 'A known good sensor reads right in its place: the old sensor is at fault', {
               numbers,

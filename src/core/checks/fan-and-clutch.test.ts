@@ -94,6 +94,16 @@ describe('fan switching', () => {
     expect(faults(fan(109, 104, 110), 'for')).toEqual(['fan-setpoint-modified', 'ect-reads-cold']);
     expect(fan(101, 90, 103).result).toBe('unclear');
   });
+  it('does not blame the sensor for what the control unit switches by its own reading', () => {
+    expect(faults(fan(92, 87, 95, { by: 'scan' }), 'for')).toEqual(['fan-setpoint-modified']);
+    expect(faults(fan(92, 87, 95, { by: 'thermometer' }), 'for')).toContain('ect-reads-hot');
+  });
+  it('takes a fan that runs from the first minute for one that knows no command', () => {
+    expect(faults(fan(44, null, 70, { by: 'scan' }), 'for')).toContain('fan-relay-welded');
+    const failsafe = fan(-40, null, -40, { by: 'scan' });
+    expect(faults(failsafe, 'for')).toEqual(['ect-open-circuit', 'ect-wiring']);
+    expect(failsafe.says).toContain('failsafe');
+  });
   it('does not blame a fan that was never called for, nor one the A/C called', () => {
     expect(fan(null, null, 98)).toMatchObject({ result: 'unclear' });
     expect(faults(fan(null, null, 106), 'for')).toContain('fan-motor-dead');

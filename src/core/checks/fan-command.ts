@@ -49,7 +49,10 @@ export const fanCommand = defineCheck<FanCommandReadings>({
           'fan-feed-open',
           'fan-relay-contacts',
           'fan-relay-coil',
-          'fan-controller-dead'
+          'fan-controller-dead',
+          'fan-motor-weak',
+          // It may drive the fan when told to, and not ask by itself.
+          'fan-command-missing'
         )
       });
     if (turns === 'slow')

@@ -4,6 +4,7 @@ import type { FaultId } from '../plant/faults';
 import { sayC, sayDeltaC } from '../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
 import { withoutFan } from './vehicle-has';
+import { readsOff } from './sensor-faults';
 import { scanC } from './temperature';
 
 const stage = z.object({
@@ -16,6 +17,8 @@ const readings = z
     stages: z.array(stage).min(1).max(6),
     /** The hottest that was read while watching. */
     hottestC: scanC,
+    /** What the temperatures were read by. What the control unit reads of itself cannot be off against itself. */
+    by: z.enum(['scan', 'thermometer']).nullable().default(null),
     acOn: z.boolean(),
     moving: z.boolean()
   })
@@ -28,6 +31,7 @@ export type FanSwitchingReadings = z.infer<typeof readings>;
 /** A reading rounded to 1 °C at a moving temperature: within this of the sheet is the same. Ours, in °C. */
 const NEAR_C = 3;
 const APART_C = 5;
+const UNASKED_C = 12;
 
 export const stagesOf = (sheet: SpecSheet | null) => sheet?.fan?.stages ?? [];
 const ASKED: readonly FaultId[] = [
@@ -48,7 +52,17 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
   tools: ['Scan tool'],
   cautions: ['indoor-running', 'belts', 'fan-blades'],
   gate: 'none',
-  speaksTo: [...ASKED, 'fan-setpoint-modified', 'ect-reads-cold', 'ect-reads-hot', 'fan-relay-welded'],
+  speaksTo: [
+    ...ASKED,
+    'fan-setpoint-modified',
+    'ect-reads-cold',
+    'ect-reads-hot',
+    'ect-open-circuit',
+    'ect-short-circuit',
+    'ect-wiring',
+    'fan-relay-welded',
+    'fan-controller-shorted'
+  ],
   lacks: withoutFan,
   readings,
   unlikely: (r) =>
@@ -84,6 +98,15 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
             { numbers }
           );
     }
+    const lost = readsOff(first.onC, 0, sheet).filter(
+      (f) => f === 'ect-open-circuit' || f === 'ect-short-circuit'
+    );
+    if (r.by !== 'thermometer' && lost.length > 0)
+      return outcome(
+        'fail',
+        `Runs with the reading at ${sayC(first.onC, 0)}, the default of a sensor that is not there: failsafe`,
+        { numbers, points: speaksFor(...lost, 'ect-wiring') }
+      );
     const by = first.onC - should.onC;
     if (by < -NEAR_C && r.acOn && sheet?.fan?.onWithAc)
       return outcome(
@@ -92,6 +115,13 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
         { numbers }
       );
     if (Math.abs(by) > APART_C) {
+      // This early is hardly a switching point: a fan that knows no command runs from the first minute.
+      const unasked: readonly FaultId[] =
+        by < -UNASKED_C
+          ? [sheet?.fan?.drive === 'controller' ? 'fan-controller-shorted' : 'fan-relay-welded']
+          : [];
+      const misread: readonly FaultId[] =
+        r.by === 'scan' ? [] : [by < 0 ? 'ect-reads-hot' : 'ect-reads-cold'];
       const size = `${sayDeltaC(Math.abs(by), 0)} ${by < 0 ? 'early' : 'late'}`;
       return outcome(
         'fail',
@@ -99,7 +129,7 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
         {
           numbers,
           points: [
-            ...speaksFor('fan-setpoint-modified', by < 0 ? 'ect-reads-hot' : 'ect-reads-cold'),
+            ...speaksFor('fan-setpoint-modified', ...misread, ...unasked),
             ...speaksAgainst('fan-motor-dead', 'fan-feed-open')
           ]
         }
@@ -120,7 +150,7 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
       `On at ${sayC(first.onC, 0)}${first.offC === null ? '' : ` and off at ${sayC(first.offC, 0)}`}, by the sheet`,
       {
         numbers,
-        points: speaksAgainst(...ASKED, 'fan-setpoint-modified')
+        points: speaksAgainst(...ASKED, 'fan-setpoint-modified', 'fan-relay-welded', 'fan-controller-shorted')
       }
     );
   },

@@ -191,6 +191,9 @@ function judgeNeedle(
     numbers,
     doubts,
     // Scan, needle and thermometer agree: what is read is so.
-    points: speaksAgainst('gauge-fault', ...(scan !== null && thermometer !== null ? CLEARED_HOT : []))
+    points: speaksAgainst(
+      'gauge-fault',
+      ...(scan !== null && thermometer !== null ? ([...CLEARED_HOT, 'ect-reads-hot'] as const) : [])
+    )
   });
 }

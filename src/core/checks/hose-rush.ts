@@ -73,7 +73,12 @@ export const hoseRush = defineCheck<HoseRushReadings>({
           );
         return outcome('pass', `Rushed hot at ${sayC(at)}, as a thermostat of ${sayC(start)} should${told}`, {
           numbers,
-          points: speaksAgainst('thermostat-stuck-open', 'thermostat-stuck-closed', 'thermostat-low-rating')
+          points: speaksAgainst(
+            'thermostat-stuck-open',
+            'thermostat-stuck-closed',
+            'thermostat-low-rating',
+            'thermostat-sluggish'
+          )
         });
       case 'gradual':
         return outcome(

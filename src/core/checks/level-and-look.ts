@@ -121,6 +121,21 @@ export type LevelAndLookReadings = z.infer<typeof readings>;
 export const lookState = (id: LookId, value: string | null): State | null =>
   value === null ? null : ((LOOKS[id].states as Record<string, State>)[value] ?? null);
 
+/** Which look is the one for a suspect that several speak of. */
+const LOOK_FOR: readonly (readonly [LookId, string, FaultId])[] = [
+  ['level', 'mark', 'coolant-low'],
+  ['face', 'clean', 'airflow-restricted'],
+  ['pump', 'firm', 'water-pump-bearing'],
+  ['belt', 'good', 'pump-flow-low'],
+  ['colour', 'clean', 'radiator-clogged'],
+  ['colour', 'clean', 'sensor-branch-restricted'],
+  ['connector', 'sound', 'ect-intermittent'],
+  ['connector', 'sound', 'ect-wiring'],
+  ['added', 'none', 'fan-setpoint-modified']
+];
+const cleared = (r: LevelAndLookReadings): FaultId[] =>
+  LOOK_FOR.flatMap(([id, good, fault]) => (r[id] === good ? [fault] : []));
+
 /** What eyes alone find on a cold engine. */
 export const levelAndLook = defineCheck<LevelAndLookReadings>({
   title: 'Level and look',
@@ -145,9 +160,7 @@ export const levelAndLook = defineCheck<LevelAndLookReadings>({
     const aside = found.filter(({ id, state }) => state!.is !== 'good' && r.fixAnyway.includes(id));
     const points: Point[] = [
       ...speaksFor(...new Set(counts.flatMap(({ state }) => state!.points ?? []))),
-      ...(r.level === 'mark' ? speaksAgainst('coolant-low') : []),
-      ...(r.face === 'clean' ? speaksAgainst('airflow-restricted') : []),
-      ...(r.pump === 'firm' ? speaksAgainst('water-pump-bearing') : [])
+      ...speaksAgainst(...cleared(r))
     ];
     const list = (of: typeof found) =>
       of.map(({ id, state }) => `${LOOKS[id].title}: ${state!.title.toLowerCase()}`).join('; ');

@@ -93,7 +93,7 @@ export const pressureHold = defineCheck<PressureHoldReadings>({
       return outcome('unclear', `Holds for ${span.toFixed(0)} min; watch ${LEAST_MIN} at least`, { numbers });
     return outcome('pass', `Holds its pressure, ${say(Math.max(0, loss), 'pressure')} in ten minutes`, {
       numbers,
-      points: speaksAgainst('coolant-low')
+      points: speaksAgainst('coolant-low', ...(r.engineRan ? (['combustion-leak'] as const) : []))
     });
   },
   words: (r) => r.points.map((p) => `${say(p.kPa, 'pressure')} at ${p.min} min`).join(', ')

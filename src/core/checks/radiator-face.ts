@@ -102,8 +102,8 @@ export const radiatorFace = defineCheck<RadiatorFaceReadings>({
     } else if (due !== null)
       points.push(
         ...speaksAgainst(
-          ...(due * excess > 2 * MISSED_C ? (['airflow-restricted'] as const) : []),
-          ...(throttled(r.inC, sheet) ? [] : (['pump-flow-low'] as const))
+          ...(due * excess > MISSED_C ? (['airflow-restricted'] as const) : []),
+          ...(throttled(r.inC, sheet) ? [] : (['pump-flow-low', 'thermostat-stuck-closed'] as const))
         )
       );
     const numbers = [

@@ -167,7 +167,8 @@ export function readMap(
         'thermostat-stuck-closed',
         'coolant-low'
       );
-    else if (state === 'open' && e.fits) cleared.push('thermostat-stuck-closed');
+    // Nearly as hot behind it as before it, and not shut: it lets coolant through.
+    else if (state !== 'shut' && e.dropC <= SAME_C + 2 + play) cleared.push('thermostat-stuck-closed');
   }
   const tank = edge('upperHose', 'radiatorIn', -SAME_C, SAME_C);
   if (tank && !tank.fits && tank.dropC > 0)
@@ -208,6 +209,7 @@ export function readMap(
       'coolant-low',
       'pump-flow-low'
     );
+  else if (toHeater?.fits && t.outlet! > WARM_ENOUGH_C + 30) cleared.push('pump-flow-low', 'coolant-low');
   const core = edge('heaterIn', 'heaterOut', HEATER_DROP[0] - SAME_C, HEATER_DROP[1]);
   if (core && !core.fits && core.dropC > 0)
     found(

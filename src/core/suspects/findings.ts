@@ -7,7 +7,7 @@ import { FAULT_IDS, plantFault, type FaultId } from '../plant/faults';
 import { plantFor } from '../plant/params';
 import { ALIKE } from '../run/candidates';
 import { NOT_IN_A_LOG, SUSPECTS } from './catalogue';
-import { STRENGTHS } from './strengths';
+import { sharesOf, STRENGTHS } from './strengths';
 
 /** Something that is known of a job, and how much likelier it is under each suspect than under any other. */
 export interface Finding {
@@ -33,10 +33,10 @@ const WEIGHT = { fail: 1, pass: 0.35, unclear: 0.5 } as const;
 /** How often a check that can clear a suspect does, where it is not at fault. */
 const CLEARS = 0.9;
 
-/** Likelihood ratio of a check that speaks for a suspect, and of one that speaks against it. */
-export function strengthOf(check: CheckId): { readonly for: number; readonly against: number } {
-  const { finds, falsely, misses } = STRENGTHS[check];
-  return { for: Math.log(finds / falsely), against: Math.log(misses / CLEARS) };
+/** Natural logarithm of the likelihood ratio of a check that speaks for a suspect, or against it. */
+export function strengthOf(check: CheckId, fault: FaultId, way: 'for' | 'against'): number {
+  const { finds, falsely, misses } = sharesOf(check, fault);
+  return way === 'for' ? Math.log(finds / falsely) : Math.min(0, Math.log(misses / CLEARS));
 }
 
 /** What a check leans on: findings of one group can be wrong together. */
@@ -47,12 +47,11 @@ export const groupOf = (check: CheckId): string =>
 export function findingOf(judged: JudgedCheck): Finding | null {
   const { check, outcome } = judged;
   if (outcome.result === 'void' || outcome.points.length === 0) return null;
-  const strength = strengthOf(check);
   const llr: Partial<Record<FaultId, number>> = {};
   for (const { fault, way } of outcome.points) {
     // A pass clears at full weight what it speaks against, and leans towards what is left.
     const weight = way === 'against' && outcome.result === 'pass' ? 1 : WEIGHT[outcome.result];
-    llr[fault] = (llr[fault] ?? 0) + weight * strength[way];
+    llr[fault] = (llr[fault] ?? 0) + weight * strengthOf(check, fault, way);
   }
   return {
     // One run stands for several checks, so its id alone would not tell them apart.

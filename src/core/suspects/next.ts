@@ -16,7 +16,7 @@ import {
 import { groupOf, strengthOf, type Finding } from './findings';
 import { outcomesOf, type CheckOutcome } from './outcomes';
 import { tell, type Posterior } from './posterior';
-import { STRENGTHS } from './strengths';
+import { sharesOf } from './strengths';
 import { waysOf, type History, type Ways } from './ways';
 
 /** How a check can come out, how likely that is now, and what it would make of the suspects. */
@@ -67,12 +67,15 @@ export function waitFor(check: Check, state: Pick<ThermalState, 'phase'>): numbe
 
 /** The finding a check would be, were it to come out that way. */
 function foreseenFinding(id: CheckId, { for: fors, against }: CheckOutcome): Finding {
-  const strength = strengthOf(id);
   const llr: Partial<Record<FaultId, number>> = {};
-  for (const f of against) llr[f] = strength.against;
-  for (const f of fors) llr[f] = strength.for;
+  for (const f of against) llr[f] = strengthOf(id, f, 'against');
+  for (const f of fors) llr[f] = strengthOf(id, f, 'for');
   return { id: `foreseen/${id}`, title: checkOf(id).title, says: '', llr, group: groupOf(id) };
 }
+
+const MOST_ERRS = 0.12;
+const sum = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0);
+const mean = (list: readonly number[]): number => sum(list) / list.length;
 
 /** A check laid out over the ways of a vehicle: its outcomes, their weights, and how likely each is under each way. */
 interface LaidOut {
@@ -90,19 +93,23 @@ interface LaidOut {
  * of the outcomes that speak for it; else it errs now and then; what is left clears.
  */
 function layOut(id: CheckId, of: Ways): LaidOut {
-  const { finds, falsely } = STRENGTHS[id];
   const table = outcomesOf(id);
   const named = table.finds.filter((x) => x.for.some((f) => of.possible.includes(f)));
   const clear: CheckOutcome = { seen: 'it finds nothing', for: [], against: table.clears };
   const given = named.map(() => new Float64Array(of.ways.length));
   const left = new Float64Array(of.ways.length);
+  const errs = named.map((x) => mean(x.for.map((f) => sharesOf(id, f).falsely)));
   of.ways.forEach((faults, h) => {
-    const right = named.map((x) => x.for.some((f) => faults.includes(f)));
-    const n = right.filter(Boolean).length;
-    const wrong = named.length - n;
-    const err = wrong === 0 ? 0 : Math.min(n > 0 ? 1 - finds : 1, falsely);
-    named.forEach((_, k) => (given[k][h] = right[k] ? finds / n : err / wrong));
-    left[h] = 1 - (n > 0 ? finds : 0) - err;
+    const finds = named.map((x) =>
+      Math.max(0, ...x.for.filter((f) => faults.includes(f)).map((f) => sharesOf(id, f).finds))
+    );
+    const right = finds.filter((p) => p > 0);
+    const found = right.length > 0 ? mean(right) : 0;
+    const err = sum(errs.filter((_, k) => finds[k] === 0));
+    // However many suspects it can name, a check does not err more often than this.
+    const scale = err === 0 ? 0 : Math.min(1 - found, MOST_ERRS, err) / err;
+    named.forEach((_, k) => (given[k][h] = finds[k] > 0 ? finds[k] / right.length : scale * errs[k]));
+    left[h] = 1 - found - scale * err;
   });
   return {
     id,

@@ -64,7 +64,15 @@ const TABLES: Partial<Record<CheckId, Table>> = {
       o('a code of the fan speed is stored', ['clutch-circuit-open'])
     ],
     // Many faults store none.
-    clears: []
+    clears: [
+      'ect-open-circuit',
+      'ect-short-circuit',
+      'ect-intermittent',
+      'thermostat-heater-failed',
+      'clutch-circuit-open',
+      'fan-relay-coil',
+      'fan-controller-dead'
+    ]
   },
   'level-and-look': {
     finds: [
@@ -76,7 +84,17 @@ const TABLES: Partial<Record<CheckId, Table>> = {
       o('the coolant is rusty', ['radiator-clogged', 'sensor-branch-restricted']),
       o('something was added', ['fan-setpoint-modified'])
     ],
-    clears: ['coolant-low', 'airflow-restricted', 'water-pump-bearing']
+    clears: [
+      'coolant-low',
+      'airflow-restricted',
+      'water-pump-bearing',
+      'pump-flow-low',
+      'radiator-clogged',
+      'sensor-branch-restricted',
+      'ect-intermittent',
+      'ect-wiring',
+      'fan-setpoint-modified'
+    ]
   },
   'cold-agreement': {
     finds: [
@@ -85,7 +103,7 @@ const TABLES: Partial<Record<CheckId, Table>> = {
       o('it reads above the others', ['ect-reads-hot', 'ect-wrong-part', 'ect-wiring'], ['ect-reads-cold']),
       o('it reads below the others', ['ect-reads-cold', 'ect-wrong-part', 'ect-wiring'], ['ect-reads-hot'])
     ],
-    clears: ['ect-open-circuit', 'ect-short-circuit', 'ect-reads-hot', 'ect-wrong-part']
+    clears: [...SENSOR, 'ect-wiring']
   },
   'ect-ladder': {
     finds: [
@@ -106,7 +124,7 @@ const TABLES: Partial<Record<CheckId, Table>> = {
       o('a good sensor reads right in its place', SENSOR, ['ect-wiring']),
       o('a good sensor is off as well', ['ect-wiring'], ['ect-wrong-part'])
     ],
-    clears: ['ect-reads-hot', 'ect-wrong-part']
+    clears: [...SENSOR, 'ect-wiring']
   },
   wiggle: {
     finds: [
@@ -123,7 +141,7 @@ const TABLES: Partial<Record<CheckId, Table>> = {
       o('the scan value stands below the thermometer', ['sensor-branch-restricted', ...READS_COLD]),
       o('the scan value stands above the thermometer', READS_HOT)
     ],
-    clears: ['gauge-fault', ...CLEARED_HOT]
+    clears: ['gauge-fault', ...CLEARED_HOT, 'ect-reads-hot']
   },
   'hose-rush': {
     finds: [
@@ -132,15 +150,25 @@ const TABLES: Partial<Record<CheckId, Table>> = {
       o('it stays cool', ['thermostat-stuck-closed', 'pump-flow-low'], ['thermostat-stuck-open']),
       o('it rushes hot late', ['thermostat-sluggish'], ['thermostat-stuck-open'])
     ],
-    clears: ['thermostat-stuck-open', 'thermostat-stuck-closed', 'thermostat-low-rating']
+    clears: [
+      'thermostat-stuck-open',
+      'thermostat-stuck-closed',
+      'thermostat-low-rating',
+      'thermostat-sluggish'
+    ]
   },
   'fan-switching': {
     finds: [
       o('the fan never comes on', POWER),
-      o('it comes on early', ['fan-setpoint-modified', 'ect-reads-hot'], ['fan-motor-dead', 'fan-feed-open']),
-      o('it comes on late', ['fan-setpoint-modified', 'ect-reads-cold'], ['fan-motor-dead', 'fan-feed-open'])
+      o('it comes on early or late', ['fan-setpoint-modified'], ['fan-motor-dead', 'fan-feed-open']),
+      o('it runs from the first minute', [
+        'fan-relay-welded',
+        'fan-controller-shorted',
+        'fan-setpoint-modified'
+      ]),
+      o('it runs with the reading at a default', ['ect-open-circuit', 'ect-short-circuit', 'ect-wiring'])
     ],
-    clears: [...POWER, 'fan-setpoint-modified']
+    clears: [...POWER, 'fan-setpoint-modified', 'fan-relay-welded', 'fan-controller-shorted']
   },
   'fan-command': {
     finds: [
@@ -156,7 +184,7 @@ const TABLES: Partial<Record<CheckId, Table>> = {
       ]),
       o('the fan turns slowly', ['fan-motor-weak', 'fan-feed-open'])
     ],
-    clears: POWER.filter((f) => f !== 'fan-command-missing')
+    clears: [...POWER, 'fan-motor-weak']
   },
   'key-off-fan': {
     finds: [
@@ -224,7 +252,13 @@ const TABLES: Partial<Record<CheckId, Table>> = {
       o('hardly anything comes through the thermostat', ['thermostat-stuck-closed', 'coolant-low']),
       o('the heater hoses are cold', ['coolant-low', 'pump-flow-low'])
     ],
-    clears: ['sensor-branch-restricted', ...CLEARED_HOT]
+    clears: [
+      'sensor-branch-restricted',
+      ...CLEARED_HOT,
+      'pump-flow-low',
+      'coolant-low',
+      'thermostat-stuck-closed'
+    ]
   },
   'radiator-face': {
     finds: [
@@ -236,7 +270,7 @@ const TABLES: Partial<Record<CheckId, Table>> = {
         ['radiator-clogged', 'airflow-restricted']
       )
     ],
-    clears: ['radiator-clogged']
+    clears: ['radiator-clogged', 'airflow-restricted']
   },
   'air-rise': {
     finds: [
@@ -248,14 +282,14 @@ const TABLES: Partial<Record<CheckId, Table>> = {
       ),
       o('the air takes little up', ['radiator-clogged', 'airflow-restricted', 'thermostat-stuck-closed'])
     ],
-    clears: ['airflow-restricted']
+    clears: ['airflow-restricted', 'fan-motor-dead']
   },
   'pressure-hold': {
     finds: [
       o('the pressure falls', ['coolant-low']),
       o('the pressure rises while it runs', ['combustion-leak'])
     ],
-    clears: ['coolant-low']
+    clears: ['coolant-low', 'combustion-leak']
   }
 };
 

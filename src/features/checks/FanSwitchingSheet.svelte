@@ -1,5 +1,6 @@
 <script lang="ts">
   import { stagesOf, type FanSwitchingReadings } from '$core/checks/fan-switching';
+  import Choose from '$lib/ui/Choose.svelte';
   import { heatVar } from '$lib/ui/heat';
   import QuantityInput from '$lib/ui/QuantityInput.svelte';
   import { inUnit, shown } from '$lib/ui/units';
@@ -48,6 +49,15 @@
       />
     </div>
   {/each}
+  <Choose
+    label="Read by"
+    choices={[
+      { value: 'scan', label: 'Scan value' },
+      { value: 'thermometer', label: 'Thermometer at its housing' }
+    ]}
+    bind:value={readings.by}
+    problem={problems.by}
+  />
   <div class="flex flex-wrap items-start gap-4">
     <div class="w-52">
       <QuantityInput
@@ -104,5 +114,6 @@
   {/each}
 </svg>
 <p class="text-ink-2 text-sm">
-  The green stretch is the sheet’s, from off to on. A filled point is where the fan came on.
+  The green stretch is the sheet’s, from off to on. A filled point is where the fan came on; for one that runs
+  from the first minute, where it was first read.
 </p>

@@ -104,6 +104,7 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
   'fan-switching': sheet(FanSwitchingSheet, () => ({
     stages: [{ name: 'low', onC: null, offC: null }],
     hottestC: null,
+    by: 'scan',
     acOn: false,
     moving: false
   })),

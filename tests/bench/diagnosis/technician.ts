@@ -206,7 +206,7 @@ export const MEASURES: Readonly<Partial<Record<CheckId, Measure>>> = {
     // A fan that ran when the watch began and never stopped is told by the temperature it began at.
     if (stages[0]?.onC === null && on[0]) stages[0].onC = scanOf(hotVehicle(c, 25));
     for (const s of stages) if (s.offC !== null && s.onC !== null && s.offC >= s.onC) s.offC = null;
-    return { stages, hottestC, acOn: false, moving: false };
+    return { stages, hottestC, by: 'scan', acOn: false, moving: false };
   },
   'fan-command': (c, random) => ({ ...fanBy(c, random), commandedPct: 100 }),
   'fan-direct-feed': (c, random) => {
