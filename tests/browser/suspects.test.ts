@@ -166,6 +166,33 @@ describe('the suspects of a job', () => {
     await driver.wait(async () => (await leader()) === first, WAIT_MS);
   });
 
+  it('are not asked by a tool that the shop has not', async () => {
+    const job = await newJob('QH-11', QUEUE);
+    await go('/shop');
+    const tool = await see(driver, By.xpath('//label[contains(., "Optical tachometer")]/input'));
+    await tool.click();
+    expect(await textOf('form[aria-label="Tools and minutes"] [role="status"]')).toContain(
+      'Clutch speed, hot'
+    );
+    await (await see(driver, withText('summary', 'Hands-on minutes'))).click();
+    const minutes = await inputOf('Minutes for hose rush');
+    await minutes.sendKeys('500');
+    await (await see(driver, withText('button', 'Keep tools and minutes'))).click();
+    await see(driver, withText('p', 'More than 4 hours is no check'));
+    await minutes.sendKeys(Key.chord(Key.CONTROL, 'a'), '13');
+    await (await see(driver, withText('button', 'Keep tools and minutes'))).click();
+    await see(driver, withText('*', 'Tools and minutes kept'));
+    await go(job);
+    await (await see(driver, withText('summary', 'do not apply'))).click();
+    await see(driver, withText('p', 'Clutch speed, hot: no optical tachometer in this shop'));
+    await go(`${job}?check=hose-rush`);
+    await see(driver, withText('span', 'About 13 min'));
+    await go('/shop');
+    await (await see(driver, By.xpath('//label[contains(., "Optical tachometer")]/input'))).click();
+    await (await see(driver, withText('button', 'Keep tools and minutes'))).click();
+    await see(driver, withText('*', 'Tools and minutes kept'));
+  });
+
   it('weigh acting against checking on by the shop’s own rates', async () => {
     const job = await newJob('QH-11', QUEUE);
     await go('/shop');

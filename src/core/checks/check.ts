@@ -5,6 +5,7 @@ import type { Problem } from '../result';
 import type { CoolingOf, ThermalFact, ThermalState } from '../thermal/state';
 import type { LibraryCurve } from '../thermistor/library';
 import type { CautionId } from './cautions';
+import type { Tool } from './tools';
 
 /** Where on the heat line a check can be done: cold-soaked, warming, regulating, hot and stopped, any time, bench. */
 export type CheckPhase = 'C' | 'W' | 'R' | 'H' | 'X' | 'B';
@@ -56,9 +57,11 @@ export interface CheckWords {
   readonly phases: readonly CheckPhase[];
   /** Hands-on minutes, a default. */
   readonly minutes: number;
+  /** Minutes to take the part out for it, where it is done on a bench; a usual one where it is not said. */
+  readonly takeOutMin?: number;
   /** What the result decides, in a sentence. */
   readonly decides: string;
-  readonly tools: readonly string[];
+  readonly tools: readonly Tool[];
   readonly cautions: readonly CautionId[];
   readonly gate: Gate;
   /** Suspects it can speak for or against: the complaint's suspects bring it onto the plan. */

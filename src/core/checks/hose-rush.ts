@@ -21,7 +21,7 @@ export type HoseRushReadings = z.infer<typeof readings>;
 
 /** How far from start-to-open a rush may come and still be the thermostat's: lag of wax and hose. Ours, in °C. */
 const EARLY_C = 8;
-const LATE_C = 10;
+const LATE_C = 8;
 
 /** The hose behind the thermostat: the quick test of whether it opens, and when. */
 export const hoseRush = defineCheck<HoseRushReadings>({

@@ -37,6 +37,7 @@ export const relayBench = defineCheck<RelayBenchReadings>({
   title: 'Relay on the bench',
   phases: ['B'],
   minutes: 5,
+  takeOutMin: 2,
   decides: 'Coil by its resistance and click, contacts by the drop across them under load.',
   tools: ['Meter', 'Fused feed'],
   cautions: ['fused-feed'],

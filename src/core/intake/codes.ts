@@ -37,7 +37,7 @@ export const CODES: Readonly<Record<string, TroubleCode>> = {
   P0115: c('Coolant temperature sensor 1: circuit', sensor, SENSOR_LOST),
   P0116: c(
     'Coolant temperature sensor 1: not where it should be, or does not move as it should',
-    ['ect-reads-cold', 'ect-reads-hot', 'thermostat-stuck-open', 'ect-wrong-part', 'ect-wiring'],
+    ['ect-reads-cold', 'ect-reads-hot', 'thermostat-stuck-open', 'ect-wrong-part'],
     SENSOR_LOST
   ),
   P0117: c(

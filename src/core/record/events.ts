@@ -14,6 +14,7 @@ import { intakeSchema } from './intake';
 import { liveBodies } from './live';
 import { ownFindingSchema } from './own-finding';
 import { repairDoneSchema } from './repair-done';
+import { shopChecksSchema } from './shop-checks';
 
 /**
  * The record: everything a person enters is an event, appended and never changed. The state of a vehicle or a
@@ -106,6 +107,7 @@ const bodies = [
   }),
   z.object({ kind: z.literal('finding.added'), payload: ownFindingSchema }),
   z.object({ kind: z.literal('shop.priced'), payload: shopCostsSchema }),
+  z.object({ kind: z.literal('shop.equipped'), payload: shopChecksSchema }),
   z.object({ kind: z.literal('coolant.serviced'), payload: coolantServiceSchema }),
   z.object({
     kind: z.literal('caution.acknowledged'),

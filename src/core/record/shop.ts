@@ -1,6 +1,7 @@
 import { shopCostsSchema, USUAL_COSTS, type ShopCosts } from '../repair/costs';
 import { standing } from './derive';
 import type { RecordEvent } from './events';
+import { shopChecksSchema, USUAL_CHECKS, type ShopChecks } from './shop-checks';
 
 /** The shop has one stream of its own. */
 export const SHOP_ID = '00000000-0000-4000-8000-000000000001';
@@ -9,4 +10,10 @@ export const SHOP_ID = '00000000-0000-4000-8000-000000000001';
 export function deriveCosts(events: readonly RecordEvent[]): ShopCosts {
   const last = standing(events).findLast((e) => e.kind === 'shop.priced');
   return last?.kind === 'shop.priced' ? shopCostsSchema.parse(last.payload) : USUAL_COSTS;
+}
+
+/** How checks are done here, as it was said last. */
+export function deriveChecks(events: readonly RecordEvent[]): ShopChecks {
+  const last = standing(events).findLast((e) => e.kind === 'shop.equipped');
+  return last?.kind === 'shop.equipped' ? shopChecksSchema.parse(last.payload) : USUAL_CHECKS;
 }

@@ -42,6 +42,8 @@ export function spoken(event: RecordEvent): string {
       return ownWords(event.payload);
     case 'shop.priced':
       return 'Costs of the shop';
+    case 'shop.equipped':
+      return 'Tools and minutes of the shop';
     case 'run.imported':
       return `Imported ${event.payload.fileName}`;
     case 'run.started':

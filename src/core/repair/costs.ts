@@ -15,7 +15,7 @@ export const shopCostsSchema = z.object({
   /** What a vehicle that comes back costs beyond the work: trust, a tow, the yard. */
   comeback: money.default(300),
   /** What a cause written down wrongly costs though the repair cures it: the next job is misled by it. */
-  misnamed: money.default(120),
+  misnamed: money.default(300),
   /** What a day off the road costs its owner. */
   dayOffRoad: money.default(40),
   /** Days until a part that is not on the shelf is there, on average: half the gap between two ferries. */

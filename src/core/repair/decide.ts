@@ -1,9 +1,10 @@
 import type { CheckId } from '../checks/registry';
 import { entropyOf } from '../suspects/belief';
-import { worthOf, type Asked, type Worth } from '../suspects/next';
+import { outlookOf, worthOf, type Asked, type Worth } from '../suspects/next';
 import { posteriorOf, type Posterior } from '../suspects/posterior';
 import { repairFor, repairOf, type RepairId } from './catalogue';
 import { priceOf, type PricedRepair, type ShopCosts } from './costs';
+import { stakesOf } from './stakes';
 
 /** A choice with what it is expected to cost in the end. */
 export interface Choice extends PricedRepair {
@@ -60,7 +61,7 @@ export interface Advice {
   readonly act: Choice;
   /** What not knowing is expected to cost: acting now against acting with the cause known. */
   readonly unsureCosts: number;
-  /** The check worth most by the minute, with what it is expected to take to be sure at its pace; null where none is left. */
+  /** The check to do before acting, with what it is expected to take to be sure at its pace; null where none is left. */
   readonly check: {
     readonly id: CheckId;
     readonly minutesToSure: number;
@@ -75,31 +76,31 @@ const LITTLE_BITS = 0.03;
 /**
  * Stop rule: act as soon as not knowing costs less than finding out would. Not knowing costs the repairs and the
  * comebacks of being wrong; finding out costs the shop's rate for as long as it would take to remove what is still
- * uncertain at the pace of the best check that is left.
+ * uncertain at the pace of the best check that is left. Where being sure would be dearer, a single check may still
+ * save more than its own minutes cost: then it is done first, the one that saves most by the minute.
  */
 export function adviceOf(asked: Asked, costs: ShopCosts, worth: readonly Worth[] = worthOf(asked)): Advice {
   const now = posteriorOf(asked.findings, asked.sheet, asked.history);
   const act = choicesOf(now, costs)[0];
-  const likely = now.hypotheses.filter((h) => h.probability >= RARE);
-  const seen = likely.reduce((sum, h) => sum + h.probability, 0);
-  const known = likely.reduce(
-    (sum, { faults, probability }) =>
-      sum + (probability / seen) * priceOf(faults.map(repairFor), costs).total,
-    0
-  );
-  const misnamed = costs.misnamed * (1 - now.hypotheses[0].probability);
-  const unsureCosts = Math.max(0, act.expected - known) + misnamed;
+  const outlook = outlookOf(asked);
+  const stakes = stakesOf(outlook.of, costs);
+  const unsureCosts = stakes(outlook.now);
   const best = worth.find((w) => w.bits >= LITTLE_BITS);
-  if (!best) return { act, unsureCosts, check: null, actNow: true };
-  const minutesToSure = Math.max(
-    best.minutes,
-    entropyOf(likely.map((h) => h.probability)) / (best.bits / best.minutes)
-  );
-  const toSureCosts = (minutesToSure / 60) * costs.labourPerHour;
-  return {
-    act,
-    unsureCosts,
-    check: { id: best.id, minutesToSure, toSureCosts },
-    actNow: unsureCosts <= toSureCosts
+  const uncertain = entropyOf(outlook.now);
+  const toSure = (w: Worth) => {
+    const minutesToSure = Math.max(w.minutes, uncertain / (w.bits / w.minutes));
+    return { id: w.id, minutesToSure, toSureCosts: (minutesToSure / 60) * costs.labourPerHour };
   };
+  if (best && unsureCosts > toSure(best).toSureCosts)
+    return { act, unsureCosts, check: toSure(best), actNow: false };
+  const saves = (w: Worth) => {
+    const after = outlook.outcomes(w.id).reduce((sum, o) => sum + o.probability * stakes(o.after), 0);
+    return unsureCosts - after;
+  };
+  const paying = worth
+    .map((w) => ({ w, saves: saves(w), costs: (w.minutes / 60) * costs.labourPerHour }))
+    .filter((p) => p.saves > p.costs)
+    .sort((a, b) => b.saves / b.w.minutes - a.saves / a.w.minutes)[0];
+  if (paying) return { act, unsureCosts, check: toSure(paying.w), actNow: false };
+  return { act, unsureCosts, check: best ? toSure(best) : null, actNow: true };
 }

@@ -1,7 +1,9 @@
+import type { CheckId } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
 import type { Symptom } from '../intake/symptoms';
 import type { JudgedCheck } from '../record/judged';
 import { ownAsFinding, type OwnFinding } from '../record/own-finding';
+import type { ShopChecks } from '../record/shop-checks';
 import { findingsOf, type RankedRun } from '../suspects/findings';
 import { historyOf, type Causes } from '../suspects/history';
 import { apartAfter, openChecks, worthOf, type Asked, type Worth } from '../suspects/next';
@@ -20,6 +22,7 @@ export interface JobKnown {
   /** What the shop's other closed jobs turned out to be. */
   readonly causes?: Causes;
   readonly costs?: ShopCosts;
+  readonly shop?: ShopChecks;
   readonly state: Pick<ThermalState, 'phase'>;
 }
 
@@ -29,6 +32,8 @@ export interface Opinion {
   /** What each open check is worth, the best first. */
   readonly worth: readonly Worth[];
   readonly advice: Advice;
+  /** The check to do before acting; null where acting is due. */
+  readonly advised: CheckId | null;
 }
 
 /** What is asked of a job: its findings, and what bears on them. */
@@ -43,7 +48,8 @@ export const askedOf = (job: JobKnown): Asked => ({
   history: historyOf(job.causes ?? {}),
   state: { phase: job.state.phase },
   open: openChecks(job.done),
-  apart: apartAfter(job.done)
+  apart: apartAfter(job.done),
+  shop: job.shop
 });
 
 /** What is believed of a job, without weighing what to do next. */
@@ -56,10 +62,12 @@ export const beliefOf = (job: JobKnown): Posterior => {
 export function opinionOf(job: JobKnown): Opinion {
   const asked = askedOf(job);
   const worth = worthOf(asked);
+  const advice = adviceOf(asked, job.costs ?? USUAL_COSTS, worth);
   return {
     asked,
     now: posteriorOf(asked.findings, asked.sheet, asked.history),
     worth,
-    advice: adviceOf(asked, job.costs ?? USUAL_COSTS, worth)
+    advice,
+    advised: advice.actNow ? null : (advice.check?.id ?? null)
   };
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { at, curlew, fathom } from '../../../tests/support/check-bench';
-import { FAULT_IDS } from '../plant/faults';
+import { FAULT_IDS, type FaultId } from '../plant/faults';
 import type { Finding } from '../suspects/findings';
 import { openChecks } from '../suspects/next';
 import { posteriorOf } from '../suspects/posterior';
@@ -9,6 +9,8 @@ import { costsWith, DRAIN_MIN, priceOf, shopCostsSchema, USUAL_COSTS } from './c
 import { adviceOf, choiceOf, choicesOf, offersOf } from './decide';
 import { endingOf, needless } from './ending';
 import { closings, proofOf, type ProofRun } from './proof';
+import { stakesOf } from './stakes';
+import { waysOf } from '../suspects/ways';
 import { heldBack, stepsOf, torqueOf } from './steps';
 
 const finding = (llr: Finding['llr']): Finding => ({ id: 'f', title: 'f', says: '', llr, group: 'meter' });
@@ -133,6 +135,50 @@ describe('acting or checking on', () => {
     // The dearer a comeback, the longer it checks.
     const careful = adviceOf(known, { ...USUAL_COSTS, comeback: 50_000, misnamed: 50_000 });
     expect(careful.unsureCosts).toBeGreaterThan(adviceOf(known, USUAL_COSTS).unsureCosts);
+  });
+});
+
+describe('what not knowing costs', () => {
+  const of = waysOf(curlew);
+  const sure = (fault: FaultId) =>
+    Float64Array.from(of.ways, (w) => (w.length === 1 && w[0] === fault ? 1 : 0));
+  const half = (a: FaultId, b: FaultId) => sure(a).map((p, h) => (p + sure(b)[h]) / 2);
+  const stakes = stakesOf(of, USUAL_COSTS);
+
+  it('is nothing where the cause is known, and grows with the doubt', () => {
+    for (const fault of ['none', 'thermostat-stuck-open', 'ect-wiring'] as const)
+      expect(stakes(sure(fault))).toBeCloseTo(0, 6);
+    expect(stakes(half('thermostat-stuck-open', 'ect-wiring'))).toBeGreaterThan(150);
+  });
+
+  it('of two that one repair cures it is the wrong name alone', () => {
+    // Contacts and coil: a new relay cures either, and half the time the wrong one is written down.
+    expect(stakes(half('fan-relay-contacts', 'fan-relay-coil'))).toBeCloseTo(0.5 * USUAL_COSTS.misnamed, 6);
+  });
+
+  it('of two that are repaired apart it is the cheaper mistake, and the wrong name', () => {
+    const [stat, sensor] = [priceOf(['thermostat'], USUAL_COSTS), priceOf(['ect-sensor'], USUAL_COSTS)];
+    const dear = Math.min(stat.total, sensor.total);
+    // Either first, and half the time the other after it with a comeback: beyond what knowing would have cost.
+    expect(stakes(half('thermostat-stuck-open', 'ect-reads-hot'))).toBeCloseTo(
+      0.5 * dear + 0.5 * USUAL_COSTS.comeback + 0.5 * USUAL_COSTS.misnamed,
+      6
+    );
+  });
+
+  it('asks on where one check saves more than its minutes cost, though being sure would be dearer', () => {
+    // A weak cap in doubt on a hot engine: the cap test is cold, and still worth its wait at a low rate.
+    const asked = {
+      findings: [finding({ none: 5, 'pressure-cap-weak': 6 })],
+      sheet: curlew,
+      state: { phase: 'regulating' as const },
+      open: openChecks([])
+    };
+    const at = (labourPerHour: number) => adviceOf(asked, { ...USUAL_COSTS, labourPerHour });
+    const { actNow, unsureCosts, check } = at(40);
+    expect([actNow, check!.id]).toEqual([false, 'cap-test']);
+    expect(unsureCosts).toBeLessThan(check!.toSureCosts);
+    expect(at(9000).actNow).toBe(true);
   });
 });
 

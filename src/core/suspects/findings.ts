@@ -2,7 +2,7 @@ import type { JudgedCheck } from '../record/judged';
 import { counting } from '../record/judged';
 import { checkOf, type CheckId } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
-import { SYMPTOMS, symptomText, toldOf, type Symptom } from '../intake/symptoms';
+import { SYMPTOM_IDS, SYMPTOMS, symptomText, toldOf, type Symptom } from '../intake/symptoms';
 import { FAULT_IDS, plantFault, type FaultId } from '../plant/faults';
 import { plantFor } from '../plant/params';
 import { ALIKE } from '../run/candidates';
@@ -63,32 +63,35 @@ export function findingOf(judged: JudgedCheck): Finding | null {
   };
 }
 
-/** Drivers come in for nothing too, and most of what could be wrong would have been told of: docs/benchmark.md. */
-const COMPLAINED = 0.4;
+/** What was not told of counts so much: drivers do not tell everything, and one thing untold goes with another. */
+const UNTOLD_WEIGHT = 0.7;
+const UNTOLD_AT_MOST = -3;
+/** Drivers come in for nothing too. */
+const COMPLAINED = 0.45;
 
-/** A fault that nothing of the complaint points at: it would most likely have been noticed. */
-const NOT_TOLD = -1.9;
-
-/** What each thing the driver tells of points at, and what nothing of it does: weak, all by one person’s notice. */
+/** What each thing the driver tells of points at, and what is not told of speaks against: all by one person’s notice. */
 export function complaintFindings(symptoms: readonly Symptom[]): Finding[] {
   if (symptoms.length === 0) return [];
   const told = symptoms.map((s): Finding => {
-    const { otherwise, points } = SYMPTOMS[s.what];
-    const llr: Partial<Record<FaultId, number>> = { none: COMPLAINED };
-    for (const fault of points as readonly FaultId[]) llr[fault] = Math.log(toldOf(s, fault) / otherwise);
+    const { otherwise, told } = SYMPTOMS[s.what];
+    const llr = Object.fromEntries(
+      (Object.keys(told) as FaultId[]).map((fault) => [fault, Math.log(toldOf(s, fault) / otherwise)])
+    );
     return { id: `complaint/${s.what}`, title: 'Complaint', says: symptomText(s), llr, group: 'complaint' };
   });
-  const pointed = new Set(symptoms.flatMap((s) => SYMPTOMS[s.what].points as readonly FaultId[]));
-  const rest = FAULT_IDS.filter((f) => f !== 'none' && !pointed.has(f));
+  const untold = SYMPTOM_IDS.filter((id) => !symptoms.some((s) => s.what === id));
+  const llr: Partial<Record<FaultId, number>> = {};
+  for (const fault of FAULT_IDS) {
+    const silence = untold.reduce((sum, what) => {
+      const { otherwise } = SYMPTOMS[what];
+      return sum + Math.log((1 - toldOf({ what, when: [] }, fault)) / (1 - otherwise));
+    }, 0);
+    if (silence < 0) llr[fault] = Math.max(UNTOLD_AT_MOST, UNTOLD_WEIGHT * silence);
+  }
+  llr.none = COMPLAINED;
   return [
     ...told,
-    {
-      id: 'complaint/rest',
-      title: 'Complaint',
-      says: 'Nothing of what it usually does was told',
-      llr: Object.fromEntries(rest.map((f) => [f, NOT_TOLD])),
-      group: 'complaint'
-    }
+    { id: 'complaint/rest', title: 'Complaint', says: 'Nothing else was told of', llr, group: 'untold' }
   ];
 }
 
@@ -106,9 +109,9 @@ export interface RankedRun {
 }
 
 /** The least a run leaves to a fault it does not list. */
-const UNLISTED = 0.004;
+const UNLISTED = 0.002;
 /** A run is one engine on one day, and the model is not the engine. */
-const RUN_WEIGHT = 0.6;
+const RUN_WEIGHT = 0.7;
 
 /** A run's ranking as evidence: what it made of each fault over what that had before. */
 export function runFinding(run: RankedRun): Finding {

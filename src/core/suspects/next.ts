@@ -2,6 +2,7 @@ import type { Check } from '../checks/check';
 import { CHECK_IDS, checkOf, type CheckId } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
 import type { FaultId } from '../plant/faults';
+import { minutesOf, missingFor, USUAL_CHECKS, type ShopChecks } from '../record/shop-checks';
 import type { ThermalState } from '../thermal/state';
 import {
   believe,
@@ -55,7 +56,7 @@ const NOTHING_BITS = 0.005;
 export function waitFor(check: Check, state: Pick<ThermalState, 'phase'>): number {
   const at = (phase: string) => check.phases.some((p) => p === phase);
   if (at('X')) return 0;
-  if (at('B')) return PART_OUT_MIN;
+  if (at('B')) return check.takeOutMin ?? PART_OUT_MIN;
   const warm = state.phase === 'regulating' || state.phase === 'hot' || state.phase === 'warming';
   if (at('C') && (state.phase === 'cold' || state.phase === 'unknown')) return 0;
   if (warm && (at('R') || at('H'))) return 0;
@@ -80,7 +81,6 @@ const mean = (list: readonly number[]): number => sum(list) / list.length;
 /** A check laid out over the ways of a vehicle: its outcomes, their weights, and how likely each is under each way. */
 interface LaidOut {
   readonly id: CheckId;
-  readonly minutes: number;
   readonly outcomes: readonly {
     readonly is: CheckOutcome;
     readonly weighed: Weighed;
@@ -113,7 +113,6 @@ function layOut(id: CheckId, of: Ways): LaidOut {
   });
   return {
     id,
-    minutes: checkOf(id).minutes,
     outcomes: [...named.map((is, k) => ({ is, given: given[k] })), { is: clear, given: left }].map((x) => ({
       ...x,
       weighed: weigh(foreseenFinding(id, x.is), of)
@@ -157,6 +156,8 @@ export interface Asked {
   readonly history?: History;
   /** Bench checks whose part is out already ({@link apartAfter}). */
   readonly apart?: readonly CheckId[];
+  /** How checks are done in this shop: its minutes, and what it is without. */
+  readonly shop?: ShopChecks;
 }
 
 /** Bench checks of one part: once it is out for one of them, the others cost no taking out. */
@@ -165,7 +166,32 @@ const OF_ONE_PART: readonly (readonly CheckId[])[] = [['thermostat-bath', 'therm
 export const apartAfter = (done: readonly { readonly check: CheckId }[]): CheckId[] =>
   OF_ONE_PART.flatMap((checks) => (done.some((d) => checks.includes(d.check)) ? checks : []));
 
-const canDo = (sheet: SpecSheet | null) => (id: CheckId) => !(sheet && checkOf(id).lacks?.(sheet));
+const canDo = (sheet: SpecSheet | null, shop: ShopChecks) => (id: CheckId) =>
+  !(sheet && checkOf(id).lacks?.(sheet)) && missingFor(id, shop) === null;
+
+/** What is believed now, and what each outcome of a check would make of it. */
+export interface Outlook {
+  readonly of: Ways;
+  readonly now: Float64Array;
+  outcomes(id: CheckId): { readonly probability: number; readonly after: Float64Array }[];
+}
+
+/** The chances of every way, now and after each outcome of a check that is asked about. */
+export function outlookOf({
+  findings,
+  sheet,
+  history
+}: Pick<Asked, 'findings' | 'sheet' | 'history'>): Outlook {
+  const of = waysOf(sheet, history);
+  const belief = believe(findings, of);
+  const now = chancesOf(belief.log);
+  const outcomes = (id: CheckId) =>
+    laidOut(id, of).outcomes.flatMap(({ weighed, given }) => {
+      const probability = dot(now, given);
+      return probability > 0 ? [{ probability, after: chancesOf(withFinding(belief, weighed).log) }] : [];
+    });
+  return { of, now, outcomes };
+}
 
 /** How one check can come out, from what is believed now, the likeliest first. Probabilities add up to one. */
 export function foresee(
@@ -190,17 +216,25 @@ export function foresee(
  * Checks by what they are worth now: uncertainty taken away per minute, with the time it takes to have the engine
  * there, and half of what the best check after it would add. Those that would change nothing are left out.
  */
-export function worthOf({ findings, sheet, state, open, history, apart = [] }: Asked): Worth[] {
+export function worthOf({
+  findings,
+  sheet,
+  state,
+  open,
+  history,
+  apart = [],
+  shop = USUAL_CHECKS
+}: Asked): Worth[] {
   const of = waysOf(sheet, history);
   const belief = believe(findings, of);
   const chances = chancesOf(belief.log);
   const now = entropyOf(chances);
   const first = open
-    .filter(canDo(sheet))
+    .filter(canDo(sheet, shop))
     .map((id) => {
       const check = laidOut(id, of);
       const wait = apart.includes(id) ? 0 : waitFor(checkOf(id), state);
-      const minutes = check.minutes + wait;
+      const minutes = minutesOf(id, shop) + wait;
       return { check, minutes, bits: gain(belief, chances, now, check) };
     })
     .filter((w) => w.bits > NOTHING_BITS)

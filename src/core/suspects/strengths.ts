@@ -43,7 +43,12 @@ const SCAN_BESIDE_METAL: Strength['apart'] = {
   'ect-intermittent': a(0.2, 0.01, 0.5, 'Seen only if it happens just then'),
   'ect-reads-hot': a(0.82, 0.005, 0.2, 'A leak across shows less when hot'),
   'ect-wrong-part': a(0.47, 0.005, 0.04, 'Off in one way or the other'),
-  'ect-wiring': a(0.33, 0.005, 0.05, 'Open, shorted or a contact in series: one of three')
+  'ect-wiring': a(
+    0.75,
+    0.005,
+    0.05,
+    'Open, shorted or a contact in series: what it is, every check of it sees'
+  )
 };
 
 /**
@@ -56,6 +61,7 @@ export const STRENGTHS: Readonly<Record<CheckId, Strength>> = {
   codes: s(0.45, 0.03, 0.6, 'scan', 'Many faults store none, and a code names a circuit more than a part', {
     'ect-open-circuit': a(0.92, 0.006, 0.15, 'Its own code, and hardly ever missing'),
     'ect-short-circuit': a(0.92, 0.006, 0.15, 'Its own code, and hardly ever missing'),
+    'ect-wiring': a(0.85, 0.006, 0.5, 'The code of its circuit'),
     'ect-intermittent': a(0.65, 0.006, 0.45, 'Its own code'),
     'thermostat-heater-failed': a(0.7, 0.006, 0.35, 'Its own code'),
     'clutch-circuit-open': a(0.55, 0.006, 0.5, 'Its own code'),
@@ -80,7 +86,7 @@ export const STRENGTHS: Readonly<Record<CheckId, Strength>> = {
       0.08,
       'Off in one way or the other; two families may meet at one temperature'
     ),
-    'ect-wiring': a(0.25, 0.006, 0.32, 'Open or shorted: a contact in series hardly shows when cold')
+    'ect-wiring': a(0.7, 0.006, 0.32, 'Open or shorted: a contact in series hardly shows when cold')
   }),
   'clutch-cold-turn': s(0.92, 0.004, 0.06, 'hand', 'The drag of a hand, on the first turn only'),
   'clutch-play': s(0.95, 0.004, 0.04, 'hand', 'Play is felt and measured'),

@@ -11,7 +11,9 @@ import { historyOf } from './history';
 import { apartAfter, foresee, openChecks, waitFor, worthOf } from './next';
 import { outcomesOf } from './outcomes';
 import { bearingsOn, leaningOn, posteriorOf } from './posterior';
-import { STRENGTHS } from './strengths';
+import { TOOLS } from '../checks/tools';
+import type { ShopChecks } from '../record/shop-checks';
+import { sharesOf, STRENGTHS } from './strengths';
 
 const finding = (llr: Finding['llr'], group = 'meter', id = JSON.stringify(llr)): Finding => ({
   id,
@@ -152,6 +154,11 @@ describe('what is believed', () => {
       const { finds, falsely, because } = STRENGTHS[id];
       expect(finds, id).toBeGreaterThanOrEqual(falsely);
       expect(because.length, id).toBeGreaterThan(10);
+      for (const fault of Object.keys(STRENGTHS[id].apart) as FaultId[]) {
+        const told = sharesOf(id, fault);
+        expect(told.finds, `${id} of ${fault}`).toBeGreaterThanOrEqual(told.falsely);
+        expect(checkOf(id).speaksTo, `${id} of ${fault}`).toContain(fault);
+      }
     }
   });
 });
@@ -276,6 +283,39 @@ describe('the next check', () => {
     expect(apartAfter([{ check: 'thermostat-bath' }])).toContain('thermostat-heater');
     expect(apartAfter([{ check: 'codes' }])).toEqual([]);
     expect(minutes([]) - minutes(['thermostat-heater'])).toBe(35);
+  });
+
+  it('asks for nothing the shop has no tool for, and weighs a check by the minutes it takes there', () => {
+    const findings = split('clutch-slipping', 'airflow-restricted');
+    const asked = { findings, sheet: fathom, state: hot, open: openChecks([]) };
+    const clutch = (shop?: ShopChecks) =>
+      worthOf({ ...asked, shop }).find((w) => w.id === 'clutch-hot-speed');
+    expect(clutch()!.minutes).toBe(checkOf('clutch-hot-speed').minutes);
+    const slow = clutch({ without: [], minutes: { 'clutch-hot-speed': 30 } })!;
+    expect(slow.minutes).toBe(30);
+    expect(slow.rate).toBeLessThan(clutch()!.rate);
+    expect(clutch({ without: ['Optical tachometer'], minutes: {} })).toBeUndefined();
+  });
+
+  it('a relay is pulled in two minutes, a thermostat is not', () => {
+    expect(waitFor(checkOf('relay-bench'), hot)).toBe(2);
+    expect(waitFor(checkOf('thermostat-bath'), hot)).toBe(35);
+  });
+
+  it('every tool that a check asks for is of the list, and those of the list are asked for', () => {
+    const asked = new Set(CHECK_IDS.flatMap((id) => checkOf(id).tools));
+    expect([...asked].sort()).toEqual([...TOOLS].sort());
+  });
+
+  it('what it foresees adds up, whatever each suspect is told by', () => {
+    const findings = split('ect-wiring', 'fan-setpoint-modified');
+    for (const id of CHECK_IDS) {
+      const seen = foresee(id, { findings, sheet: null });
+      expect(
+        seen.reduce((sum, f) => sum + f.probability, 0),
+        id
+      ).toBeCloseTo(1, 6);
+    }
   });
 
   it('does not ask again what is done, but does where it was void', () => {

@@ -2,6 +2,7 @@ import type { Check } from '../checks/check';
 import { CHECK_IDS, checkOf, type CheckId } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { counting, type JudgedCheck } from '../record/judged';
+import { minutesOf, missingFor, USUAL_CHECKS, type ShopChecks } from '../record/shop-checks';
 import { midSentence } from '../run/words';
 import { SUSPECTS } from '../suspects/catalogue';
 import { waitFor, type Worth } from '../suspects/next';
@@ -13,6 +14,8 @@ import { PHASES, type ThermalPhase, type ThermalState } from './state';
 export interface Planned {
   readonly id: CheckId;
   readonly check: Check;
+  /** Hands-on minutes in this shop. */
+  readonly minutes: number;
   /** First and last stretch of the line where it can be done; null beside the line. */
   readonly from: ThermalPhase | null;
   readonly to: ThermalPhase | null;
@@ -31,7 +34,7 @@ export interface Plan {
   readonly line: readonly Planned[];
   readonly any: readonly Planned[];
   readonly bench: readonly Planned[];
-  /** Checks this vehicle cannot have, each with the reason. */
+  /** Checks this vehicle or this shop cannot have, each with the reason. */
   readonly lacking: readonly { readonly id: CheckId; readonly title: string; readonly because: string }[];
   /** What to do first; null where nothing is left that is worth its time. */
   readonly next: Planned | null;
@@ -52,17 +55,30 @@ export interface Planning {
   /** What is believed now, and what each open check is worth, the best first ({@link worthOf}). */
   readonly now: Posterior;
   readonly worth: readonly Worth[];
+  /** The check that is advised before acting ({@link adviceOf}); it is on the plan whatever it is worth. */
+  readonly advised?: CheckId | null;
+  readonly shop?: ShopChecks;
 }
 
 /** Lays the registry out along the engine's thermal state for one job, each stretch in the order of worth. */
-export function planOf({ sheet, done, state, now, worth }: Planning): Plan {
+export function planOf({
+  sheet,
+  done,
+  state,
+  now,
+  worth,
+  advised = null,
+  shop = USUAL_CHECKS
+}: Planning): Plan {
   const best = worth[0]?.rate ?? 0;
   const planned: Planned[] = [];
   const lacking: Plan['lacking'][number][] = [];
   for (const id of CHECK_IDS) {
     const check = checkOf(id);
     const last = counting(done, id);
-    const because = sheet && check.lacks ? check.lacks(sheet) : null;
+    const missing = missingFor(id, shop);
+    const because =
+      (sheet && check.lacks?.(sheet)) || (missing && `no ${midSentence(missing)} in this shop`) || null;
     if (because && !last) {
       lacking.push({ id, title: check.title, because });
       continue;
@@ -73,16 +89,17 @@ export function planOf({ sheet, done, state, now, worth }: Planning): Plan {
     planned.push({
       id,
       check,
+      minutes: minutesOf(id, shop),
       from: stretches[0] ?? null,
       to: stretches.at(-1) ?? null,
-      suggested: !!check.always || pays || last !== null,
+      suggested: !!check.always || pays || last !== null || id === advised,
       why: check.always ? 'Part of every job' : reasonOf(id, now),
       done: last,
       now: possibleIn(check, state),
       worth: own
     });
   }
-  const ordered = inOrder(planned, state);
+  const ordered = inOrder(planned, state, advised);
   return {
     line: byWorth(planned.filter((p) => p.from !== null)),
     any: byWorth(planned.filter((p) => p.check.phases.includes('X'))),
@@ -110,28 +127,39 @@ const possibleIn = (check: Check, state: ThermalState): boolean =>
 
 /** What can only be done before the key is turned, and is gone with it. */
 const coldOnly = (p: Planned): boolean => p.check.phases.every((phase) => phase === 'C');
+const leavesEngine = (p: Planned): boolean =>
+  p.check.phases.every((phase) => phase === 'C' || phase === 'X' || phase === 'B');
 const startsEngine = (p: Planned): boolean =>
-  !p.check.phases.some((phase) => phase === 'C' || phase === 'X' || phase === 'B');
+  p.check.phases.some((phase) => phase === 'W' || phase === 'R' || phase === 'H');
+
+/** A cold check worth this share of the one that starts the engine is done before it: cold comes back in hours only. */
+const COLD_SHARE = 0.4;
+/** What belongs to every job comes first, unless it is worth less than this share of the best: then it waits its turn. */
+const ALWAYS_SHARE = 0.15;
 
 /**
- * What is open, in the order it would be done: what belongs to every job while the state allows it; on a cold engine
- * the cold checks that are worth anything before one that starts it, since they are gone once the key is turned; the
- * rest by worth. Without knowing the state: the soak.
+ * What is open, in the order it would be done: what belongs to every job and leaves the engine as it is, while the
+ * state allows it; then the check that is advised, and the rest by worth. On a cold engine the cold checks that are
+ * worth it come before one that starts it, since they are gone once the key is turned. Without knowing the state:
+ * the soak.
  */
-function inOrder(planned: readonly Planned[], state: ThermalState): Planned[] {
+function inOrder(planned: readonly Planned[], state: ThermalState, advised: CheckId | null): Planned[] {
   const open = planned.filter((p) => isOpen(p) && p.suggested);
+  const best = Math.max(0, ...open.map((p) => p.worth?.rate ?? 0));
+  const tells = (p: Planned) => (p.worth?.rate ?? 0) >= ALWAYS_SHARE * best;
   const soak = open.find((p) => p.id === 'soak');
-  const always = open.filter((p) => p.check.always && p.now && p !== soak);
+  const always = open.filter((p) => p.check.always && p.now && p !== soak && leavesEngine(p) && tells(p));
   const first = soak && (state.phase === 'unknown' || soak.now) ? [soak, ...always] : always;
   const rest = open
     .filter((p) => !first.includes(p) && p.worth !== null)
-    .sort((a, b) => b.worth!.rate - a.worth!.rate);
+    .sort((a, b) => Number(b.id === advised) - Number(a.id === advised) || b.worth!.rate - a.worth!.rate);
   const cold = state.phase === 'cold' || state.phase === 'unknown';
   const starts = cold ? rest.findIndex(startsEngine) : -1;
   if (starts < 0) return [...first, ...rest];
   const before = rest.slice(0, starts);
-  const after = rest.slice(starts);
-  return [...first, ...before, ...after.filter(coldOnly), ...after.filter((p) => !coldOnly(p))];
+  const [start, ...after] = rest.slice(starts);
+  const worthIt = (p: Planned) => coldOnly(p) && p.worth!.rate >= COLD_SHARE * start.worth!.rate;
+  return [...first, ...before, ...after.filter(worthIt), start, ...after.filter((p) => !worthIt(p))];
 }
 
 /** Which two suspects a check tells apart, the likeliest that it can: or what it would clear. */

@@ -25,6 +25,8 @@
     id: CheckId;
     jobId: string;
     sheet: SpecSheet | null;
+    /** Hands-on minutes in this shop. */
+    minutes: number;
     heat: ThermalState;
     /** All readings of this check that stand, oldest first. */
     earlier: readonly JudgedCheck[];
@@ -41,6 +43,7 @@
     id,
     jobId,
     sheet,
+    minutes,
     heat,
     earlier,
     contextAt,
@@ -156,7 +159,7 @@
   <h2 class="text-2xl">{check.title}</h2>
   <p class="text-ink-2 min-w-0 flex-1 basis-72">
     {check.decides}
-    <span class="whitespace-nowrap">About {check.minutes} min · {check.tools.join(', ').toLowerCase()}</span>
+    <span class="whitespace-nowrap">About {minutes} min · {check.tools.join(', ').toLowerCase()}</span>
   </p>
 </div>
 

@@ -3,7 +3,7 @@
   import type { Entered } from '$core/record/derive';
   import { REPAIR_IDS, repairOf, type RepairId } from '$core/repair/catalogue';
   import { quoteCosts, sayMoney, type ShopCosts } from '$core/repair/costs';
-  import MoneyInput from '$features/shop/MoneyInput.svelte';
+  import AmountInput from '$features/shop/AmountInput.svelte';
 
   interface Props {
     quotes: readonly Entered<Quote>[];
@@ -94,8 +94,8 @@
       /></label
     >
     <div class="flex gap-3">
-      <MoneyInput label="Price" bind:value={price} />
-      <MoneyInput label="Days" bind:value={days} />
+      <AmountInput label="Price" bind:value={price} />
+      <AmountInput label="Days" bind:value={days} />
     </div>
     <button class="btn col-span-2">Add the quote</button>
   </form>

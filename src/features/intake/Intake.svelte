@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { ShopChecks } from '$core/record/shop-checks';
   import { toast } from 'svelte-sonner';
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
@@ -31,11 +32,12 @@
     }[];
     chosen: string | null;
     jobs: readonly EarlierJob[];
+    shop: ShopChecks;
     /** The job whose intake is corrected; null for a new one. */
     amends: { id: string; number: number; vehicleId: string; intake: Intake } | null;
     zone: string;
   }
-  let { vehicles, chosen, jobs, amends, zone }: Props = $props();
+  let { vehicles, chosen, jobs, shop, amends, zone }: Props = $props();
 
   interface Form {
     vehicleId: string;
@@ -80,7 +82,8 @@
       sheet,
       done: [],
       state,
-      ...opinionOf({ sheet, symptoms: form.symptoms, done: [], state })
+      shop,
+      ...opinionOf({ sheet, symptoms: form.symptoms, done: [], shop, state })
     });
   });
   const called = $derived([...plan.line, ...plan.any, ...plan.bench].filter((p) => p.suggested));

@@ -43,5 +43,5 @@
             from {hour(planned.done.outcome.countsFrom, zone, now)}{/if}{/if}</span
       >{:else if next}<span class="block text-xs">Next</span>{/if}
   </span>
-  {#if !look}<span class="text-ink-2 reading shrink-0 text-xs">{planned.check.minutes}′</span>{/if}
+  {#if !look}<span class="text-ink-2 reading shrink-0 text-xs">{planned.minutes}′</span>{/if}
 </button>

@@ -12,6 +12,7 @@
   import type { OwnFinding } from '$core/record/own-finding';
   import type { ShopCosts } from '$core/repair/costs';
   import { opinionOf } from '$core/repair/opinion';
+  import { minutesOf, type ShopChecks } from '$core/record/shop-checks';
   import type { Causes } from '$core/suspects/history';
   import { contextOf, coolingOf, counting, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
   import { runAsChecks, type RoadPart } from '$core/record/run-checks';
@@ -50,6 +51,8 @@
     costs: ShopCosts;
     /** What the shop’s other closed jobs turned out to be. */
     causes: Causes;
+    /** Tools this shop is without, and its own minutes. */
+    shop: ShopChecks;
     runs: readonly (RunTab & { heat: RunHeat; road: RoadPart })[];
     run: RunView | null;
     now: string;
@@ -63,6 +66,7 @@
     otherHeat,
     costs,
     causes,
+    shop,
     runs,
     run,
     now: serverNow,
@@ -106,6 +110,7 @@
     own: state_.own,
     causes,
     costs,
+    shop,
     state: { phase: heat.phase }
   });
   // The clock and the live temperature tick; the plan is made anew only where what it rests on has changed.
@@ -114,7 +119,7 @@
     void question;
     return untrack(() => opinionOf(known_));
   });
-  const plan = $derived(planOf({ sheet, done, state: heat, ...opinion }));
+  const plan = $derived(planOf({ sheet, done, state: heat, shop, ...opinion }));
   const codes = $derived(
     ((counting(judged, 'codes')?.readings as CodesReadings | undefined)?.codes ?? []).map((c) => c.code)
   );
@@ -216,6 +221,7 @@
       id={open}
       jobId={job.id}
       {sheet}
+      minutes={minutesOf(open, shop)}
       {heat}
       earlier={judged.filter((j) => j.check === open)}
       contextAt={(at, except) => contextOf(state_, facts, sheet, open, at, except, shopCurves())}

@@ -28,7 +28,7 @@
       : ''
   );
   const first = $derived(next ? needsFirst(next, heat) : '');
-  const stops = $derived(advice?.actNow === true && !(next?.check.always && !next.done));
+  const stops = $derived(advice?.actNow === true);
   const act = $derived(advice ? advice.act.repairs.map((id) => repairOf(id).title).join(' and ') : '');
   let looking = $state<Planned['id'] | null>(null);
   const shown = $derived(
@@ -60,7 +60,7 @@
         <p>
           <span class="text-ink-2">Next</span>
           <strong class="text-xl leading-tight" data-next={next.id}>{next.check.title}</strong>
-          <span class="text-ink-2 whitespace-nowrap">{next.check.minutes} min</span>
+          <span class="text-ink-2 whitespace-nowrap">{next.minutes} min</span>
         </p>
         <p class="text-ink-2 leading-snug">
           {next.why}. {next.check.tools.join(', ')}.{first ? ` ${first}.` : ''}{gone}
@@ -90,7 +90,7 @@
               <li class="border-line flex min-h-11 items-center gap-3 border-t first:border-t-0">
                 <button class="quiet-link flex-1 text-left text-sm" onclick={() => onopen(other.id)}
                   >{other.check.title}
-                  <span class="text-ink-2 whitespace-nowrap">{other.check.minutes} min</span></button
+                  <span class="text-ink-2 whitespace-nowrap">{other.minutes} min</span></button
                 >
                 <button
                   class="btn my-1 min-h-11 px-2 text-sm"

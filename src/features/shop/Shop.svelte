@@ -3,6 +3,7 @@
   import { toast } from 'svelte-sonner';
   import { streamOf } from '$core/record/events';
   import { SHOP_ID } from '$core/record/shop';
+  import type { ShopChecks } from '$core/record/shop-checks';
   import { REPAIR_IDS, repairOf } from '$core/repair/catalogue';
   import { shopCostsSchema, type ShopCosts } from '$core/repair/costs';
   import type { Problem } from '$core/result';
@@ -12,13 +13,15 @@
   import Problems from '$lib/ui/Problems.svelte';
   import { record } from '$lib/ui/record.svelte';
   import Files from './Files.svelte';
-  import MoneyInput from './MoneyInput.svelte';
+  import HowChecks from './HowChecks.svelte';
+  import AmountInput from './AmountInput.svelte';
 
   interface Props {
     costs: ShopCosts;
     causes: Causes;
+    shop: ShopChecks;
   }
-  let { costs, causes }: Props = $props();
+  let { costs, causes, shop }: Props = $props();
 
   const PARTS = REPAIR_IDS.filter((id) => repairOf(id).price !== null);
   const rowsOf = (c: ShopCosts) =>
@@ -59,7 +62,7 @@
   }
 </script>
 
-<h1>Shop: rates, prices, files</h1>
+<h1>Shop: rates, prices, tools, files</h1>
 <p class="text-ink-2 mt-1 mb-4 max-w-3xl">
   What the choice between acting and checking on is reckoned with. Without prices of your own, ours are taken:
   round numbers, good for an order and no quote.
@@ -82,20 +85,20 @@
           placeholder="nothing"
         /></label
       >
-      <MoneyInput label="Labour, an hour" bind:value={form.labourPerHour} problem={of('labourPerHour')} />
-      <MoneyInput
+      <AmountInput label="Labour, an hour" bind:value={form.labourPerHour} problem={of('labourPerHour')} />
+      <AmountInput
         label="A vehicle that comes back, beyond the work"
         bind:value={form.comeback}
         problem={of('comeback')}
       />
-      <MoneyInput
+      <AmountInput
         label="A cause written down wrongly"
         hint="The next job is misled by it"
         bind:value={form.misnamed}
         problem={of('misnamed')}
       />
-      <MoneyInput label="A day off the road" bind:value={form.dayOffRoad} problem={of('dayOffRoad')} />
-      <MoneyInput
+      <AmountInput label="A day off the road" bind:value={form.dayOffRoad} problem={of('dayOffRoad')} />
+      <AmountInput
         label="Days until an ordered part is here"
         hint="On average: half the gap between two ferries"
         bind:value={form.leadDays}
@@ -137,7 +140,7 @@
           <tr class="border-line border-t" data-part={row.id}>
             <td class="py-1 pr-3">{repairOf(row.id).title}</td>
             <td class="py-1 pl-3"
-              ><MoneyInput
+              ><AmountInput
                 label="Price of {repairOf(row.id).title.toLowerCase()}"
                 quiet
                 placeholder={String(repairOf(row.id).price)}
@@ -163,4 +166,4 @@
   </section>
 </form>
 
-<div class="mt-4"><Files /></div>
+<div class="mt-4 space-y-4"><HowChecks {shop} /><Files /></div>

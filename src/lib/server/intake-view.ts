@@ -2,6 +2,7 @@ import { QueryTypes } from 'sequelize';
 import { verdictTitle } from '../../core/run/words';
 import type { Analysis } from '../../core/run/analyse';
 import type { Database } from './database';
+import { shopChecks } from './shop';
 import { vehicleLines } from './views';
 
 interface EarlierRow {
@@ -19,8 +20,9 @@ const EARLIER_SHOWN = 6;
 
 /** What intake asks for: the vehicles, and what was done on each before. */
 export async function intakeView(db: Database) {
-  const [vehicles, rows] = await Promise.all([
+  const [vehicles, shop, rows] = await Promise.all([
     vehicleLines(db),
+    shopChecks(db),
     db.sequelize.query<EarlierRow>(
       `SELECT j.number, j.vehicle_id AS "vehicleId", j.complaint, j.state, j.outcome, j.opened_at AS "openedAt",
          (SELECT r.analysis->>'verdict' FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY r.imported_at DESC LIMIT 1) AS verdict
@@ -32,6 +34,7 @@ export async function intakeView(db: Database) {
   ]);
   return {
     vehicles,
+    shop,
     jobs: rows.map(({ verdict, openedAt, ...job }) => ({
       ...job,
       openedAt: openedAt.toISOString(),

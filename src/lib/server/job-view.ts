@@ -7,7 +7,7 @@ import type { RunRow } from './models';
 import { HEAT_COLUMNS, proofRun, runHeat } from './project';
 import { eventsOf } from './record';
 import { isOutdated, samplesOf } from './runs';
-import { shopCauses, shopCosts } from './shop';
+import { shopCauses, shopChecks, shopCosts } from './shop';
 import { heatByVehicle } from './vehicle-heat';
 import { sparse } from './views';
 
@@ -28,7 +28,7 @@ export async function jobOr404(db: Database, number: string) {
  */
 export async function jobView(db: Database, number: string, wantedRun: string | null) {
   const job = await jobOr404(db, number);
-  const [vehicle, runs, events, heat, costs, causes] = await Promise.all([
+  const [vehicle, runs, events, heat, costs, causes, shop] = await Promise.all([
     db.vehicles.findByPk(job.vehicleId),
     db.runs.findAll({
       where: { jobId: job.id, standing: true },
@@ -38,7 +38,8 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
     eventsOf(db, `job:${job.id}`),
     heatByVehicle(db, [job.vehicleId], job.id),
     shopCosts(db),
-    shopCauses(db, job.id)
+    shopCauses(db, job.id),
+    shopChecks(db)
   ]);
   if (!vehicle) error(404, 'The vehicle of this job does not exist any more');
   const chosen = wantedRun ? runs.find((r) => r.id === wantedRun) : runs.at(-1);
@@ -61,6 +62,7 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
     otherHeat: heat.get(job.vehicleId) ?? [],
     costs,
     causes,
+    shop,
     runs: runs.map((r) => ({
       id: r.id,
       fileName: r.fileName,

@@ -7,7 +7,7 @@ import type { Database } from './database';
 import { jobView } from './job-view';
 import { migrate } from './migrate';
 import { append } from './record';
-import { shopCauses, shopCosts } from './shop';
+import { shopCauses, shopChecks, shopCosts } from './shop';
 import { testDatabase } from './test-database';
 
 let db: Database;
@@ -50,6 +50,22 @@ describe('the shop', () => {
     expect(await shopCosts(db)).toEqual({ ...USUAL_COSTS, labourPerHour: 72, parts });
     await write(stream, { kind: 'undo', payload: { of: priced } });
     expect(await shopCosts(db)).toEqual(USUAL_COSTS);
+  });
+
+  it('keeps which tools it is without and its own minutes, and refuses what no shop has', async () => {
+    const stream = streamOf('shop', SHOP_ID);
+    expect(await shopChecks(db)).toEqual({ without: [], minutes: {} });
+    const equipped = randomUUID();
+    const payload = { without: ['Optical tachometer' as const], minutes: { 'hose-rush': 5 } };
+    await write(stream, { kind: 'shop.equipped', payload }, equipped);
+    expect(await shopChecks(db)).toEqual(payload);
+    const wrong = await write(stream, {
+      kind: 'shop.equipped',
+      payload: { without: [], minutes: { 'hose-rush': 0 } }
+    });
+    expect(wrong).toMatchObject({ ok: false, problems: [{ field: 'minutes.hose-rush' }] });
+    await write(stream, { kind: 'undo', payload: { of: equipped } });
+    expect((await shopChecks(db)).without).toEqual([]);
   });
 
   it('refuses a price that cannot be, by its field', async () => {

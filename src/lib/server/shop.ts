@@ -1,6 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import { streamOf } from '../../core/record/events';
-import { deriveCosts, SHOP_ID } from '../../core/record/shop';
+import { deriveChecks, deriveCosts, SHOP_ID } from '../../core/record/shop';
+import type { ShopChecks } from '../../core/record/shop-checks';
 import type { ShopCosts } from '../../core/repair/costs';
 import type { Causes } from '../../core/suspects/history';
 import type { Database } from './database';
@@ -9,6 +10,10 @@ import { eventsOf } from './record';
 /** What things cost here. */
 export const shopCosts = async (db: Database): Promise<ShopCosts> =>
   deriveCosts(await eventsOf(db, streamOf('shop', SHOP_ID)));
+
+/** How checks are done here: the tools it is without, and its own minutes. */
+export const shopChecks = async (db: Database): Promise<ShopChecks> =>
+  deriveChecks(await eventsOf(db, streamOf('shop', SHOP_ID)));
 
 /** What the shop's closed jobs turned out to be, how often each. A job does not count for itself. */
 export async function shopCauses(db: Database, butJob?: string): Promise<Causes> {

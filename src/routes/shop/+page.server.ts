@@ -1,10 +1,10 @@
 import { database } from '$lib/server/database';
-import { shopCauses, shopCosts } from '$lib/server/shop';
+import { shopCauses, shopChecks, shopCosts } from '$lib/server/shop';
 
 /** What things cost here, and what the shop's closed jobs turned out to be. */
 export const load = async ({ depends }) => {
   depends('record:any');
   const db = database();
-  const [costs, causes] = await Promise.all([shopCosts(db), shopCauses(db)]);
-  return { costs, causes };
+  const [costs, causes, shop] = await Promise.all([shopCosts(db), shopCauses(db), shopChecks(db)]);
+  return { costs, causes, shop };
 };

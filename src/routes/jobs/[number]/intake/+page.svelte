@@ -5,4 +5,11 @@
 </script>
 
 <svelte:head><title>Intake of job {data.amends.number} · Pyrethos</title></svelte:head>
-<Intake vehicles={data.vehicles} chosen={null} jobs={data.jobs} amends={data.amends} zone={data.zone} />
+<Intake
+  vehicles={data.vehicles}
+  chosen={null}
+  jobs={data.jobs}
+  shop={data.shop}
+  amends={data.amends}
+  zone={data.zone}
+/>

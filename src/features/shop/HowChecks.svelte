@@ -1,0 +1,106 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { toast } from 'svelte-sonner';
+  import { CHECK_IDS, checkOf } from '$core/checks/registry';
+  import { BOUGHT_TOOLS, type Tool } from '$core/checks/tools';
+  import { streamOf } from '$core/record/events';
+  import { SHOP_ID } from '$core/record/shop';
+  import { shopChecksSchema, type ShopChecks } from '$core/record/shop-checks';
+  import type { Problem } from '$core/result';
+  import Problems from '$lib/ui/Problems.svelte';
+  import { record } from '$lib/ui/record.svelte';
+  import AmountInput from './AmountInput.svelte';
+
+  let { shop }: { shop: ShopChecks } = $props();
+
+  let without = $state<Tool[]>(untrack(() => [...shop.without]));
+  let rows = $state(
+    untrack(() => CHECK_IDS.map((id) => ({ id, minutes: (shop.minutes[id] ?? null) as number | null })))
+  );
+  let problems = $state<readonly Problem[]>([]);
+  let busy = $state(false);
+  const of = (field: string) => problems.find((p) => p.field === field)?.message;
+  const needing = (tool: Tool) => CHECK_IDS.filter((id) => checkOf(id).tools.includes(tool));
+  const gone = $derived(CHECK_IDS.filter((id) => checkOf(id).tools.some((t) => without.includes(t))));
+  const toggle = (tool: Tool) =>
+    (without = without.includes(tool) ? without.filter((t) => t !== tool) : [...without, tool]);
+
+  async function save(event: SubmitEvent) {
+    event.preventDefault();
+    const read = shopChecksSchema.safeParse({
+      without: $state.snapshot(without),
+      minutes: Object.fromEntries(rows.flatMap((r) => (r.minutes === null ? [] : [[r.id, r.minutes]])))
+    });
+    problems = read.success
+      ? []
+      : read.error.issues.map((i) => ({ field: i.path.map(String).join('.'), message: i.message }));
+    if (!read.success) return;
+    busy = true;
+    const id = crypto.randomUUID();
+    const stream = streamOf('shop', SHOP_ID);
+    const answer = await record(stream, { kind: 'shop.equipped', payload: read.data }, id);
+    busy = false;
+    problems = answer.ok ? [] : answer.problems;
+    if (!answer.ok) return;
+    toast('Tools and minutes kept', {
+      action: { label: 'Undo', onClick: () => void record(stream, { kind: 'undo', payload: { of: id } }) }
+    });
+  }
+</script>
+
+<form class="card p-4" onsubmit={save} aria-label="Tools and minutes" novalidate>
+  <h2>Tools and minutes</h2>
+  <p class="text-ink-2 mt-1 max-w-3xl">
+    What is not at hand is not offered as the next check; what a check takes here is what it is weighed by.
+  </p>
+  <fieldset class="mt-3">
+    <legend class="text-sm font-semibold">At hand</legend>
+    <div class="mt-1 grid gap-x-6 sm:grid-cols-2 lg:grid-cols-4">
+      {#each BOUGHT_TOOLS as tool (tool)}
+        <label class="flex min-h-11 items-center gap-2"
+          ><input
+            type="checkbox"
+            class="h-6 w-6 shrink-0"
+            checked={!without.includes(tool)}
+            onchange={() => toggle(tool)}
+          /><span
+            >{tool}
+            <span class="text-ink-2 text-sm"
+              >{needing(tool).length} check{needing(tool).length === 1 ? '' : 's'}</span
+            ></span
+          ></label
+        >
+      {/each}
+    </div>
+  </fieldset>
+  {#if gone.length > 0}
+    <p class="mt-1 text-sm" role="status">
+      Not offered: {gone.map((id) => checkOf(id).title).join(', ')}.
+    </p>
+  {/if}
+  <details class="mt-2">
+    <summary class="quiet-link flex min-h-11 w-fit cursor-pointer items-center"
+      >Hands-on minutes of {CHECK_IDS.length} checks</summary
+    >
+    <div class="grid gap-x-8 lg:grid-cols-2">
+      {#each rows as row, i (row.id)}
+        <div class="border-line flex items-center gap-3 border-t py-1" data-check={row.id}>
+          <span class="flex-1">{checkOf(row.id).title}</span>
+          <AmountInput
+            label="Minutes for {checkOf(row.id).title.toLowerCase()}"
+            quiet
+            placeholder={String(checkOf(row.id).minutes)}
+            bind:value={rows[i].minutes}
+            problem={of(`minutes.${row.id}`)}
+          />
+        </div>
+      {/each}
+    </div>
+  </details>
+  <div class="mt-3 space-y-3">
+    <Problems {problems} title="Not kept" />
+    <button class="btn btn-main" type="submit" disabled={busy}
+      >{busy ? 'Keeping…' : 'Keep tools and minutes'}</button
+    >
+  </div>
+</form>
