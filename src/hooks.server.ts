@@ -1,5 +1,6 @@
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { readUnitChoice } from '$core/units/say';
+import { cookieText } from '$lib/ui/cookie-text';
 import { closeDatabase, database } from '$lib/server/database';
 import { closeImports } from '$lib/server/import-pool';
 import { startRecorder } from '$lib/server/live/recorder';
@@ -23,8 +24,8 @@ export const handle: Handle = async ({ event, resolve }) => {
   const began = performance.now();
   const theme = event.cookies.get('theme');
   event.locals.theme = THEMES.find((t) => t === theme) ?? 'system';
-  event.locals.who = decodeURIComponent(event.cookies.get('who') ?? '').slice(0, 60) || 'Unsigned';
-  event.locals.units = readUnitChoice(decodeURIComponent(event.cookies.get('units') ?? ''));
+  event.locals.who = cookieText(event.cookies.get('who')).slice(0, 60) || 'Unsigned';
+  event.locals.units = readUnitChoice(cookieText(event.cookies.get('units')));
   const response = await resolve(event, {
     transformPageChunk: ({ html }) => html.replace('%pyrethos.theme%', event.locals.theme)
   });

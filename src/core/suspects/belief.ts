@@ -22,10 +22,7 @@ export interface Weighed {
   readonly weights: Float64Array;
 }
 
-/**
- * What a second finding that leans on the same thing adds, beside the strongest: all a driver tells is one story,
- * an instrument is right more often than not.
- */
+/** What a second finding that leans on the same thing adds, beside the strongest: an instrument is right more often than not. */
 const sharedOf = (group: string): number => (group === 'complaint' ? 0.85 : 0.8);
 
 /**
@@ -54,7 +51,7 @@ export const weigh = (finding: Finding, of: Ways): Weighed => ({
 });
 
 /**
- * Weight of a group with one finding more: the strongest whole and the others half, so that two readings by one
+ * Weight of a group with one finding more: the strongest whole and the others less, so that two readings by one
  * thermometer are not two witnesses. Does not depend on the order in which they came.
  */
 function grouped(shared: number, strongest: number, sum: number, more: number): number {

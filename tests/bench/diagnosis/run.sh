@@ -1,9 +1,11 @@
 #!/usr/bin/env bash
 # npm run bench:diagnosis [jobs] [even jobs]: plays whole jobs on every core and writes docs/benchmark.md
+# npm run bench:diagnosis strengths [jobs]: what each check says of each suspect, beside what is supposed
 set -euo pipefail
 . "$(dirname "${BASH_SOURCE[0]}")/../../../bin/lib.sh"
 need_modules
-for part in run report; do
+for part in run report strengths; do
   node_modules/.bin/esbuild tests/bench/diagnosis/$part.ts --bundle --platform=node --format=esm --target=node20 --packages=external --outfile=dist/bench/diagnosis-$part.mjs --log-level=error
 done
+if [ "${1:-}" = strengths ]; then exec node dist/bench/diagnosis-strengths.mjs "${@:2}"; fi
 node dist/bench/diagnosis-report.mjs dist/bench/diagnosis-run.mjs "$@"
