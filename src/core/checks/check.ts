@@ -1,3 +1,4 @@
+import '../zod-words';
 import type { z } from 'zod';
 import type { SpecSheet } from '../formats/spec-sheet';
 import type { FaultId } from '../plant/faults';

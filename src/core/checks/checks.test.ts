@@ -57,6 +57,24 @@ describe('the registry', () => {
     expect(isCheckId('toString')).toBe(false);
   });
 
+  it('says of a form left empty what is missing, in words for a person', () => {
+    const said = (id: CheckId, readings: object) => {
+      const read = checkOf(id).readings.safeParse(readings);
+      return read.success ? [] : read.error.issues.map((i) => i.message);
+    };
+    const empty = {
+      stages: [{ name: 'low', onC: null, offC: null }],
+      hottestC: null,
+      acOn: false,
+      moving: false
+    };
+    expect(said('fan-switching', empty)).toEqual(['A scan value is missing: type a temperature']);
+    expect(said('fan-command', { click: 'yes', turns: 'full', commandedPct: null })).toEqual([
+      'Missing: a number belongs here'
+    ]);
+    for (const id of CHECK_IDS)
+      for (const m of said(id, {})) expect(m, id).not.toMatch(/Invalid input|received/);
+  });
   it('has the table that the docs show', () => {
     expect(readFileSync('docs/checks.md', 'utf8')).toBe(checksTable());
   });

@@ -58,8 +58,8 @@ export const LOOKS = {
   pump: {
     title: 'Water pump',
     states: {
-      firm: st('Dry, its pulley firm', 'good'),
-      weeps: st('Weeps at its shaft', 'note', 'water-pump-bearing', 'coolant-low'),
+      firm: st('Dry and firm', 'good'),
+      weeps: st('Weeps', 'note', 'water-pump-bearing', 'coolant-low'),
       play: st('Its pulley has play', 'bad', 'water-pump-bearing')
     }
   },

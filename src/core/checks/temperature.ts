@@ -11,7 +11,7 @@ const SCAN_C = { from: -40, to: 215 };
 
 const between = (from: number, to: number, what: string) =>
   z
-    .number()
+    .number(`${what} is missing: type a temperature`)
     .min(from, `${what} below ${sayC(from)} cannot be; type ${from} to ${to}`)
     .max(to, `${what} above ${sayC(to)} cannot be; type ${from} to ${to}`);
 

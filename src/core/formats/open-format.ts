@@ -1,3 +1,4 @@
+import '../zod-words';
 import type { z } from 'zod';
 import { bad, good, type Problem, type Result } from '../result';
 

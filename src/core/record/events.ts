@@ -1,3 +1,4 @@
+import '../zod-words';
 import { z } from 'zod';
 import { CAUTION_IDS } from '../checks/cautions';
 import { CHECK_IDS, checkOf } from '../checks/registry';
