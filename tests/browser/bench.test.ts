@@ -90,7 +90,7 @@ describe('the bench', () => {
     };
     await pair('950', '790', '72');
     await becomes(/Engaged when hot: 8\d %/);
-    expect(await textOf('main')).toContain('Speaks for: airflow restricted');
+    expect(await textOf('main')).toContain('Against: fan clutch slipping');
     await clean();
     await (await see(driver, By.css('button[aria-label="Remove the pair at 950 rpm"]'))).click();
     await pair('950', '260', '77');

@@ -49,7 +49,8 @@ describe('a warm-up log, from the file to the saved verdict', () => {
 
   it('shows how free headers in °F and mph were understood, and takes a correction', async () => {
     await (await see(driver, withText('a', 'Import a log'))).click();
-    await see(driver, By.css('input[type=file]')).catch(() => undefined);
+    // The job page has a file input of its own, for photos.
+    await driver.wait(until.urlMatches(/\/import$/), WAIT_MS);
     await choose(LOG);
     await see(driver, withText('h2', 'How the columns were understood'));
     const chosen = () =>

@@ -1,9 +1,8 @@
 <script lang="ts">
   import type { SpecSheet } from '$core/formats/spec-sheet';
   import type { FaultId } from '$core/plant/faults';
-  import { deriveJob } from '$core/record/derive';
   import type { EventInput, RecordEvent } from '$core/record/events';
-  import { coolingOf, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
+  import type { RunHeat } from '$core/record/judged';
   import { repairTitles } from '$core/record/repair-done';
   import { costsWith, quoteCosts, type ShopCosts } from '$core/repair/costs';
   import { opinionOf } from '$core/repair/opinion';
@@ -11,14 +10,12 @@
   import type { Problem } from '$core/result';
   import type { Causes } from '$core/suspects/history';
   import type { RankedRun } from '$core/suspects/findings';
-  import { holding, type KnownFact } from '$core/thermal/facts';
-  import { thermalAt } from '$core/thermal/state';
-  import { shopCurves } from '$lib/ui/curves';
+  import type { KnownFact } from '$core/thermal/facts';
   import Problems from '$lib/ui/Problems.svelte';
-  import { record, withWaiting } from '$lib/ui/record.svelte';
+  import { record } from '$lib/ui/record.svelte';
   import { told } from '$lib/ui/units';
   import type { Spark } from '$lib/view-types';
-  import { useNow } from '$lib/ui/now.svelte';
+  import { jobNow } from '$features/job/job-now.svelte';
   import BeforeAfter from '$features/report/BeforeAfter.svelte';
   import { pictureOf } from '$core/report/picture';
   import CloseJob from './CloseJob.svelte';
@@ -52,22 +49,10 @@
     zone
   }: Props = $props();
 
-  const stream = $derived(`job:${job.id}`);
-  const events = $derived(withWaiting(stream, known));
-  const state_ = $derived(deriveJob(events)!);
-  const standing = $derived(runs.filter((r) => state_.runIds.includes(r.id)));
-  const facts = $derived([
-    ...otherHeat,
-    ...factsOf(
-      state_,
-      standing.map((r) => r.heat)
-    )
-  ]);
-  const judged = $derived(judgeChecks(state_, facts, sheet, shopCurves()));
-  // svelte-ignore state_referenced_locally
-  const clock = useNow(now);
-  const firm = $derived(holding(facts));
-  const heat = $derived(thermalAt(firm, clock.iso, sheet, coolingOf(firm)));
+  const job_ = jobNow(() => ({ job, sheet, events: known, otherHeat, runs, now }));
+  const { stream, judged, heat } = $derived(job_);
+  const state_ = $derived(job_.state);
+  const standing = $derived(job_.runs);
   const quotes = $derived(state_.quotes.map((q) => q.done));
   const costs = $derived(costsWith(usual, quotes));
   const cheapest = $derived(quotes.toSorted((a, b) => quoteCosts(a, usual) - quoteCosts(b, usual)));

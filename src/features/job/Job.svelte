@@ -5,7 +5,7 @@
   import { page } from '$app/state';
   import CheckPage from '$features/checks/CheckPage.svelte';
   import { checkOf, isCheckId, type CheckId } from '$core/checks/registry';
-  import { deriveJob, standing } from '$core/record/derive';
+  import { standing } from '$core/record/derive';
   import { eventBodySchema, type EventInput, type RecordEvent } from '$core/record/events';
   import { shopCurves } from '$lib/ui/curves';
   import type { CodesReadings } from '$core/checks/codes';
@@ -14,21 +14,20 @@
   import { opinionOf } from '$core/repair/opinion';
   import { minutesOf, type ShopChecks } from '$core/record/shop-checks';
   import type { Causes } from '$core/suspects/history';
-  import { contextOf, coolingOf, counting, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
+  import { contextOf, counting, type RunHeat } from '$core/record/judged';
   import { runAsChecks, type RoadPart } from '$core/record/run-checks';
   import { refusedBy } from '$core/record/refused';
   import { spoken } from '$core/record/spoken';
-  import { holding, type KnownFact } from '$core/thermal/facts';
+  import type { KnownFact } from '$core/thermal/facts';
   import { planOf } from '$core/thermal/plan';
-  import { thermalAt } from '$core/thermal/state';
   import type { Problem } from '$core/result';
-  import { useNow } from '$lib/ui/now.svelte';
   import Problems from '$lib/ui/Problems.svelte';
-  import { answerOf, record, waiting, withWaiting, type Answer } from '$lib/ui/record.svelte';
+  import { answerOf, record, waiting, type Answer } from '$lib/ui/record.svelte';
   import { useShortcuts } from '$lib/ui/shortcuts.svelte';
   import { told } from '$lib/ui/units';
   import EngineCard from './EngineCard.svelte';
   import HeatLine from './HeatLine.svelte';
+  import { jobNow } from './job-now.svelte';
   import JobHeader from './JobHeader.svelte';
   import History from './History.svelte';
   import NextCheck from './NextCheck.svelte';
@@ -74,27 +73,11 @@
   }: Props = $props();
   let problems = $state<readonly Problem[]>([]);
   let judging = $state(false);
-  // svelte-ignore state_referenced_locally
-  const clock = useNow(serverNow);
-
-  const stream = $derived(`job:${job.id}`);
-  const events = $derived(withWaiting(stream, known));
   const waits = $derived(new Set(waiting().map((w) => w.id)));
-  // The opening itself cannot be undone from here, so there is always a state.
-  const state_ = $derived(deriveJob(events)!);
-  const runHeats = $derived(runs.filter((r) => state_.runIds.includes(r.id)).map((r) => r.heat));
-  const facts = $derived([...otherHeat, ...factsOf(state_, runHeats)]);
-  const firm = $derived(holding(facts));
-  const cooling = $derived(coolingOf(firm));
-  /** The clock ticks now and then; what was entered since its last tick counts at once. */
-  const now = $derived(events.reduce((latest, e) => (e.at > latest ? e.at : latest), clock.iso));
-  const heat = $derived(thermalAt(firm, now, sheet, cooling));
-  const judged = $derived(judgeChecks(state_, facts, sheet, shopCurves()));
-  const ran = $derived(
-    runs
-      .filter((r) => state_.runIds.includes(r.id))
-      .flatMap((r) => runAsChecks({ ...r, at: r.importedAt }, sheet))
-  );
+  const job_ = jobNow(() => ({ job, sheet, events: known, otherHeat, runs, now: serverNow }));
+  const { stream, events, facts, now, heat, judged } = $derived(job_);
+  const state_ = $derived(job_.state);
+  const ran = $derived(job_.runs.flatMap((r) => runAsChecks({ ...r, at: r.importedAt }, sheet)));
   const all = $derived([...judged, ...ran]);
   const closed = $derived(state_.state === 'closed');
   /** After a repair the job begins anew: what was found before it says nothing of how the engine is now. */
@@ -104,9 +87,7 @@
     sheet,
     symptoms: repairedAt ? [] : state_.intake.symptoms,
     done,
-    runs: runs.filter(
-      (r) => state_.runIds.includes(r.id) && (!repairedAt || (r.heat.endedAt ?? r.importedAt) > repairedAt)
-    ),
+    runs: job_.runs.filter((r) => !repairedAt || (r.heat.endedAt ?? r.importedAt) > repairedAt),
     own: state_.own,
     causes,
     costs,
