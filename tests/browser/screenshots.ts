@@ -53,7 +53,7 @@ const VIEWS: Record<string, () => Promise<void>> = {
   job: async () => {
     await openJob('QH-11');
     await shoot('job');
-    await openJob('QH-22');
+    await openJob('QH-26');
     await driver.wait(until.elementLocated(By.css('[data-suspect]')), 20_000);
     await driver.executeScript(
       'document.querySelector("[data-suspect] details").open = true; document.querySelector("[aria-label=Suspects]").scrollIntoView({ block: "center" })'

@@ -1,3 +1,4 @@
+import { midSentence } from '../run/words';
 import { z } from 'zod';
 import { REPAIR_IDS, repairOf, type RepairId } from '../repair/catalogue';
 
@@ -23,11 +24,11 @@ export const repairDoneSchema = z.object({
 export type RepairDone = z.infer<typeof repairDoneSchema>;
 
 export const repairTitles = (ids: readonly RepairId[]): string =>
-  ids.map((id, i) => (i === 0 ? repairOf(id).title : repairOf(id).title.toLowerCase())).join(' and ');
+  ids.map((id, i) => (i === 0 ? repairOf(id).title : midSentence(repairOf(id).title))).join(' and ');
 
 export const repairWords = ({ repairs, parts, why }: RepairDone): string =>
   [
-    `Repaired: ${repairTitles(repairs).toLowerCase()}`,
+    `Repaired: ${midSentence(repairTitles(repairs))}`,
     ...parts.filter((p) => p.partNo).map((p) => `part ${p.partNo}`),
     ...(why ? [why] : [])
   ].join('; ');

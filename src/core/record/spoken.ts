@@ -1,3 +1,4 @@
+import { midSentence } from '../run/words';
 import { CAUTIONS } from '../checks/cautions';
 import { checkOf } from '../checks/registry';
 import { symptomText } from '../intake/symptoms';
@@ -27,7 +28,7 @@ export function spoken(event: RecordEvent): string {
     case 'job.noted':
       return event.payload.text;
     case 'job.closed':
-      return `Closed: ${event.payload.outcome}${event.payload.cause ? `, ${SUSPECTS[event.payload.cause].title.toLowerCase()}` : ''}`;
+      return `Closed: ${event.payload.outcome}${event.payload.cause ? `, ${midSentence(SUSPECTS[event.payload.cause].title)}` : ''}`;
     case 'job.reopened':
       return `Came back: ${event.payload.why}`;
     case 'part.quoted':

@@ -1,3 +1,4 @@
+import { midSentence } from '../run/words';
 import { checkOf } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
 import { SYMPTOMS, symptomText, type Symptom, type SymptomKind } from '../intake/symptoms';
@@ -68,7 +69,7 @@ export function proofOf(job: {
           ? `${run.title}${unlike.length > 0 ? `; not quite comparable: ${unlike.join(', ')}` : ''}`
           : run.verdict === 'not-enough'
             ? 'The run since the repair was too short or too mild to say'
-            : `The run since the repair still fits ${run.title.toLowerCase()}`,
+            : `The run since the repair still fits ${midSentence(run.title)}`,
       needed: true
     },
     ...fanItem(since, sheet),
@@ -179,7 +180,7 @@ export function closings(
 ): { readonly outcome: JobOutcome; readonly refused: string | null }[] {
   const referred = repairs.includes('refer-on');
   const repaired = repairs.some((r) => r !== 'refer-on' && r !== 'none');
-  const missing = proof?.items.filter((i) => i.needed && !i.met).map((i) => i.title.toLowerCase()) ?? [];
+  const missing = proof?.items.filter((i) => i.needed && !i.met).map((i) => midSentence(i.title)) ?? [];
   const reason: Readonly<Record<JobOutcome, string | null>> = {
     'fixed and proven': !repaired
       ? 'no repair is written down'

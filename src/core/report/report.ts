@@ -1,3 +1,4 @@
+import { midSentence } from '../run/words';
 import { CAUTIONS, type CautionId } from '../checks/cautions';
 import { checkOf } from '../checks/registry';
 import type { SpecSheet } from '../formats/spec-sheet';
@@ -230,15 +231,15 @@ const BLIND_NAMED = 5;
 function notDone({ state, proof, runs, judged }: ReportParts): string[] {
   const items: string[] = [];
   const open = proof?.items.filter((i) => i.needed && !i.met) ?? [];
-  if (open.length > 0) items.push(`Not proven: ${open.map((i) => i.title.toLowerCase()).join('; ')}`);
+  if (open.length > 0) items.push(`Not proven: ${open.map((i) => midSentence(i.title)).join('; ')}`);
   const blind = runs.at(-1)?.analysis.couldNotShow ?? [];
-  const named = blind.slice(0, BLIND_NAMED).map((b) => SUSPECTS[b.fault].title.toLowerCase());
+  const named = blind.slice(0, BLIND_NAMED).map((b) => midSentence(SUSPECTS[b.fault].title));
   const more = blind.length - named.length;
   if (blind.length > 0)
     items.push(`The last log could not have shown ${list(more > 0 ? [...named, `${more} more`] : named)}`);
   const voided = judged
     .filter((d) => d.outcome.result === 'void')
-    .map((d) => checkOf(d.check).title.toLowerCase());
+    .map((d) => midSentence(checkOf(d.check).title));
   if (voided.length > 0) items.push(`Done under conditions in which it does not count: ${list(voided)}`);
   if (runs.length === 0) items.push('No temperature log was made');
   if (state.lookAgain) items.push(`To be looked at again on ${state.lookAgain}`);

@@ -1,3 +1,4 @@
+import { midSentence } from '../run/words';
 import type { JobState } from '../record/derive';
 import type { JudgedCheck } from '../record/judged';
 import { repairTitles } from '../record/repair-done';
@@ -39,20 +40,20 @@ function foundWords(
   if (cause === 'none' || state.outcome === 'no fault found')
     return 'We found nothing wrong: the engine does what it should under the conditions we had.';
   const means = (id: keyof typeof SUSPECTS) => stop(SUSPECTS[id].means);
-  if (cause) return `What we found: ${SUSPECTS[cause].title.toLowerCase()}. ${means(cause)}`;
+  if (cause) return `What we found: ${midSentence(SUSPECTS[cause].title)}. ${means(cause)}`;
   if (judged.length === 0) return 'Nothing has been measured yet.';
   if (first.fault === 'none')
     return 'So far nothing speaks for a fault. That is not the same as none: see what was not done.';
   const sure = `${Math.round(first.probability * 100)} in 100`;
   if (first.probability >= FOUND)
     return `It is most likely this: ${means(first.fault)} We would say so in ${sure} such cases.`;
-  return `It is not settled. Most likely is ${SUSPECTS[first.fault].title.toLowerCase()} (${sure})${second ? `, then ${SUSPECTS[second.fault].title.toLowerCase()}` : ''}.`;
+  return `It is not settled. Most likely is ${midSentence(SUSPECTS[first.fault].title)} (${sure})${second ? `, then ${midSentence(SUSPECTS[second.fault].title)}` : ''}.`;
 }
 
 const doneWords = ({ repairs }: JobState): string =>
   repairs.length === 0
     ? 'Nothing has been repaired.'
-    : `What we did: ${repairs.map((r) => repairTitles(r.done.repairs).toLowerCase()).join('; then ')}.`;
+    : `What we did: ${repairs.map((r) => midSentence(repairTitles(r.done.repairs))).join('; then ')}.`;
 
 function provenWords(state: JobState, proof: Proof | null): string {
   switch (state.outcome) {
@@ -61,7 +62,7 @@ function provenWords(state: JobState, proof: Proof | null): string {
     case 'fixed, unproven':
       return `The repair is not proven yet. What is missing: ${(proof?.items ?? [])
         .filter((i) => i.needed && !i.met)
-        .map((i) => i.title.toLowerCase())
+        .map((i) => midSentence(i.title))
         .join(', ')}.`;
     case 'referred on':
       return 'This needs work we do not do here: it is referred on. Do not drive it hot.';
@@ -80,7 +81,7 @@ function provenWords(state: JobState, proof: Proof | null): string {
 const judgedOpen = (proof: Proof | null): string =>
   (proof?.items ?? [])
     .filter((i) => i.needed && !i.met)
-    .map((i) => i.title.toLowerCase())
+    .map((i) => midSentence(i.title))
     .join(', ');
 
 /** A sentence with one full stop at its end. */

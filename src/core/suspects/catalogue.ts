@@ -184,7 +184,7 @@ export const SUSPECTS: Readonly<Record<FaultId, Suspect>> = {
   'fan-setpoint-modified': s(
     'Fan switching point altered',
     'An added resistor or another trick',
-    'Look, ladder',
+    'A look for what was added, switching points against the sheet',
     1.5
   )
 };

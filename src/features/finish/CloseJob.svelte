@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { midSentence } from '$core/run/words';
   import { addDays, formatISO } from 'date-fns';
   import { untrack } from 'svelte';
   import type { FaultId } from '$core/plant/faults';
@@ -51,7 +52,7 @@
 <section class="card p-4" aria-label="Close the job">
   {#if job.state === 'closed'}
     <h2 data-outcome={job.outcome}>Closed: {job.outcome}</h2>
-    {#if job.cause}<p class="mt-1">It was: {SUSPECTS[job.cause].title.toLowerCase()}.</p>{/if}
+    {#if job.cause}<p class="mt-1">It was: {midSentence(SUSPECTS[job.cause].title)}.</p>{/if}
     {#if job.lookAgain}<p class="mt-1">To be looked at again on {job.lookAgain}.</p>{/if}
     <form
       class="no-print mt-3 space-y-2"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { midSentence } from '$core/run/words';
   import type { Decision, Quote } from '$core/record/decision';
   import type { Entered } from '$core/record/derive';
   import { repairTitles } from '$core/record/repair-done';
@@ -56,7 +57,7 @@
     {@const d = decision.done}
     <div class="flex items-start gap-3">
       <div class="min-w-0 flex-1" data-decided={key(d.repairs)}>
-        <h2>Decided: {repairTitles(d.repairs).toLowerCase()}</h2>
+        <h2>Decided: {midSentence(repairTitles(d.repairs))}</h2>
         <p class="mt-1">{d.why}</p>
         <p class="text-ink-2 text-sm">
           By {decision.who}{d.expected === null
@@ -65,7 +66,7 @@
             .over.length > 0
             ? `, over ${d.over
                 .slice(0, 2)
-                .map((o) => `${repairTitles(o.repairs).toLowerCase()} (${sayMoney(o.expected, costs)})`)
+                .map((o) => `${midSentence(repairTitles(o.repairs))} (${sayMoney(o.expected, costs)})`)
                 .join(' and ')}`
             : ''}
         </p>
@@ -113,7 +114,7 @@
         /></label
       >
       <button class="btn btn-main mt-3 min-h-14 w-full"
-        >Decide: {repairTitles(chosen.repairs).toLowerCase()}</button
+        >Decide: {midSentence(repairTitles(chosen.repairs))}</button
       >
     </form>
     <Quotes {quotes} {costs} asked={chosen.repairs} {onquote} {onundo} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { midSentence } from '$core/run/words';
   import type { Recheck } from '$core/record/decision';
   import type { JobState } from '$core/record/derive';
   import type { ProofRun } from '$core/repair/proof';
@@ -48,7 +49,7 @@
     <p class="mt-1">{job.lookAgain ? `Due on ${job.lookAgain}.` : 'No date was set.'}</p>
   {/if}
   {#if run}
-    <p class="mt-2 font-semibold">Run since it was closed, {when(run.at, zone)}: {run.title.toLowerCase()}</p>
+    <p class="mt-2 font-semibold">Run since it was closed, {when(run.at, zone)}: {midSentence(run.title)}</p>
     {#if before}
       {#if differs.length === 0}
         <p>Within what two runs of one healthy engine differ by, against the run that proved it.</p>

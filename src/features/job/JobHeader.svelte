@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { midSentence } from '$core/run/words';
   import Download from '@lucide/svelte/icons/download';
   import FileUp from '@lucide/svelte/icons/file-up';
   import Radio from '@lucide/svelte/icons/radio';
@@ -48,7 +49,7 @@
         </p>{/if}
       {#each state.repairs as r (r.id)}<p class="text-ink-2">{repairWords(r.done)}</p>{/each}
       {#if state.outcome}<p class="mt-1 font-semibold">
-          Closed: {state.outcome}{state.cause ? `, ${SUSPECTS[state.cause].title.toLowerCase()}` : ''}
+          Closed: {state.outcome}{state.cause ? `, ${midSentence(SUSPECTS[state.cause].title)}` : ''}
         </p>{/if}
     {/if}
   </div>

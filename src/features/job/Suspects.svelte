@@ -109,7 +109,7 @@
       <h2>Second opinion</h2>
       {#if popular}
         <p class="mt-2" data-popular>
-          Often changed first for this: <strong>{popular.title.toLowerCase()}</strong>. Here it is the cause
+          Often changed first for this: <strong>{midSentence(popular.title)}</strong>. Here it is the cause
           with <span class="reading font-semibold">{pct(popular.chance)}</span>{popular.because
             ? `. What weighs most ${popular.because.decibans > 0 ? 'for' : 'against'} it, ${midSentence(popular.because.finding.title)}: ${midSentence(told(popular.because.finding.says))}`
             : ''}.

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { midSentence } from '$core/run/words';
   import * as Comlink from 'comlink';
   import type { Log } from '$core/formats/channels';
   import type { SpecSheet } from '$core/formats/spec-sheet';
@@ -59,7 +60,7 @@
   <h2>What it looks like so far</h2>
   {#if busy}
     <p class="text-ink-2 mt-2" role="status">
-      {step ? `Fault ${step.n} of ${step.of}: ${SUSPECTS[step.fault].title.toLowerCase()}` : 'Beginning…'}
+      {step ? `Fault ${step.n} of ${step.of}: ${midSentence(SUSPECTS[step.fault].title)}` : 'Beginning…'}
     </p>
     <progress class="mt-1 h-2 w-full" max={step?.of ?? 1} value={step?.n ?? 0} aria-label="Faults tried"
     ></progress>

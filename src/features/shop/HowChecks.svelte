@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { midSentence } from '$core/run/words';
   import { untrack } from 'svelte';
   import { toast } from 'svelte-sonner';
   import { CHECK_IDS, checkOf } from '$core/checks/registry';
@@ -87,7 +88,7 @@
         <div class="border-line flex items-center gap-3 border-t py-1" data-check={row.id}>
           <span class="flex-1">{checkOf(row.id).title}</span>
           <AmountInput
-            label="Minutes for {checkOf(row.id).title.toLowerCase()}"
+            label="Minutes for {midSentence(checkOf(row.id).title)}"
             quiet
             placeholder={String(checkOf(row.id).minutes)}
             bind:value={rows[i].minutes}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { midSentence } from '$core/run/words';
   import { untrack } from 'svelte';
   import { toast } from 'svelte-sonner';
   import { streamOf } from '$core/record/events';
@@ -141,7 +142,7 @@
             <td class="py-1 pr-3">{repairOf(row.id).title}</td>
             <td class="py-1 pl-3"
               ><AmountInput
-                label="Price of {repairOf(row.id).title.toLowerCase()}"
+                label="Price of {midSentence(repairOf(row.id).title)}"
                 quiet
                 placeholder={String(repairOf(row.id).price)}
                 bind:value={form.rows[i].price}
