@@ -6,7 +6,7 @@ import { defineCheck, outcome, speaksAgainst, speaksFor } from './check';
 export const CODE_STATES = ['stored', 'pending', 'permanent'] as const;
 
 /** Faults that a control unit watches for by themselves: without their code they are the less likely. */
-const HAS_ITS_CODE: readonly FaultId[] = [
+export const HAS_ITS_CODE: readonly FaultId[] = [
   'ect-open-circuit',
   'ect-short-circuit',
   'ect-intermittent',

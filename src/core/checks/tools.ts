@@ -1,20 +1,24 @@
-/** Instruments and aids that a check can ask for. What any workshop has is not asked about. */
-export const TOOLS = [
+/** Instruments and aids that a shop may be without. */
+export const BOUGHT_TOOLS = [
   'Scan tool',
   'Logger',
   'Thermometer',
   'Infrared thermometer',
-  'Yard thermometer',
   'Meter',
   'Clamp meter',
   'Fused feed',
   'Known good sensor',
-  'Identical relay',
   'Optical tachometer',
   'Pressure tester',
   'Chemical gas test',
   'Heated bath',
-  'Lift gauge',
+  'Lift gauge'
+] as const;
+
+/** What any workshop has is not asked about. */
+const ALWAYS_THERE = [
+  'Yard thermometer',
+  'Identical relay',
   'Steel rule',
   'Lamp',
   'Gloved hand',
@@ -22,19 +26,7 @@ export const TOOLS = [
   'Card for the radiator',
   'Clock'
 ] as const;
+
+/** Everything that a check can ask for. */
+export const TOOLS = [...BOUGHT_TOOLS, ...ALWAYS_THERE] as const;
 export type Tool = (typeof TOOLS)[number];
-
-/** Always at hand. */
-const EVERYWHERE: ReadonlySet<Tool> = new Set([
-  'Yard thermometer',
-  'Identical relay',
-  'Steel rule',
-  'Lamp',
-  'Gloved hand',
-  'Hand or probe',
-  'Card for the radiator',
-  'Clock'
-]);
-
-/** Those a shop may be without. */
-export const BOUGHT_TOOLS = TOOLS.filter((t) => !EVERYWHERE.has(t));

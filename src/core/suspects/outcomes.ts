@@ -1,4 +1,5 @@
 import { CLEARED_HOT, READS_COLD, READS_HOT } from '../checks/sensor-faults';
+import { HAS_ITS_CODE } from '../checks/codes';
 import { checkOf, type CheckId } from '../checks/registry';
 import { CODES } from '../intake/codes';
 import { midSentence } from '../run/words';
@@ -64,15 +65,7 @@ const TABLES: Partial<Record<CheckId, Table>> = {
       o('a code of the fan speed is stored', ['clutch-circuit-open'])
     ],
     // Many faults store none.
-    clears: [
-      'ect-open-circuit',
-      'ect-short-circuit',
-      'ect-intermittent',
-      'thermostat-heater-failed',
-      'clutch-circuit-open',
-      'fan-relay-coil',
-      'fan-controller-dead'
-    ]
+    clears: HAS_ITS_CODE
   },
   'level-and-look': {
     finds: [

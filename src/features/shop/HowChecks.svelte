@@ -1,15 +1,12 @@
 <script lang="ts">
   import { midSentence } from '$core/run/words';
   import { untrack } from 'svelte';
-  import { toast } from 'svelte-sonner';
   import { CHECK_IDS, checkOf } from '$core/checks/registry';
   import { BOUGHT_TOOLS, type Tool } from '$core/checks/tools';
-  import { streamOf } from '$core/record/events';
-  import { SHOP_ID } from '$core/record/shop';
   import { shopChecksSchema, type ShopChecks } from '$core/record/shop-checks';
   import type { Problem } from '$core/result';
   import Problems from '$lib/ui/Problems.svelte';
-  import { record } from '$lib/ui/record.svelte';
+  import { keep } from './keep';
   import AmountInput from './AmountInput.svelte';
 
   let { shop }: { shop: ShopChecks } = $props();
@@ -28,24 +25,13 @@
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
-    const read = shopChecksSchema.safeParse({
+    busy = true;
+    const said = {
       without: $state.snapshot(without),
       minutes: Object.fromEntries(rows.flatMap((r) => (r.minutes === null ? [] : [[r.id, r.minutes]])))
-    });
-    problems = read.success
-      ? []
-      : read.error.issues.map((i) => ({ field: i.path.map(String).join('.'), message: i.message }));
-    if (!read.success) return;
-    busy = true;
-    const id = crypto.randomUUID();
-    const stream = streamOf('shop', SHOP_ID);
-    const answer = await record(stream, { kind: 'shop.equipped', payload: read.data }, id);
+    };
+    problems = await keep('shop.equipped', shopChecksSchema, said, 'Tools and minutes kept');
     busy = false;
-    problems = answer.ok ? [] : answer.problems;
-    if (!answer.ok) return;
-    toast('Tools and minutes kept', {
-      action: { label: 'Undo', onClick: () => void record(stream, { kind: 'undo', payload: { of: id } }) }
-    });
   }
 </script>
 

@@ -1,9 +1,6 @@
 <script lang="ts">
   import { midSentence } from '$core/run/words';
   import { untrack } from 'svelte';
-  import { toast } from 'svelte-sonner';
-  import { streamOf } from '$core/record/events';
-  import { SHOP_ID } from '$core/record/shop';
   import type { ShopChecks } from '$core/record/shop-checks';
   import { REPAIR_IDS, repairOf } from '$core/repair/catalogue';
   import { shopCostsSchema, type ShopCosts } from '$core/repair/costs';
@@ -12,7 +9,7 @@
   import { ENOUGH_JOBS, type Causes } from '$core/suspects/history';
   import type { FaultId } from '$core/plant/faults';
   import Problems from '$lib/ui/Problems.svelte';
-  import { record } from '$lib/ui/record.svelte';
+  import { keep } from './keep';
   import Files from './Files.svelte';
   import HowChecks from './HowChecks.svelte';
   import AmountInput from './AmountInput.svelte';
@@ -38,28 +35,17 @@
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
+    busy = true;
     const { rows, ...rest } = form;
     const own = rows.filter((r) => r.price !== null || r.shelf);
-    const read = shopCostsSchema.safeParse({
+    const said = {
       ...rest,
       parts: Object.fromEntries(
         own.map((r) => [r.id, { price: r.price ?? repairOf(r.id).price!, shelf: r.shelf }])
       )
-    });
-    problems = read.success
-      ? []
-      : read.error.issues.map((i) => ({ field: i.path.map(String).join('.'), message: i.message }));
-    if (!read.success) return;
-    busy = true;
-    const id = crypto.randomUUID();
-    const stream = streamOf('shop', SHOP_ID);
-    const answer = await record(stream, { kind: 'shop.priced', payload: read.data }, id);
+    };
+    problems = await keep('shop.priced', shopCostsSchema, said, 'Rates and prices kept');
     busy = false;
-    problems = answer.ok ? [] : answer.problems;
-    if (!answer.ok) return;
-    toast('Rates and prices kept', {
-      action: { label: 'Undo', onClick: () => void record(stream, { kind: 'undo', payload: { of: id } }) }
-    });
   }
 </script>
 
