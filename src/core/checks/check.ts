@@ -69,6 +69,8 @@ export interface CheckWords {
   readonly speaksTo: readonly FaultId[];
   /** Part of every job, whatever the complaint. */
   readonly always?: boolean;
+  /** An engine is not run before it is done: it comes first while the engine is cold, whatever it is worth. */
+  readonly beforeRunning?: boolean;
   /** Counts only on a soaked engine. */
   readonly needsSoak?: boolean;
   /** Why this vehicle cannot have it; null where it can. Without a sheet every check suits. */

@@ -151,6 +151,7 @@ export const levelAndLook = defineCheck<LevelAndLookReadings>({
     )
   ],
   always: true,
+  beforeRunning: true,
   readings,
   judge(r, { thermal }) {
     const found = LOOK_IDS.map((id) => ({ id, state: lookState(id, r[id]) })).filter((f) => f.state !== null);

@@ -134,7 +134,10 @@ const startsEngine = (p: Planned): boolean =>
 
 /** A cold check worth this share of the one that starts the engine is done before it: cold comes back in hours only. */
 const COLD_SHARE = 0.4;
-/** What belongs to every job comes first, unless it is worth less than this share of the best: then it waits its turn. */
+/**
+ * What belongs to every job comes first, unless it is worth less than this share of the best: then it waits its turn.
+ * Not so the look at level and leaks, for an engine without coolant must not be run.
+ */
 const ALWAYS_SHARE = 0.15;
 
 /**
@@ -146,7 +149,7 @@ const ALWAYS_SHARE = 0.15;
 function inOrder(planned: readonly Planned[], state: ThermalState, advised: CheckId | null): Planned[] {
   const open = planned.filter((p) => isOpen(p) && p.suggested);
   const best = Math.max(0, ...open.map((p) => p.worth?.rate ?? 0));
-  const tells = (p: Planned) => (p.worth?.rate ?? 0) >= ALWAYS_SHARE * best;
+  const tells = (p: Planned) => p.check.beforeRunning || (p.worth?.rate ?? 0) >= ALWAYS_SHARE * best;
   const soak = open.find((p) => p.id === 'soak');
   const always = open.filter((p) => p.check.always && p.now && p !== soak && leavesEngine(p) && tells(p));
   const first = soak && (state.phase === 'unknown' || soak.now) ? [soak, ...always] : always;

@@ -1,3 +1,4 @@
+import { checkOf } from '../checks/registry';
 import { describe, expect, it } from 'vitest';
 import { coolDownsOf, holding, type KnownFact } from './facts';
 import { planFor, sheetOf } from '../../../tests/support/check-bench';
@@ -126,6 +127,15 @@ describe('the plan', () => {
     const warm = plan('qh-03-curlew', [{ what: 'heater-weak', when: [] }], [started(0)], 0.05);
     expect(warm.line.find((p) => p.id === 'cold-agreement')!.now).toBe(false);
     expect(warm.next!.check.phases).not.toEqual(['C']);
+  });
+
+  it('has the level looked at before an engine is run, whatever that is worth for the complaint', () => {
+    const rattles = plan('qh-11-fathom', [{ what: 'noise-rattle', when: [] }], [stopped(0)], 14);
+    const order = [rattles.next!, ...rattles.others].map((p) => p.id);
+    const looked = order.indexOf('level-and-look');
+    const runs = order.findIndex((id) => checkOf(id).phases.some((x) => x === 'W' || x === 'R'));
+    expect(looked).toBeGreaterThanOrEqual(0);
+    expect(looked).toBeLessThan(runs);
   });
 
   it('says which two suspects the next check tells apart', () => {
