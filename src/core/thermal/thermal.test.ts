@@ -130,8 +130,8 @@ describe('the plan', () => {
   });
 
   it('has the level looked at before an engine is run, whatever that is worth for the complaint', () => {
-    const rattles = plan('qh-11-fathom', [{ what: 'noise-rattle', when: [] }], [stopped(0)], 14);
-    const order = [rattles.next!, ...rattles.others].map((p) => p.id);
+    const roars = plan('qh-19-plough', [{ what: 'noise-roar', when: [] }], [stopped(0)], 14);
+    const order = [roars.next!, ...roars.others].map((p) => p.id);
     const looked = order.indexOf('level-and-look');
     const runs = order.findIndex((id) => checkOf(id).phases.some((x) => x === 'W' || x === 'R'));
     expect(looked).toBeGreaterThanOrEqual(0);
