@@ -2,7 +2,7 @@ import { By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll } from 'vitest';
 import type { Symptom } from '../../src/core/intake/symptoms';
 import type { EventInput } from '../../src/core/record/events';
-import { alive, openBrowser, see, WAIT_MS, withText, type Browser } from './browser';
+import { alive, openBrowser, readOf, see, WAIT_MS, withText, type Browser } from './browser';
 import { testServer, type TestServer } from './server';
 
 const labelled = (label: string) => `//label[normalize-space(.)=${JSON.stringify(label)}]`;
@@ -56,7 +56,7 @@ export function useApp(ready: (server: TestServer, driver: WebDriver) => void) {
         WAIT_MS
       );
     },
-    textOf: async (css: string) => (await see(browser.driver, By.css(css))).getText(),
+    textOf: (css: string) => readOf(browser.driver, css, (e) => e.getText()),
     button: (text: string) => see(browser.driver, withText('button', text)),
     /** The field of a label. */
     inputOf,

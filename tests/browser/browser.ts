@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { Builder, By, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { Builder, By, error, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
 
 export interface Browser {
@@ -96,4 +96,19 @@ export async function painted(driver: WebDriver): Promise<void> {
     WAIT_MS,
     'the trace was never painted'
   );
+}
+
+/** Reads something of what stands there now: where the page draws it anew in between, once more. */
+export async function readOf<T>(
+  driver: WebDriver,
+  css: string,
+  read: (element: WebElement) => Promise<T>
+): Promise<T> {
+  for (let tries = 1; ; tries++) {
+    try {
+      return await read(await see(driver, By.css(css)));
+    } catch (e) {
+      if (!(e instanceof error.StaleElementReferenceError) || tries === 5) throw e;
+    }
+  }
 }

@@ -2,7 +2,7 @@ import { resolve } from 'node:path';
 import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { useApp } from './app';
-import { alive, faultsByAxe, see, WAIT_MS, withText } from './browser';
+import { alive, faultsByAxe, readOf, see, WAIT_MS, withText } from './browser';
 import type { TestServer } from './server';
 
 let server: TestServer;
@@ -11,7 +11,7 @@ const { go, textOf, button, inputOf, type, newJob } = useApp((s, d) => ([server,
 
 const active = () => driver.switchTo().activeElement();
 const body = () => driver.findElement(By.css('body'));
-const outcome = async () => (await see(driver, By.css('[data-outcome]'))).getAttribute('data-outcome');
+const outcome = () => readOf(driver, '[data-outcome]', (e) => e.getAttribute('data-outcome'));
 /** Takes the cautions as understood; the sheet under them opens when that is written down. */
 const understood = async () => {
   await (await button('Understood')).click();

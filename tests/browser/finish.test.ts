@@ -1,14 +1,14 @@
 import { By, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { useApp } from './app';
-import { faultsByAxe, see, WAIT_MS, withText } from './browser';
+import { faultsByAxe, readOf, see, WAIT_MS, withText } from './browser';
 import type { TestServer } from './server';
 
 let server: TestServer;
 let driver: WebDriver;
 const { go, textOf, button, newJob, enter, type } = useApp((s, d) => ([server, driver] = [s, d]));
 
-const attribute = async (css: string, name: string) => (await see(driver, By.css(css))).getAttribute(name);
+const attribute = (css: string, name: string) => readOf(driver, css, (e) => e.getAttribute(name));
 const WEAK_HEATER = [
   { what: 'heater-weak' as const, when: ['steady' as const] },
   { what: 'gauge-low' as const, when: ['steady' as const] }

@@ -8,14 +8,14 @@ import { describe, expect, it } from 'vitest';
 import type { JobFile } from '../../src/core/formats/job-file';
 import { testDatabase } from '../../src/lib/server/test-database';
 import { useApp } from './app';
-import { alive, faultsByAxe, openBrowser, see, WAIT_MS, withText } from './browser';
+import { alive, faultsByAxe, openBrowser, readOf, see, WAIT_MS, withText } from './browser';
 import { testServer, type TestServer } from './server';
 
 let server: TestServer;
 let driver: WebDriver;
 const { go, textOf, button, newJob, enter, type } = useApp((s, d) => ([server, driver] = [s, d]));
 
-const attribute = async (css: string, name: string) => (await see(driver, By.css(css))).getAttribute(name);
+const attribute = (css: string, name: string) => readOf(driver, css, (e) => e.getAttribute(name));
 const jobOf = (path: string) =>
   server.db.jobs.findOne({ where: { number: Number(path.split('/')[2]) }, rejectOnEmpty: true });
 

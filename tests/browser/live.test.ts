@@ -1,7 +1,7 @@
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import { afterEach, describe, expect, it } from 'vitest';
 import { useApp } from './app';
-import { faultsByAxe, painted, see, WAIT_MS } from './browser';
+import { faultsByAxe, painted, readOf, see, WAIT_MS } from './browser';
 import type { TestServer } from './server';
 
 let server: TestServer;
@@ -12,9 +12,9 @@ const { go, textOf, button, type, newJob, openSheet } = useApp((s, d) => ([serve
 const WARM_UP_MS = 90_000;
 const body = () => driver.findElement(By.css('body'));
 const coolant = async () =>
-  Number(await (await see(driver, By.css('[data-coolant]'))).getAttribute('data-coolant'));
+  Number(await readOf(driver, '[data-coolant]', (e) => e.getAttribute('data-coolant')));
 const samples = async () =>
-  Number(await (await see(driver, By.css('[data-samples]'))).getAttribute('data-samples'));
+  Number(await readOf(driver, '[data-samples]', (e) => e.getAttribute('data-samples')));
 const jobId = async (job: string) =>
   (await server.db.jobs.findOne({ where: { number: Number(job.split('/')[2]) } }))!.id;
 const select = async (label: string, value: string) =>

@@ -12,7 +12,7 @@ import type { Case } from '../bench/diagnosis/case';
 import { MEASURES } from '../bench/diagnosis/technician';
 import { fathom, taken } from '../support/check-bench';
 import { useApp } from './app';
-import { faultsByAxe, see, WAIT_MS, withText } from './browser';
+import { faultsByAxe, readOf, see, WAIT_MS, withText } from './browser';
 import type { TestServer } from './server';
 
 let server: TestServer;
@@ -21,8 +21,8 @@ const { go, textOf, newJob, enter, inputOf } = useApp((s, d) => ([server, driver
 
 const jobId = async (job: string) =>
   (await server.db.jobs.findOne({ where: { number: Number(job.split('/')[2]) } }))!.id;
-const leader = async () =>
-  (await see(driver, By.css('[data-suspect]'))).getAttribute('data-suspect') as Promise<string>;
+const leader = () =>
+  readOf(driver, '[data-suspect]', (e) => e.getAttribute('data-suspect')) as Promise<string>;
 const QUEUE = [
   { what: 'gauge-high' as const, when: ['idle' as const, 'crawl' as const] },
   { what: 'ac-off' as const, when: ['crawl' as const] }
