@@ -4,18 +4,12 @@ import globals from 'globals';
 import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
-/** The arrows of docs/architecture.md: routes → features → lib → core, devices → core. */
-const arrows = (layer, forbidden, message) => ({
-  files: [`src/${layer}/**/*.{ts,svelte}`],
-  rules: { 'no-restricted-imports': ['error', { patterns: [{ group: forbidden, message }] }] }
-});
-
 const framework = ['svelte', 'svelte/*', '@sveltejs/*', '$app/*', '$env/*', 'bits-ui', 'chart.js'];
 const storage = ['sequelize', 'pg', 'umzug', 'pino', 'piscina'];
 const node = ['node:*', 'fs', 'fs/*', 'path', 'os', 'crypto', 'child_process', 'worker_threads'];
 
 export default ts.config(
-  { ignores: ['node_modules', '.svelte-kit', 'build', 'dist', 'demo'] },
+  { ignores: ['node_modules', '.svelte-kit', 'build', 'dist'] },
   js.configs.recommended,
   ...ts.configs.recommended,
   ...svelte.configs.recommended,
@@ -47,7 +41,7 @@ export default ts.config(
         {
           patterns: [
             {
-              group: [...framework, ...storage, ...node, '$lib/*', '$features/*', '**/lib/*', '**/routes/*'],
+              group: [...framework, ...storage, ...node],
               message: 'src/core computes and nothing else: no interface, database or Node.'
             }
           ]
@@ -60,11 +54,5 @@ export default ts.config(
         { object: 'Date', property: 'now', message: 'The core has no clock; pass the time in.' }
       ]
     }
-  },
-  arrows('lib', ['$features/*', '**/routes/*', '**/features/*'], 'lib knows only core.'),
-  arrows(
-    'features',
-    ['**/routes/*', '$lib/server/*', ...storage],
-    'features know lib (not its server part) and core.'
-  )
+  }
 );

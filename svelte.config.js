@@ -1,12 +1,17 @@
 import adapter from '@sveltejs/adapter-node';
 import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
+import { aliases } from './aliases.js';
 
 /** @type {import('@sveltejs/kit').Config} */
 export default {
   preprocess: vitePreprocess(),
   kit: {
     adapter: adapter({ out: 'build', precompress: true }),
-    alias: { $core: 'src/core', $features: 'src/features' },
+    alias: { $core: aliases.$core, $features: aliases.$features },
+    typescript: {
+      // The demo's writer is held to the same types as everything else.
+      config: (config) => ({ ...config, include: [...config.include, '../demo/**/*.ts'] })
+    },
     csp: {
       mode: 'nonce',
       directives: {

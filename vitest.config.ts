@@ -1,11 +1,5 @@
 import { defineConfig } from 'vitest/config';
-import { fileURLToPath } from 'node:url';
-
-const alias = {
-  $core: fileURLToPath(new URL('./src/core', import.meta.url)),
-  $features: fileURLToPath(new URL('./src/features', import.meta.url)),
-  $lib: fileURLToPath(new URL('./src/lib', import.meta.url))
-};
+import { aliases as alias } from './aliases.js';
 
 /** Three kinds of tests, by what they need: nothing, a PostgreSQL, a built app with a browser. */
 export default defineConfig({
@@ -15,7 +9,7 @@ export default defineConfig({
         resolve: { alias },
         test: {
           name: 'unit',
-          include: ['src/{core,devices,features,lib/ui}/**/*.test.ts', 'tests/cli/*.test.ts'],
+          include: ['src/{core,simulation,features,lib/ui}/**/*.test.ts', 'tests/cli/*.test.ts'],
           testTimeout: 60_000
         }
       },

@@ -1,4 +1,4 @@
-import type { SymptomId } from '../src/core/intake/symptoms';
+import type { SymptomId } from '../src/core/vehicle/symptoms';
 
 /** The made-up world of the year: who works there, what drives there, how drivers talk. */
 export const PEOPLE = ['Maren Oake', 'Tobin Skarre', 'Ysolt Brandy'] as const;

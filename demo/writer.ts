@@ -1,20 +1,20 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { writeLog } from '../src/core/formats/csv-export';
-import type { Log } from '../src/core/formats/channels';
-import { jobFile, type JobFile } from '../src/core/formats/job-file';
-import { brokenIn } from '../src/core/formats/whole';
-import type { SpecSheet } from '../src/core/formats/spec-sheet';
-import type { PlantParams } from '../src/core/plant/params';
-import { seeded } from '../src/core/random';
+import { writeLog } from '../src/core/logs/csv-export';
+import type { Log } from '../src/core/logs/channels';
+import { jobFile, type JobFile } from '../src/core/handover/job-file';
+import { brokenIn } from '../src/core/handover/integrity';
+import type { SpecSheet } from '../src/core/vehicle/spec-sheet';
+import type { PlantParams } from '../src/core/physics/plant/params';
+import { seeded } from '../src/core/base/random';
 import { deriveJob } from '../src/core/record/derive';
 import { readEvent, type EventInput, type RecordEvent } from '../src/core/record/events';
-import { factsOf, judgeChecks } from '../src/core/record/judged';
-import { proofOf, type ProofRun } from '../src/core/repair/proof';
-import { analyse, bandFor, type Analysis } from '../src/core/run/analyse';
-import { verdictTitle } from '../src/core/run/words';
-import { LIBRARY } from '../src/core/thermistor/library';
-import { strangeVehicle } from '../tests/bench/world';
+import { factsOf, judgeChecks } from '../src/core/diagnosis/judged';
+import { proofOf, type ProofRun } from '../src/core/diagnosis/proof';
+import { analyse, bandFor, type Analysis } from '../src/core/runs/analyse';
+import { verdictTitle } from '../src/core/runs/words';
+import { LIBRARY } from '../src/core/physics/thermistor/library';
+import { strangeVehicle } from '../src/simulation/cases/strange-vehicle';
 import { PEOPLE, type FLEET } from './quillhaven';
 
 /** The day the year ends: the loader moves it to today. */
@@ -51,7 +51,12 @@ export function vehicleOf([fleetNo, sheet, name, note]: (typeof FLEET)[number], 
   const sheetId = idOf(`sheet/${fleetNo}`);
   const entry = { stream: `vehicle:${id}`, who: PEOPLE[0], at: new Date(+MADE - 400 * DAY).toISOString() };
   const events = [
-    read({ ...entry, id: idOf(`entered/${fleetNo}`), kind: 'vehicle.entered', payload: { fleetNo, name, note } }),
+    read({
+      ...entry,
+      id: idOf(`entered/${fleetNo}`),
+      kind: 'vehicle.entered',
+      payload: { fleetNo, name, note }
+    }),
     read({ ...entry, id: sheetId, kind: 'spec.saved', payload: { sheet: spec } })
   ];
   return { id, fleetNo, name, note, spec, sheetId, events, sound: strangeVehicle(spec, seeded(500 + i)) };
@@ -74,7 +79,12 @@ export class Writer {
   }
   add(body: EventInput, minutes = 3, who = this.who): void {
     this.at += minutes * 60_000;
-    const entry = { id: idOf(`${this.key}/${this.#n++}`), stream: this.stream, who, at: new Date(this.at).toISOString() };
+    const entry = {
+      id: idOf(`${this.key}/${this.#n++}`),
+      stream: this.stream,
+      who,
+      at: new Date(this.at).toISOString()
+    };
     this.events.push(read({ ...entry, ...body }));
   }
   wait(hours: number): void {
@@ -86,7 +96,10 @@ export class Writer {
     const id = idOf(`${this.key}/run${this.runs.length}`);
     const csv = writeLog(log, { exact: true });
     this.add(
-      { kind: 'run.imported', payload: { runId: id, fileName: name, sizeBytes: csv.length, columns: [], skippedRows: 0 } },
+      {
+        kind: 'run.imported',
+        payload: { runId: id, fileName: name, sizeBytes: csv.length, columns: [], skippedRows: 0 }
+      },
       Math.ceil(log.t.at(-1)! / 60) + 4
     );
     this.runs.push({

@@ -1,24 +1,25 @@
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { CHECK_IDS, checkOf, type CheckId } from '../src/core/checks/registry';
-import type { Log } from '../src/core/formats/channels';
-import type { SpecSheet } from '../src/core/formats/spec-sheet';
-import { DRIVES, type Leg } from '../src/core/plant/drive';
-import { logFrom } from '../src/core/plant/log-from';
-import type { FaultId } from '../src/core/plant/faults';
-import type { PlantParams } from '../src/core/plant/params';
-import { normalDraw, seeded, type Random } from '../src/core/random';
+import type { Log } from '../src/core/logs/channels';
+import type { SpecSheet } from '../src/core/vehicle/spec-sheet';
+import { DRIVES, type Leg } from '../src/core/physics/plant/drive';
+import { logFrom } from '../src/core/physics/plant/log-from';
+import type { FaultId } from '../src/core/vehicle/faults';
+import type { PlantParams } from '../src/core/physics/plant/params';
+import { normalDraw, seeded, type Random } from '../src/core/base/random';
 import { deriveJob } from '../src/core/record/derive';
-import { repairFor, repairOf, type RepairId } from '../src/core/repair/catalogue';
-import { USUAL_COSTS } from '../src/core/repair/costs';
-import { adviceOf, choiceOf, offersOf } from '../src/core/repair/decide';
-import { closings } from '../src/core/repair/proof';
-import { stepsOf } from '../src/core/repair/steps';
-import { SUSPECTS } from '../src/core/suspects/catalogue';
-import { complaintFindings, runFinding, type Finding } from '../src/core/suspects/findings';
-import { popularFirst } from '../src/core/suspects/popular';
-import { posteriorOf } from '../src/core/suspects/posterior';
-import { caseOf, type Case } from '../tests/bench/diagnosis/case';
-import { Bay, Patient } from '../tests/bench/diagnosis/play';
+import { repairFor, repairOf, type RepairId } from '../src/core/vehicle/repairs';
+import { USUAL_COSTS } from '../src/core/record/shop-costs';
+import { adviceOf, choiceOf, offersOf } from '../src/core/diagnosis/decide';
+import { closings } from '../src/core/diagnosis/proof';
+import { stepsOf } from '../src/core/diagnosis/steps';
+import { SUSPECTS } from '../src/core/vehicle/fault-words';
+import { complaintFindings, runFinding, type Finding } from '../src/core/diagnosis/findings';
+import { popularFirst } from '../src/core/diagnosis/popular';
+import { posteriorOf } from '../src/core/diagnosis/posterior';
+import { caseOf } from '../src/simulation/cases/case';
+import type { Case } from '../src/simulation/cases/hidden-case';
+import { Bay, Patient } from '../src/simulation/technician/play';
 import { FLEET, LOGGED, PEOPLE, TIRED_C, WORDS } from './quillhaven';
 import { DAY, HOUR, MADE, vehicleOf, Writer, type Vehicle } from './writer';
 
@@ -38,8 +39,25 @@ function airOn(at: number, random: Random): number {
 }
 
 /** What the workshop’s logger keeps: a row every ten seconds. */
-function logged(spec: SpecSheet, plant: PlantParams, legs: readonly Leg[], ambientC: number, seed: number, columns: 'all' | 'scan'): Log {
-  const whole = logFrom({ spec, fault: 'none', severity: 0, legs, ambientC, startC: ambientC, columns, seed, plant });
+function logged(
+  spec: SpecSheet,
+  plant: PlantParams,
+  legs: readonly Leg[],
+  ambientC: number,
+  seed: number,
+  columns: 'all' | 'scan'
+): Log {
+  const whole = logFrom({
+    spec,
+    fault: 'none',
+    severity: 0,
+    legs,
+    ambientC,
+    startC: ambientC,
+    columns,
+    seed,
+    plant
+  });
   const kept = [...whole.t.keys()].filter((i) => i % LOGGER_EVERY_S === 0);
   const thin = (v: Float32Array) => Float32Array.from(kept, (i) => v[i]);
   const channels = Object.fromEntries(Object.entries(whole.channels).map(([k, v]) => [k, thin(v!)]));
@@ -54,14 +72,28 @@ const FAST_IDLE: readonly Leg[] = [
 const FAST_IDLE_LONG = FAST_IDLE.map((l, i) => (i === 1 ? { ...l, minutes: 40, rpm: 2300, load: 0.35 } : l));
 
 /** Repairs, and what shows that they worked, as far as this shop took the trouble. */
-function repairAndProve(w: Writer, c: Case, repairs: readonly RepairId[], cured: boolean, random: Random): boolean {
+function repairAndProve(
+  w: Writer,
+  c: Case,
+  repairs: readonly RepairId[],
+  cured: boolean,
+  random: Random
+): boolean {
   const steps = stepsOf(repairs);
   const torqueNm = Object.fromEntries(
-    steps.flatMap((s) => (s.torque && w.vehicle.spec.torqueNm?.[s.torque] ? [[s.id, w.vehicle.spec.torqueNm[s.torque]!]] : []))
+    steps.flatMap((s) =>
+      s.torque && w.vehicle.spec.torqueNm?.[s.torque] ? [[s.id, w.vehicle.spec.torqueNm[s.torque]!]] : []
+    )
   );
   if (steps.some((s) => s.id === 'drained')) {
     const outL = Math.round(10 * (0.3 + 0.25 * random()) * (w.vehicle.spec.engine?.coolantL ?? 5)) / 10;
-    w.add({ kind: 'coolant.serviced', payload: { outL, inL: outL, withPct: 50, nowPct: 50, renewed: false, odometerKm: null } }, 50);
+    w.add(
+      {
+        kind: 'coolant.serviced',
+        payload: { outL, inL: outL, withPct: 50, nowPct: 50, renewed: false, odometerKm: null }
+      },
+      50
+    );
   }
   w.add(
     {
@@ -73,7 +105,12 @@ function repairAndProve(w: Writer, c: Case, repairs: readonly RepairId[], cured:
         torqueNm,
         parts: repairs
           .filter((id) => repairOf(id).price !== null)
-          .map((repair) => ({ repair, partNo: `QS-${1000 + Math.floor(random() * 9000)}`, supplier: pick(['Harbour stores', 'Mainland by ferry'], random), price: repairOf(repair).price }))
+          .map((repair) => ({
+            repair,
+            partNo: `QS-${1000 + Math.floor(random() * 9000)}`,
+            supplier: pick(['Harbour stores', 'Mainland by ferry'], random),
+            price: repairOf(repair).price
+          }))
       }
     },
     repairs.reduce((sum, id) => sum + repairOf(id).labourMin, 10)
@@ -85,14 +122,38 @@ function repairAndProve(w: Writer, c: Case, repairs: readonly RepairId[], cured:
   if (cured && w.vehicle.spec.fan?.stages?.length && random() < 0.8) {
     w.run(logged(w.vehicle.spec, plant, FAST_IDLE, ambientC, c.seed + 72, 'all'), 'fast-idle.csv');
     if (!w.proof().items.find((i) => i.id === 'fan')?.met)
-      w.run(logged(w.vehicle.spec, plant, FAST_IDLE_LONG, ambientC, c.seed + 73, 'all'), 'fast-idle-long.csv');
+      w.run(
+        logged(w.vehicle.spec, plant, FAST_IDLE_LONG, ambientC, c.seed + 73, 'all'),
+        'fast-idle-long.csv'
+      );
     // The last word is the road’s.
     if (w.proofRuns.at(-1)!.verdict !== 'none')
       w.run(logged(w.vehicle.spec, plant, DRIVES.mixed, ambientC, c.seed + 74, 'all'), 'road-again.csv');
   }
-  if (random() < 0.92) w.add({ kind: 'check.recorded', payload: { check: 'codes', readings: { codes: [] } } }, 5);
   if (random() < 0.92)
-    w.add({ kind: 'check.recorded', payload: { check: 'level-and-look', readings: { level: 'mark', leaks: 'none', colour: 'clean', face: 'clean', belt: 'good', hoses: 'firm', connector: 'sound', added: 'none', note: '', fixAnyway: [] } } }, 6);
+    w.add({ kind: 'check.recorded', payload: { check: 'codes', readings: { codes: [] } } }, 5);
+  if (random() < 0.92)
+    w.add(
+      {
+        kind: 'check.recorded',
+        payload: {
+          check: 'level-and-look',
+          readings: {
+            level: 'mark',
+            leaks: 'none',
+            colour: 'clean',
+            face: 'clean',
+            belt: 'good',
+            hoses: 'firm',
+            connector: 'sound',
+            added: 'none',
+            note: '',
+            fixAnyway: []
+          }
+        }
+      },
+      6
+    );
   return w.proof().proven;
 }
 
@@ -101,14 +162,26 @@ const dateOf = (at: number) => new Date(at).toISOString().slice(0, 10);
 function close(w: Writer, cause: FaultId, random: Random): void {
   const state = deriveJob(w.events)!;
   const proof = w.proof();
-  const way = closings(state.repairs.flatMap((r) => r.done.repairs), proof).find((c) => c.refused === null)!;
+  const way = closings(
+    state.repairs.flatMap((r) => r.done.repairs),
+    proof
+  ).find((c) => c.refused === null)!;
   const days = way.outcome === 'fixed and proven' ? 90 : 30;
-  w.add({ kind: 'job.closed', payload: { outcome: way.outcome, cause, lookAgain: dateOf(w.at + days * DAY) } }, 10);
+  w.add(
+    { kind: 'job.closed', payload: { outcome: way.outcome, cause, lookAgain: dateOf(w.at + days * DAY) } },
+    10
+  );
   const due = w.at + (days - 2 + 6 * random()) * DAY;
   // Most are looked at when they are due; some stay on the list.
   if (due < +MADE && (random() < 0.9 || due < +MADE - 40 * DAY)) {
     w.at = due;
-    w.add({ kind: 'job.rechecked', payload: { holds: true, note: pick(['Runs as it should.', 'Driver is content.', 'No coolant lost.'], random) } });
+    w.add({
+      kind: 'job.rechecked',
+      payload: {
+        holds: true,
+        note: pick(['Runs as it should.', 'Driver is content.', 'No coolant lost.'], random)
+      }
+    });
   }
 }
 
@@ -119,13 +192,41 @@ function faultJob(vehicle: Vehicle, key: string, at: number, seed: number): Writ
   const random = seeded(seed * 13 + 5);
   const given = { spec: vehicle.spec, sound: vehicle.sound, ambientC: airOn(at, random) };
   // Most vehicles that are brought in have something.
-  const cases = Array.from({ length: random() < 0.12 ? 1 : 6 }, (_, i) => caseOf(seed + 500 * i, 'trade', given));
+  const cases = Array.from({ length: random() < 0.12 ? 1 : 6 }, (_, i) => caseOf(seed + 500 * i, given));
   const c = cases.find((k) => k.fault !== 'none') ?? cases[0];
   const patient = new Patient(c);
   const w = new Writer(vehicle, key, pick(PEOPLE, random), at);
-  const complaint = c.symptoms.flatMap((s) => pick(WORDS[s.what] ?? [''], random)).slice(0, 2).join(' ');
-  w.add({ kind: 'job.opened', payload: { vehicleId: vehicle.id, complaint, symptoms: [...c.symptoms], changedBefore: random() < 0.15 ? pick(['Thermostat last winter.', 'Sensor in spring.', 'Radiator two years ago.'], random) : '' } }, 0);
-  w.add({ kind: 'engine.noted', payload: { kind: 'ran-until', at: new Date(at - 14 * HOUR).toISOString(), coolantC: 88, ambientC: c.ambientC } }, 1);
+  const complaint = c.symptoms
+    .flatMap((s) => pick(WORDS[s.what] ?? [''], random))
+    .slice(0, 2)
+    .join(' ');
+  w.add(
+    {
+      kind: 'job.opened',
+      payload: {
+        vehicleId: vehicle.id,
+        complaint,
+        symptoms: [...c.symptoms],
+        changedBefore:
+          random() < 0.15
+            ? pick(['Thermostat last winter.', 'Sensor in spring.', 'Radiator two years ago.'], random)
+            : ''
+      }
+    },
+    0
+  );
+  w.add(
+    {
+      kind: 'engine.noted',
+      payload: {
+        kind: 'ran-until',
+        at: new Date(at - 14 * HOUR).toISOString(),
+        coolantC: 88,
+        ambientC: c.ambientC
+      }
+    },
+    1
+  );
   let findings: Finding[] = [...complaintFindings(c.symptoms)];
   const bay = new Bay();
   let open: readonly CheckId[] = CHECK_IDS.filter((id) => id !== 'soak' && !checkOf(id).lacks?.(c.spec));
@@ -133,18 +234,40 @@ function faultJob(vehicle: Vehicle, key: string, at: number, seed: number): Writ
     open = open.filter((o) => o !== id);
     bay.go(id, checkOf(id).minutes);
     if (id === 'warm-up-run' || id === 'road-run') {
-      const analysis = w.run(logged(c.spec, c.plant, id === 'road-run' ? DRIVES.ridge : DRIVES.mixed, c.ambientC, c.seed, random() < 0.6 ? 'all' : 'scan'), `${id}.csv`);
-      findings = [...findings, runFinding({ id, title: String(analysis.verdict), suspects: analysis.suspects })];
+      const analysis = w.run(
+        logged(
+          c.spec,
+          c.plant,
+          id === 'road-run' ? DRIVES.ridge : DRIVES.mixed,
+          c.ambientC,
+          c.seed,
+          random() < 0.6 ? 'all' : 'scan'
+        ),
+        `${id}.csv`
+      );
+      findings = [
+        ...findings,
+        runFinding({
+          id,
+          title: String(analysis.verdict),
+          suspects: analysis.suspects,
+          blind: analysis.couldNotShow.map((b) => b.fault)
+        })
+      ];
       open = open.filter((o) => o !== 'warm-up-run' && o !== 'road-run');
       return;
     }
     const answer = patient.ask(id);
     if (!answer?.judged) return;
-    w.add({ kind: 'check.recorded', payload: { check: id, readings: answer.judged.readings } }, checkOf(id).minutes + 2);
+    w.add(
+      { kind: 'check.recorded', payload: { check: id, readings: answer.judged.readings } },
+      checkOf(id).minutes + 2
+    );
     if (answer.finding) findings = [...findings, answer.finding];
   };
   const soak = patient.ask('soak');
-  if (soak?.judged) w.add({ kind: 'check.recorded', payload: { check: 'soak', readings: soak.judged.readings } }, 2);
+  if (soak?.judged)
+    w.add({ kind: 'check.recorded', payload: { check: 'soak', readings: soak.judged.readings } }, 2);
   ask('codes');
   ask('level-and-look');
   // Some are in a hurry, and change what is always changed.
@@ -175,10 +298,28 @@ function faultJob(vehicle: Vehicle, key: string, at: number, seed: number): Writ
   const popular = popularFirst(c.symptoms, c.codes, c.spec)[0];
   const best = offers[0].repairs[0] === 'none' ? offers[1] : offers[0];
   const act = hasty ? choiceOf([popular], now, USUAL_COSTS) : best;
-  const why = hasty ? `${repairOf(popular).title}: it always is on these.` : `${SUSPECTS[named].title} at ${Math.round(100 * now.suspects[0].probability)} %; ${act.repairs.length > 1 ? 'one drain for both' : 'cheapest in the end'}.`;
-  w.add({ kind: 'repair.decided', payload: { repairs: [...act.repairs], why, expected: Math.round(act.expected), cures: Number(act.cures.toFixed(3)), over: offers.filter((o) => o !== act).slice(0, 3).map((o) => ({ repairs: [...o.repairs], expected: Math.round(o.expected) })) } }, 15);
+  const why = hasty
+    ? `${repairOf(popular).title}: it always is on these.`
+    : `${SUSPECTS[named].title} at ${Math.round(100 * now.suspects[0].probability)} %; ${act.repairs.length > 1 ? 'one drain for both' : 'cheapest in the end'}.`;
+  w.add(
+    {
+      kind: 'repair.decided',
+      payload: {
+        repairs: [...act.repairs],
+        why,
+        expected: Math.round(act.expected),
+        cures: Number(act.cures.toFixed(3)),
+        over: offers
+          .filter((o) => o !== act)
+          .slice(0, 3)
+          .map((o) => ({ repairs: [...o.repairs], expected: Math.round(o.expected) }))
+      }
+    },
+    15
+  );
   if (act.days > 0) w.wait(24 * (1 + 2.5 * random()));
-  const cures = (ids: readonly RepairId[]) => c.fault === 'none' || ids.some((id) => repairOf(id).cures.includes(c.fault));
+  const cures = (ids: readonly RepairId[]) =>
+    c.fault === 'none' || ids.some((id) => repairOf(id).cures.includes(c.fault));
   const cured = cures(act.repairs);
   repairAndProve(w, c, act.repairs, cured, random);
   if (cured) {
@@ -187,12 +328,30 @@ function faultJob(vehicle: Vehicle, key: string, at: number, seed: number): Writ
   }
   // Not cured: the proof says so at once, or it comes back.
   if (w.proofRuns.at(-1)!.verdict === 'none' || random() < 0.4) {
-    w.add({ kind: 'job.closed', payload: { outcome: 'fixed, unproven', cause: named, lookAgain: dateOf(w.at + 30 * DAY) } }, 10);
+    w.add(
+      {
+        kind: 'job.closed',
+        payload: { outcome: 'fixed, unproven', cause: named, lookAgain: dateOf(w.at + 30 * DAY) }
+      },
+      10
+    );
     w.wait(24 * (4 + 12 * random()));
-    w.add({ kind: 'job.reopened', payload: { why: pick(['Same again.', 'Was good for a week.', 'No better.'], random) } }, 0);
+    w.add(
+      {
+        kind: 'job.reopened',
+        payload: { why: pick(['Same again.', 'Was good for a week.', 'No better.'], random) }
+      },
+      0
+    );
   }
   w.wait(2 + 20 * random());
-  w.add({ kind: 'job.noted', payload: { text: `Looked again, it is this: ${SUSPECTS[c.fault].title.toLowerCase()}.` } }, 40);
+  w.add(
+    {
+      kind: 'job.noted',
+      payload: { text: `Looked again, it is this: ${SUSPECTS[c.fault].title.toLowerCase()}.` }
+    },
+    40
+  );
   repairAndProve(w, c, [repairFor(c.fault)], true, random);
   close(w, c.fault, random);
   return w;
@@ -202,9 +361,25 @@ function faultJob(vehicle: Vehicle, key: string, at: number, seed: number): Writ
 function serviceJob(vehicle: Vehicle, key: string, at: number, plant: PlantParams, seed: number): Writer {
   const random = seeded(seed * 17 + 3);
   const w = new Writer(vehicle, key, pick(PEOPLE, random), at);
-  w.add({ kind: 'job.opened', payload: { vehicleId: vehicle.id, complaint: pick(['Service: routine log.', 'Monthly service, log along.', 'Routine log on the ridge road.'], random), symptoms: [] } }, 0);
+  w.add(
+    {
+      kind: 'job.opened',
+      payload: {
+        vehicleId: vehicle.id,
+        complaint: pick(
+          ['Service: routine log.', 'Monthly service, log along.', 'Routine log on the ridge road.'],
+          random
+        ),
+        symptoms: []
+      }
+    },
+    0
+  );
   w.add({ kind: 'check.recorded', payload: { check: 'codes', readings: { codes: [] } } });
-  w.run(logged(vehicle.spec, plant, random() < 0.7 ? DRIVES.mixed : DRIVES.ridge, airOn(at, random), seed, 'all'), 'service.csv');
+  w.run(
+    logged(vehicle.spec, plant, random() < 0.7 ? DRIVES.mixed : DRIVES.ridge, airOn(at, random), seed, 'all'),
+    'service.csv'
+  );
   w.add({ kind: 'job.closed', payload: { outcome: 'no fault found' } }, 10);
   return w;
 }
@@ -233,7 +408,9 @@ function main(): void {
   const others = vehicles.filter((v) => !(LOGGED as readonly string[]).includes(v.fleetNo));
   for (let i = 0; i < FAULT_JOBS; i++) {
     const at = workday(+MADE - (8 + (350 * (i + 0.5)) / FAULT_JOBS) * DAY);
-    jobs.push(faultJob(others[(i * 7 + Math.floor(i / others.length)) % others.length], `job/${i}`, at, 7000 + i));
+    jobs.push(
+      faultJob(others[(i * 7 + Math.floor(i / others.length)) % others.length], `job/${i}`, at, 7000 + i)
+    );
   }
   rmSync('demo/year', { recursive: true, force: true });
   mkdirSync('demo/year');
@@ -243,7 +420,9 @@ function main(): void {
     writeFileSync(`demo/year/${w.vehicle.fleetNo}-${number}.job.json`, `${JSON.stringify(w.file(number))}\n`);
   }
   const ends = sorted.map((w) => deriveJob(w.events)!.outcome);
-  process.stdout.write(`${sorted.length} jobs: ${[...new Set(ends)].map((e) => `${ends.filter((o) => o === e).length} ${e}`).join(', ')}\n`);
+  process.stdout.write(
+    `${sorted.length} jobs: ${[...new Set(ends)].map((e) => `${ends.filter((o) => o === e).length} ${e}`).join(', ')}\n`
+  );
 }
 
 /** Our own stories come before them in the book. */

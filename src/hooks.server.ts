@@ -1,8 +1,8 @@
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { readUnitChoice } from '$core/units/say';
-import { cookieText } from '$lib/ui/cookie-text';
-import { closeDatabase, database } from '$lib/server/database';
-import { closeImports } from '$lib/server/import-pool';
+import { cookieText } from '$lib/ui/page-state/cookie-text';
+import { closeDatabase, database } from '$lib/server/db/database';
+import { closeImports } from '$lib/server/runs/import-pool';
 import { startRecorder } from '$lib/server/live/recorder';
 import { log } from '$lib/server/log';
 

@@ -1,8 +1,8 @@
-import { meaningsOf, resolutionAt, voltsOf, type SensorCircuit } from '../core/thermistor/circuit';
-import { resistanceAt, temperatureAt, type Curve } from '../core/thermistor/curve';
-import type { CurvePoint } from '../core/thermistor/fit';
-import { LIBRARY, libraryCurve, matches, type Match } from '../core/thermistor/library';
-import { switchesAt } from '../core/thermistor/parallel';
+import { meaningsOf, resolutionAt, voltsOf, type SensorCircuit } from '../core/physics/thermistor/circuit';
+import { resistanceAt, temperatureAt, type Curve } from '../core/physics/thermistor/curve';
+import type { CurvePoint } from '../core/physics/thermistor/fit';
+import { LIBRARY, libraryCurve, matches, type Match } from '../core/physics/thermistor/library';
+import { switchesAt } from '../core/physics/thermistor/parallel';
 
 /** What `pyrethos curve` is asked: where the curve comes from, and what to make of it. */
 export interface CurveAsk {

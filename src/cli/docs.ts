@@ -1,8 +1,8 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { checksTable } from '../core/checks/table';
-import { jobFileJsonSchema } from '../core/formats/job-file';
-import { workshopFileJsonSchema } from '../core/formats/workshop-file';
-import { specSheetJsonSchema } from '../core/formats/spec-sheet';
+import { jobFileJsonSchema } from '../core/handover/job-file';
+import { workshopFileJsonSchema } from '../core/handover/workshop-file';
+import { specSheetJsonSchema } from '../core/vehicle/spec-sheet';
 
 /** Writes what the docs take from the code: the schemas of the formats, the table of checks. Tests hold them to it. */
 const schema = (name: string, json: unknown) =>

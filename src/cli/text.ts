@@ -1,8 +1,9 @@
-import type { SpecSheet } from '../core/formats/spec-sheet';
-import type { Analysis } from '../core/run/analyse';
-import { midSentence, verdictTitle } from '../core/run/words';
+import type { SpecSheet } from '../core/vehicle/spec-sheet';
+import type { Analysis } from '../core/runs/analyse';
+import { verdictTitle } from '../core/runs/words';
+import { midSentence } from '../core/base/text';
 import { plainText } from '../core/units/say';
-import { SUSPECTS } from '../core/suspects/catalogue';
+import { SUSPECTS } from '../core/vehicle/fault-words';
 
 const MARK = { 'as-expected': ' ok ', off: 'OFF ', note: '    ' } as const;
 

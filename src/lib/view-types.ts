@@ -1,8 +1,8 @@
 import type { CheckResult } from '../core/checks/check';
 import type { CheckId } from '../core/checks/registry';
-import type { SpecSheet } from '../core/formats/spec-sheet';
-import type { Analysis } from '../core/run/analyse';
-import type { ThermalState } from '../core/thermal/state';
+import type { SpecSheet } from '../core/vehicle/spec-sheet';
+import type { Analysis } from '../core/runs/analyse';
+import type { ThermalState } from '../core/physics/heat/state';
 
 /** One line of the depot's day. */
 export interface JobLine {

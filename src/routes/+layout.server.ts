@@ -1,5 +1,5 @@
-import { shopCurves } from '$lib/server/curves';
-import { database } from '$lib/server/database';
+import { shopCurves } from '$lib/server/record/curves';
+import { database } from '$lib/server/db/database';
 import { knownAdapters } from '$lib/server/live/adapters';
 import { shopZone } from '$lib/server/zone';
 

@@ -1,5 +1,5 @@
-import { database } from '$lib/server/database';
-import { countJobs, dueLines, jobLines } from '$lib/server/views';
+import { database } from '$lib/server/db/database';
+import { countJobs, dueLines, jobLines } from '$lib/server/views/lists';
 
 const CLOSED_SHOWN = 12;
 const AHEAD_DAYS = 7;

@@ -6,8 +6,8 @@ import {
   SOUND,
   type Measured,
   type Template
-} from '../../src/core/circuit/template';
-import { normalDraw, seeded } from '../../src/core/random';
+} from '../../src/core/physics/circuit/template';
+import { normalDraw, seeded } from '../../src/core/base/random';
 
 const RUNS = 40;
 const MOST = 12;

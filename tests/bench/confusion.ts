@@ -1,11 +1,12 @@
-import type { SpecSheet } from '../../src/core/formats/spec-sheet';
-import type { DriveName } from '../../src/core/plant/drive';
-import { PLANT_FAULTS, type FaultId } from '../../src/core/plant/faults';
-import { plantFor } from '../../src/core/plant/params';
-import { seeded } from '../../src/core/random';
-import { analyse } from '../../src/core/run/analyse';
-import { ALIKE } from '../../src/core/run/candidates';
-import { makeLog, type MadeRun } from './world';
+import type { SpecSheet } from '../../src/core/vehicle/spec-sheet';
+import type { DriveName } from '../../src/core/physics/plant/drive';
+import { PLANT_FAULTS } from '../../src/core/physics/plant/faults';
+import type { FaultId } from '../../src/core/vehicle/faults';
+import { plantFor } from '../../src/core/physics/plant/params';
+import { seeded } from '../../src/core/base/random';
+import { analyse } from '../../src/core/runs/analyse';
+import { ALIKE } from '../../src/core/runs/candidates';
+import { makeLog, type MadeRun } from '../../src/simulation/cases/strange-vehicle';
 
 const GRADED = [0.45, 0.75, 1];
 /** Healthy vehicles are tried more often: of them it is asked how rarely one is called faulty. */

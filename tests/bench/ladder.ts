@@ -1,12 +1,12 @@
-import { normalDraw, seeded } from '../../src/core/random';
-import { resistanceAt, type Curve } from '../../src/core/thermistor/curve';
+import { normalDraw, seeded } from '../../src/core/base/random';
+import { resistanceAt, type Curve } from '../../src/core/physics/thermistor/curve';
 import {
   readLadder,
   type ErrorId,
   type LadderPoint,
   type LadderSetting
-} from '../../src/core/thermistor/errors';
-import { LIBRARY } from '../../src/core/thermistor/library';
+} from '../../src/core/physics/thermistor/errors';
+import { LIBRARY } from '../../src/core/physics/thermistor/library';
 
 const curve: Curve = { kind: 'beta', r25Ohm: 2300, betaK: 3500 };
 const healthy = (c: number) => resistanceAt(curve, c);

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { By, type WebDriver } from 'selenium-webdriver';
-import type { SpecSheet } from '../../src/core/formats/spec-sheet';
-import { DRIVES } from '../../src/core/plant/drive';
-import { logFrom } from '../../src/core/plant/log-from';
+import type { SpecSheet } from '../../src/core/vehicle/spec-sheet';
+import { DRIVES } from '../../src/core/physics/plant/drive';
+import { logFrom } from '../../src/core/physics/plant/log-from';
 import { saveSamples } from '../../src/lib/server/live/recorder';
 import { startLive } from '../../src/lib/server/live/runs';
-import type { Database } from '../../src/lib/server/database';
+import type { Database } from '../../src/lib/server/db/database';
 import { openBrowser, painted } from '../browser/browser';
 import { testServer } from '../browser/server';
 import { line, medianAsync, ms } from './measure';

@@ -1,16 +1,16 @@
 import { readFileSync } from 'node:fs';
-import type { SpecSheet } from '../../src/core/formats/spec-sheet';
-import { memoryOf } from '../../src/core/memory/memory';
-import { printOf, type Print } from '../../src/core/memory/fingerprint';
-import { DRIVES, type DriveName } from '../../src/core/plant/drive';
-import { logFrom } from '../../src/core/plant/log-from';
-import { normalDraw, seeded } from '../../src/core/random';
-import { heatTimeOf } from '../../src/core/run/fit';
-import { measure } from '../../src/core/run/features';
-import { driveOf, toGrid } from '../../src/core/run/grid';
-import { rankingStride } from '../../src/core/run/bench';
-import { plantFor, type PlantParams } from '../../src/core/plant/params';
-import { strangeVehicle } from './world';
+import type { SpecSheet } from '../../src/core/vehicle/spec-sheet';
+import { memoryOf } from '../../src/core/handover/memory/memory';
+import { printOf, type Print } from '../../src/core/handover/memory/fingerprint';
+import { DRIVES, type DriveName } from '../../src/core/physics/plant/drive';
+import { logFrom } from '../../src/core/physics/plant/log-from';
+import { normalDraw, seeded } from '../../src/core/base/random';
+import { heatTimeOf } from '../../src/core/runs/fit';
+import { measure } from '../../src/core/runs/features';
+import { driveOf, toGrid } from '../../src/core/runs/grid';
+import { rankingStride } from '../../src/core/runs/observed-run';
+import { plantFor, type PlantParams } from '../../src/core/physics/plant/params';
+import { strangeVehicle } from '../../src/simulation/cases/strange-vehicle';
 
 const SHEETS = ['qh-03-curlew', 'qh-11-fathom', 'qh-14-pip', 'qh-26-scoot'];
 const DRIVEN: readonly DriveName[] = ['mixed', 'ridge', 'yard', 'queue'];
@@ -18,7 +18,7 @@ const DAY_MS = 86_400_000;
 const BEGIN = Date.parse('2025-12-01T08:00:00Z');
 
 /** A run of a day of the island's year: wet winters around 3 °C, short summers around 19 °C, and weather. */
-export function printOn(
+function printOn(
   spec: SpecSheet,
   plant: PlantParams,
   day: number,

@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
-import { readJobFile, type JobFile } from '../../src/core/formats/job-file';
-import { bringIn } from '../../src/lib/server/bring-in';
-import { loadDemo } from '../../src/lib/server/demo';
-import { loadYear } from '../../src/lib/server/demo-year';
-import { testDatabase } from '../../src/lib/server/test-database';
+import { readJobFile, type JobFile } from '../../src/core/handover/job-file';
+import { bringIn } from '../../src/lib/server/files/bring-in';
+import { loadDemo } from '../../src/lib/server/files/demo';
+import { loadYear } from '../../src/lib/server/files/demo-year';
+import { testDatabase } from '../../src/lib/server/db/test-database';
 import { testServer } from '../browser/server';
 import { line, ms } from './measure';
 

@@ -1,6 +1,6 @@
 import { By, Key, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { afterAll, afterEach, beforeAll } from 'vitest';
-import type { Symptom } from '../../src/core/intake/symptoms';
+import type { Symptom } from '../../src/core/vehicle/symptoms';
 import type { EventInput } from '../../src/core/record/events';
 import { alive, openBrowser, readOf, see, WAIT_MS, withText, type Browser } from './browser';
 import { testServer, type TestServer } from './server';

@@ -1,6 +1,6 @@
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import type { VehicleSetup } from '../../src/devices/vehicle';
+import type { VehicleSetup } from '../../src/simulation/vehicle/vehicle';
 import { tellBench } from '../../src/lib/server/live/bench';
 import { sheetOf } from '../support/check-bench';
 import { useApp } from './app';

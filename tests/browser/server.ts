@@ -1,8 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer } from 'node:net';
-import { startBench, type Bench } from '../../src/devices/bench';
-import { demoDatabase, type TestDatabase } from '../../src/lib/server/test-database';
-import type { Database } from '../../src/lib/server/database';
+import { startBench, type Bench } from '../../src/simulation/adapter/bench';
+import { demoDatabase, type TestDatabase } from '../../src/lib/server/db/test-database';
+import type { Database } from '../../src/lib/server/db/database';
 
 export interface TestServer {
   readonly address: string;

@@ -1,18 +1,18 @@
-import { LIBRARY } from '../../src/core/thermistor/library';
+import { LIBRARY } from '../../src/core/physics/thermistor/library';
 import { readFileSync } from 'node:fs';
 import type { CheckContext, Outcome } from '../../src/core/checks/check';
-import { instrumentOf, type InstrumentId } from '../../src/core/checks/instruments';
+import { instrumentOf, type InstrumentId } from '../../src/core/measure/instruments';
 import { checkOf, type CheckId } from '../../src/core/checks/registry';
-import type { SpecSheet } from '../../src/core/formats/spec-sheet';
-import type { Symptom } from '../../src/core/intake/symptoms';
-import { opinionOf } from '../../src/core/repair/opinion';
-import { planOf } from '../../src/core/thermal/plan';
+import type { SpecSheet } from '../../src/core/vehicle/spec-sheet';
+import type { Symptom } from '../../src/core/vehicle/symptoms';
+import { opinionOf } from '../../src/core/diagnosis/opinion';
+import { planOf } from '../../src/core/diagnosis/plan';
 import {
   DEFAULT_COOLING,
   thermalAt,
   type ThermalFact,
   type ThermalState
-} from '../../src/core/thermal/state';
+} from '../../src/core/physics/heat/state';
 
 /** A vehicle on a cold morning, for the tests of checks. */
 export const sheetOf = (name: string): SpecSheet =>

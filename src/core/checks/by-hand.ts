@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { FaultId } from '../plant/faults';
+import type { FaultId } from '../vehicle/faults';
 import { defineCheck, outcome, type Check, type CheckWords } from './check';
 
 const readings = z.object({

@@ -1,12 +1,12 @@
-import '../zod-words';
+import '../base/zod-words';
 import type { z } from 'zod';
-import type { SpecSheet } from '../formats/spec-sheet';
-import type { FaultId } from '../plant/faults';
-import type { Problem } from '../result';
-import type { CoolingOf, ThermalFact, ThermalState } from '../thermal/state';
-import type { LibraryCurve } from '../thermistor/library';
-import type { CautionId } from './cautions';
-import type { Tool } from './tools';
+import type { SpecSheet } from '../vehicle/spec-sheet';
+import type { FaultId } from '../vehicle/faults';
+import type { Problem } from '../base/result';
+import type { CoolingOf, ThermalFact, ThermalState } from '../physics/heat/state';
+import type { LibraryCurve } from '../physics/thermistor/library';
+import type { CautionId } from '../measure/cautions';
+import type { Tool } from '../measure/tools';
 
 /** Where on the heat line a check can be done: cold-soaked, warming, regulating, hot and stopped, any time, bench. */
 export type CheckPhase = 'C' | 'W' | 'R' | 'H' | 'X' | 'B';

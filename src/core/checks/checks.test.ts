@@ -10,8 +10,8 @@ import {
   stopped,
   taken
 } from '../../../tests/support/check-bench';
-import type { SpecSheet } from '../formats/spec-sheet';
-import { agreement, weightedMean } from './agreement';
+import type { SpecSheet } from '../vehicle/spec-sheet';
+import { agreement, weightedMean } from '../measure/agreement';
 import { CHECK_IDS, checkOf, isCheckId, type CheckId } from './registry';
 import { checksTable } from './table';
 

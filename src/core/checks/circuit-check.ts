@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { FAN_CONTROLLER } from '../circuit/fan-controller';
-import { FAN_PAIR } from '../circuit/fan-pair';
-import { FAN_RELAY } from '../circuit/fan-relay';
-import { GAUGE_CIRCUIT } from '../circuit/gauge-circuit';
+import { FAN_CONTROLLER } from '../physics/circuit/fan-controller';
+import { FAN_PAIR } from '../physics/circuit/fan-pair';
+import { FAN_RELAY } from '../physics/circuit/fan-relay';
+import { GAUGE_CIRCUIT } from '../physics/circuit/gauge-circuit';
 import {
   foundIn,
   locate,
@@ -11,9 +11,9 @@ import {
   type Located,
   type Measured,
   type Template
-} from '../circuit/template';
-import type { FaultId } from '../plant/faults';
-import type { Problem } from '../result';
+} from '../physics/circuit/template';
+import type { FaultId } from '../vehicle/faults';
+import type { Problem } from '../base/result';
 import { say } from '../units/say';
 import { outcome, speaksAgainst, speaksFor, type Outcome, type Point } from './check';
 

@@ -1,40 +1,40 @@
-import { airRise } from './air-rise';
-import { capTest } from './cap-test';
-import { clutchElectronic } from './clutch-electronic';
-import { clutchHotSpeed } from './clutch-hot-speed';
-import { combustionGas } from './combustion-gas';
-import { fanDirectFeed } from './fan-direct-feed';
-import { pressureHold } from './pressure-hold';
-import { radiatorFace } from './radiator-face';
-import { relayBench } from './relay-bench';
-import { controllerInOut, relaySocket } from './relay-socket';
-import { relaySwap } from './relay-swap';
-import { temperatureMap } from './temperature-map';
-import { thermostatBath } from './thermostat-bath';
-import { thermostatHeater } from './thermostat-heater';
+import { airRise } from './flow/air-rise';
+import { capTest } from './coolant/cap-test';
+import { clutchElectronic } from './clutch/clutch-electronic';
+import { clutchHotSpeed } from './clutch/clutch-hot-speed';
+import { combustionGas } from './coolant/combustion-gas';
+import { fanDirectFeed } from './fan/fan-direct-feed';
+import { pressureHold } from './coolant/pressure-hold';
+import { radiatorFace } from './flow/radiator-face';
+import { relayBench } from './fan/relay-bench';
+import { controllerInOut, relaySocket } from './fan/relay-socket';
+import { relaySwap } from './fan/relay-swap';
+import { temperatureMap } from './flow/temperature-map';
+import { thermostatBath } from './thermostat/thermostat-bath';
+import { thermostatHeater } from './thermostat/thermostat-heater';
 import { BY_HAND, onceByHand } from './by-hand';
 import type { Check } from './check';
-import { clutchColdTurn } from './clutch-cold-turn';
-import { clutchPlay } from './clutch-play';
-import { codes } from './codes';
-import { coldAgreement } from './cold-agreement';
-import { ectCircuit } from './ect-circuit';
-import { ectLadder } from './ect-ladder';
-import { ectSubstitute } from './ect-substitute';
-import { fanCommand } from './fan-command';
-import { fanSwitching } from './fan-switching';
-import { gaugeCompare } from './gauge-compare';
-import { hoseRush } from './hose-rush';
-import { keyOffFan } from './key-off-fan';
-import { levelAndLook } from './level-and-look';
-import { soak } from './soak';
-import { wiggle } from './wiggle';
+import { clutchColdTurn } from './clutch/clutch-cold-turn';
+import { clutchPlay } from './clutch/clutch-play';
+import { codes } from './engine/codes';
+import { coldAgreement } from './sensor/cold-agreement';
+import { ectCircuit } from './sensor/ect-circuit';
+import { ectLadder } from './sensor/ect-ladder';
+import { ectSubstitute } from './sensor/ect-substitute';
+import { fanCommand } from './fan/fan-command';
+import { fanSwitching } from './fan/fan-switching';
+import { gaugeCompare } from './sensor/gauge-compare';
+import { hoseRush } from './thermostat/hose-rush';
+import { keyOffFan } from './fan/key-off-fan';
+import { levelAndLook } from './coolant/level-and-look';
+import { soak } from './engine/soak';
+import { wiggle } from './sensor/wiggle';
 
 /**
  * Every check there is, in the order they are best done on one stretch of the line. The heat line, the sheets, the
  * record, the export and the table in docs/checks.md follow from this. Ids are a contract.
  */
-export const CHECKS = {
+const CHECKS = {
   soak,
   codes,
   'level-and-look': levelAndLook,

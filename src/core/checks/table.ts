@@ -1,4 +1,4 @@
-import { CAUTIONS } from './cautions';
+import { CAUTIONS } from '../measure/cautions';
 import type { CheckPhase } from './check';
 import { CHECK_IDS, checkOf } from './registry';
 

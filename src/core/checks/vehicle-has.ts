@@ -1,4 +1,4 @@
-import type { SpecSheet } from '../formats/spec-sheet';
+import type { SpecSheet } from '../vehicle/spec-sheet';
 
 /** Why a vehicle cannot have a check, by what its sheet says it has; null where it can, or where the sheet is silent. */
 type Lacks = (sheet: SpecSheet) => string | null;

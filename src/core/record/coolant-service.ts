@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { MOST_PCT } from '../coolant/mixture';
+import { MOST_PCT } from '../physics/coolant/mixture';
 import { say } from '../units/say';
 
 const litres = z.number().min(0, 'Litres are 0 or more').max(200, 'No engine here holds 200 L');

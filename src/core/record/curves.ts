@@ -1,9 +1,7 @@
 import { z } from 'zod';
-import { curveSchema } from '../formats/spec-sheet';
-import { problemsOfPoints } from '../thermistor/fit';
-import type { LibraryCurve } from '../thermistor/library';
-import { standing } from './derive';
-import type { RecordEvent } from './events';
+import { curveSchema } from '../vehicle/spec-sheet';
+import { problemsOfPoints } from '../physics/thermistor/fit';
+import type { LibraryCurve } from '../physics/thermistor/library';
 
 /** A sensor's curve that a shop keeps beside our families: measured, typed from a table, or fitted. */
 export const shopCurveSchema = z.object({
@@ -19,10 +17,4 @@ export const shopCurveSchema = z.object({
 
 export interface ShopCurve extends LibraryCurve {
   readonly source: string;
-}
-
-/** A curve as the standing events of its stream make it: what was saved last; null once it is dropped or undone. */
-export function deriveCurve(id: string, events: readonly RecordEvent[]): ShopCurve | null {
-  const last = standing(events).at(-1);
-  return last?.kind === 'curve.saved' ? { id: `shop:${id}`, ...last.payload } : null;
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { REPAIR_IDS } from '../repair/catalogue';
+import { REPAIR_IDS } from '../vehicle/repairs';
 import { repairTitles } from './repair-done';
 
 const money = z

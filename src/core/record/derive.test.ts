@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { deriveJob, deriveVehicle, standing } from './derive';
+import { deriveJob, deriveVehicle } from './derive';
+import { activeEvents } from './active';
 import { readEvent, type EventInput, type RecordEvent } from './events';
 
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
@@ -34,7 +35,7 @@ describe('the record', () => {
 
   it('has no job once its opening is undone', () => {
     expect(deriveJob([opened, undo(2, 1)])).toBeNull();
-    expect(standing([opened, undo(2, 1)])).toEqual([]);
+    expect(activeEvents([opened, undo(2, 1)])).toEqual([]);
   });
 
   it('knows when a job was last touched and how it ended', () => {

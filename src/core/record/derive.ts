@@ -1,23 +1,16 @@
-import type { CautionId } from '../checks/cautions';
+import { activeEvents } from './active';
+import type { CautionId } from '../measure/cautions';
 import type { CoolantService } from './coolant-service';
 import type { Decision, Quote, Recheck } from './decision';
 import type { CheckId } from '../checks/registry';
-import type { SpecSheet } from '../formats/spec-sheet';
-import type { KnownFact } from '../thermal/facts';
-import type { FaultId } from '../plant/faults';
+import type { SpecSheet } from '../vehicle/spec-sheet';
+import type { KnownFact } from '../physics/heat/facts';
+import type { FaultId } from '../vehicle/faults';
 import type { RecordEvent } from './events';
 import type { Intake } from './intake';
 import type { LiveRun } from './live';
 import type { OwnFinding } from './own-finding';
 import type { RepairDone } from './repair-done';
-
-/** Events that stand: those undone are left out, and an undo that was itself undone no longer counts. */
-export function standing(events: readonly RecordEvent[]): RecordEvent[] {
-  const undone = new Set<string>();
-  for (const event of events.toReversed())
-    if (event.kind === 'undo' && !undone.has(event.id)) undone.add(event.payload.of);
-  return events.filter((e) => e.kind !== 'undo' && !undone.has(e.id));
-}
 
 export interface VehicleState {
   readonly fleetNo: string;
@@ -30,7 +23,7 @@ export interface VehicleState {
 export function deriveVehicle(events: readonly RecordEvent[]): VehicleState | null {
   let state = null as VehicleState | null;
   let revision = 0;
-  for (const event of standing(events)) {
+  for (const event of activeEvents(events)) {
     if (event.kind === 'vehicle.entered') state = { sheet: state?.sheet ?? null, ...event.payload };
     if (event.kind === 'spec.saved' && state)
       state = { ...state, sheet: { eventId: event.id, revision: ++revision, sheet: event.payload.sheet } };
@@ -104,7 +97,7 @@ export interface JobState {
 
 /** A job as its standing events make it; null before it is opened or once that is undone. */
 export function deriveJob(events: readonly RecordEvent[]): JobState | null {
-  const stands = standing(events);
+  const stands = activeEvents(events);
   const corrected = new Set(
     stands.map((e) => (e.kind === 'check.recorded' ? e.payload.replaces : null)).filter((id) => id !== null)
   );

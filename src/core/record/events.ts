@@ -1,13 +1,13 @@
-import '../zod-words';
+import '../base/zod-words';
 import { z } from 'zod';
-import { CAUTION_IDS } from '../checks/cautions';
+import { CAUTION_IDS } from '../measure/cautions';
 import { CHECK_IDS, checkOf } from '../checks/registry';
-import { airC, coolantC } from '../checks/temperature';
-import { specSheetSchema } from '../formats/spec-sheet';
-import { FAULT_IDS } from '../plant/faults';
-import { shopCostsSchema } from '../repair/costs';
-import { OUTCOMES } from '../repair/proof';
-import { bad, good, type Result } from '../result';
+import { airC, coolantC } from '../measure/temperature';
+import { specSheetSchema } from '../vehicle/spec-sheet';
+import { FAULT_IDS } from '../vehicle/faults';
+import { shopCostsSchema } from './shop-costs';
+import { OUTCOMES } from './closing';
+import { bad, good, type Result } from '../base/result';
 import { coolantServiceSchema } from './coolant-service';
 import { decisionSchema, quoteSchema, recheckSchema } from './decision';
 import { shopCurveSchema } from './curves';
@@ -153,7 +153,6 @@ export type EventBody = z.infer<typeof eventBodySchema>;
 /** An event as it may be written, before defaults are filled in. */
 export type EventInput = z.input<typeof eventBodySchema>;
 export type RecordEvent = z.infer<typeof recordEventSchema>;
-export type EventKind = EventBody['kind'];
 
 /** Reads one entry from outside: what is wrong with it by field, or the entry with its readings in their own form. */
 export function readEvent(input: unknown): Result<RecordEvent> {

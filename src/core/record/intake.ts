@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { symptomSchema } from '../intake/symptoms';
+import { symptomSchema } from '../vehicle/symptoms';
 
 /** What is taken down at the counter. Free words stand beside what was tapped. */
 export const intakeSchema = z

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { deriveJob, standing } from './derive';
+import { deriveJob } from './derive';
+import { activeEvents } from './active';
 import { readEvent, type EventInput, type RecordEvent } from './events';
-import { factsOf } from './judged';
+import { factsOf } from '../diagnosis/judged';
 import { markText, MARKS } from './live';
-import { spoken } from './spoken';
+import { spoken } from './describe-event';
 
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const at = (n: number) => new Date(Date.UTC(2026, 10, 25, 8, n)).toISOString();
@@ -123,7 +124,9 @@ describe('undo and redo, always', () => {
         const last = events[events.length - 1];
         fc.pre(last.kind === 'undo');
         const redone = [...events, entry(90, { kind: 'undo', payload: { of: last.id } })];
-        expect(standing(redone).map((e) => e.id)).toEqual(standing(events.slice(0, -1)).map((e) => e.id));
+        expect(activeEvents(redone).map((e) => e.id)).toEqual(
+          activeEvents(events.slice(0, -1)).map((e) => e.id)
+        );
       })
     );
   });
@@ -131,7 +134,7 @@ describe('undo and redo, always', () => {
     fc.assert(
       fc.property(history, (events) => {
         const ids = events.filter((e) => e.kind !== 'undo').map((e) => e.id);
-        const stands = standing(events).map((e) => e.id);
+        const stands = activeEvents(events).map((e) => e.id);
         expect(ids.filter((id) => stands.includes(id))).toEqual(stands);
       })
     );

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { coolantC } from '../checks/temperature';
-import { instrumentSchema } from '../checks/instruments';
+import { coolantC } from '../measure/temperature';
+import { instrumentSchema } from '../measure/instruments';
 
 /** Where the readings of a live run come from. */
 export const sourceSchema = z.discriminatedUnion('kind', [

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { FAULT_IDS } from '../plant/faults';
-import { SUSPECTS } from '../suspects/catalogue';
-import type { Finding } from '../suspects/findings';
+import { FAULT_IDS } from '../vehicle/faults';
+import { SUSPECTS } from '../vehicle/fault-words';
 
 /** How much the technician’s own finding is to weigh: a hint, a finding like a good check, or the last word. */
 export const OWN_WEIGHTS = {
@@ -9,7 +8,6 @@ export const OWN_WEIGHTS = {
   finding: { title: 'A finding', nats: 2.3 },
   sure: { title: 'I am sure', nats: 6 }
 } as const;
-export type OwnWeight = keyof typeof OWN_WEIGHTS;
 
 /** What a technician adds to the evidence: for or against one suspect, with the reason. Undone like any entry. */
 export const ownFindingSchema = z.object({
@@ -19,18 +17,6 @@ export const ownFindingSchema = z.object({
   says: z.string().trim().min(1, 'Write the reason: it is read beside the measurements').max(300)
 });
 export type OwnFinding = z.infer<typeof ownFindingSchema>;
-
-/** As evidence. Even the last word leaves the chance of a blunder. */
-export function ownAsFinding(id: string, own: OwnFinding): Finding {
-  const nats = OWN_WEIGHTS[own.weight].nats;
-  return {
-    id,
-    title: 'Own finding',
-    says: own.says,
-    llr: { [own.fault]: own.way === 'for' ? nats : -nats },
-    group: `own/${id}`
-  };
-}
 
 export const ownWords = (own: OwnFinding): string =>
   own.weight === 'sure' && own.way === 'against'

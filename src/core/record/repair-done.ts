@@ -1,6 +1,6 @@
-import { midSentence } from '../run/words';
+import { midSentence } from '../base/text';
 import { z } from 'zod';
-import { REPAIR_IDS, repairOf, type RepairId } from '../repair/catalogue';
+import { REPAIR_IDS, repairOf, type RepairId } from '../vehicle/repairs';
 
 /** A repair as it was done: what was decided and why, the steps that were ticked, what was fitted. */
 export const repairDoneSchema = z.object({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CHECK_IDS, checkOf, type CheckId } from '../checks/registry';
-import { TOOLS, type Tool } from '../checks/tools';
+import { TOOLS, type Tool } from '../measure/tools';
 
 /** How checks are done in a shop: what it is without, and how long a check takes its people. */
 export const shopChecksSchema = z.object({

@@ -1,4 +1,4 @@
-import { bad, good, type Result } from '../result';
+import { bad, good, type Result } from '../base/result';
 import { baseUnit, findUnit, fromBase, toBase, UNITS, type QuantityKind, type Unit } from './units';
 
 export interface Quantity {

@@ -1,11 +1,11 @@
 <script lang="ts">
-  import { APPROACH, approachOf, DRIVEN, type AirRiseReadings } from '$core/checks/air-rise';
-  import Choose from '$lib/ui/Choose.svelte';
-  import { choicesOf } from '$lib/ui/choices';
-  import BenchRead from '$lib/ui/BenchRead.svelte';
-  import { heatVar } from '$lib/ui/heat';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { inUnit, shown } from '$lib/ui/units';
+  import { APPROACH, approachOf, DRIVEN, type AirRiseReadings } from '$core/checks/flow/air-rise';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import { choicesOf } from '$lib/ui/inputs/choices';
+  import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
+  import { heatVar } from '$lib/ui/plots/heat';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { inUnit, shown } from '$lib/ui/page-state/units';
   import type { Draft, SheetProps } from './types';
 
   let { readings = $bindable(), problems }: SheetProps<Draft<AirRiseReadings>> = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { ByHandReadings } from '$core/checks/by-hand';
-  import Choose from '$lib/ui/Choose.svelte';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
   import type { Draft, SheetProps } from './types';
 
   let { readings = $bindable(), problems }: SheetProps<Draft<ByHandReadings>> = $props();

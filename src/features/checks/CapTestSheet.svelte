@@ -1,12 +1,12 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import { CAP_SPREAD, HOLDS, SEAL, type CapTestReadings } from '$core/checks/cap-test';
-  import BenchRead from '$lib/ui/BenchRead.svelte';
-  import Choose from '$lib/ui/Choose.svelte';
-  import { choicesOf } from '$lib/ui/choices';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import RowEntry from '$lib/ui/RowEntry.svelte';
-  import { shown } from '$lib/ui/units';
+  import { CAP_SPREAD, HOLDS, SEAL, type CapTestReadings } from '$core/checks/coolant/cap-test';
+  import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import { choicesOf } from '$lib/ui/inputs/choices';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import RowEntry from '$lib/ui/inputs/RowEntry.svelte';
+  import { shown } from '$lib/ui/page-state/units';
   import type { SheetProps } from './types';
 
   let { readings = $bindable(), sheet, problems }: SheetProps<CapTestReadings> = $props();

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { DRAGS, type ClutchColdTurnReadings } from '$core/checks/clutch-cold-turn';
-  import { choicesOf } from '$lib/ui/choices';
-  import Choose from '$lib/ui/Choose.svelte';
+  import { DRAGS, type ClutchColdTurnReadings } from '$core/checks/clutch/clutch-cold-turn';
+  import { choicesOf } from '$lib/ui/inputs/choices';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
   import type { Draft, SheetProps } from './types';
 
   let { readings = $bindable(), problems, earlier }: SheetProps<Draft<ClutchColdTurnReadings>> = $props();

@@ -1,10 +1,10 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import { commandedShare, type ClutchElectronicReadings } from '$core/checks/clutch-electronic';
-  import BenchRead from '$lib/ui/BenchRead.svelte';
-  import XyFrame from '$lib/ui/chart/XyFrame.svelte';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import RowEntry from '$lib/ui/RowEntry.svelte';
+  import { commandedShare, type ClutchElectronicReadings } from '$core/checks/clutch/clutch-electronic';
+  import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
+  import XyFrame from '$lib/ui/plots/XyFrame.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import RowEntry from '$lib/ui/inputs/RowEntry.svelte';
   import type { SheetProps } from './types';
 
   let { readings = $bindable(), sheet, problems }: SheetProps<ClutchElectronicReadings> = $props();

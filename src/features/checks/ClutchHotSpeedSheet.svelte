@@ -1,13 +1,13 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import type { ClutchHotSpeedReadings } from '$core/checks/clutch-hot-speed';
-  import { clutchLimits, clutchRange, FREE_RATIO, readPairs, SETTLING_MIN } from '$core/clutch/speed';
+  import type { ClutchHotSpeedReadings } from '$core/checks/clutch/clutch-hot-speed';
+  import { clutchLimits, clutchRange, FREE_RATIO, readPairs, SETTLING_MIN } from '$core/physics/clutch/speed';
   import { findUnit } from '$core/units/units';
-  import BenchRead from '$lib/ui/BenchRead.svelte';
-  import XyFrame from '$lib/ui/chart/XyFrame.svelte';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import RowEntry from '$lib/ui/RowEntry.svelte';
-  import { inUnit, shown } from '$lib/ui/units';
+  import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
+  import XyFrame from '$lib/ui/plots/XyFrame.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import RowEntry from '$lib/ui/inputs/RowEntry.svelte';
+  import { inUnit, shown } from '$lib/ui/page-state/units';
   import type { SheetProps } from './types';
 
   let { readings = $bindable(), sheet, problems }: SheetProps<ClutchHotSpeedReadings> = $props();

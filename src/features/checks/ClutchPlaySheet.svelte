@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { DEFAULT_TIP_PLAY_MM, MOVERS, type ClutchPlayReadings } from '$core/checks/clutch-play';
-  import { choicesOf } from '$lib/ui/choices';
-  import Choose from '$lib/ui/Choose.svelte';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown } from '$lib/ui/units';
+  import { DEFAULT_TIP_PLAY_MM, MOVERS, type ClutchPlayReadings } from '$core/checks/clutch/clutch-play';
+  import { choicesOf } from '$lib/ui/inputs/choices';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown } from '$lib/ui/page-state/units';
   import type { Draft, SheetProps } from './types';
 
   let { readings = $bindable(), sheet, problems }: SheetProps<Draft<ClutchPlayReadings>> = $props();

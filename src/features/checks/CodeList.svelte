@@ -1,7 +1,7 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import { CODE_STATES, type CodesReadings } from '$core/checks/codes';
-  import { CODES, findCodes, readCode } from '$core/intake/codes';
+  import { CODE_STATES, type CodesReadings } from '$core/checks/engine/codes';
+  import { CODES, findCodes, readCode } from '$core/vehicle/codes';
 
   interface Props {
     codes: CodesReadings['codes'];

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { CodesReadings } from '$core/checks/codes';
+  import type { CodesReadings } from '$core/checks/engine/codes';
   import CodeList from './CodeList.svelte';
   import type { SheetProps } from './types';
 

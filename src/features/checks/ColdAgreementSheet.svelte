@@ -6,12 +6,12 @@
     COLD_PLACES,
     type ColdAgreementReadings,
     type ColdPlace
-  } from '$core/checks/cold-agreement';
-  import type { Instrument, InstrumentId } from '$core/checks/instruments';
-  import BenchRead from '$lib/ui/BenchRead.svelte';
-  import { heatVar } from '$lib/ui/heat';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { inUnit, shownDifference } from '$lib/ui/units';
+  } from '$core/checks/sensor/cold-agreement';
+  import type { Instrument, InstrumentId } from '$core/measure/instruments';
+  import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
+  import { heatVar } from '$lib/ui/plots/heat';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { inUnit, shownDifference } from '$lib/ui/page-state/units';
   import InstrumentPick from './InstrumentPick.svelte';
   import { lastInstrument, rememberInstrument } from './instrument-memory';
   import type { Draft, SheetProps } from './types';

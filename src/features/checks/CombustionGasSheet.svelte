@@ -1,7 +1,12 @@
 <script lang="ts">
-  import { BUBBLES, GAS_SEEN, GAS_TESTS, type CombustionGasReadings } from '$core/checks/combustion-gas';
-  import Choose from '$lib/ui/Choose.svelte';
-  import { choicesOf } from '$lib/ui/choices';
+  import {
+    BUBBLES,
+    GAS_SEEN,
+    GAS_TESTS,
+    type CombustionGasReadings
+  } from '$core/checks/coolant/combustion-gas';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import { choicesOf } from '$lib/ui/inputs/choices';
   import type { SheetProps } from './types';
 
   type Reading = Omit<CombustionGasReadings, 'by' | 'seen'> & { by: string | null; seen: string | null };

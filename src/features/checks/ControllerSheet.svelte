@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { CircuitReadings } from '$core/checks/circuit-check';
-  import { COMMAND_FULL_V } from '$core/circuit/fan-controller';
+  import { COMMAND_FULL_V } from '$core/physics/circuit/fan-controller';
   import CircuitBench from './circuits/CircuitBench.svelte';
   import type { SheetProps } from './types';
 

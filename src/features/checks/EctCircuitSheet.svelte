@@ -1,7 +1,7 @@
 <script lang="ts">
-  import type { EctCircuitReadings } from '$core/checks/ect-circuit';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown } from '$lib/ui/units';
+  import type { EctCircuitReadings } from '$core/checks/sensor/ect-circuit';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown } from '$lib/ui/page-state/units';
   import type { Draft, SheetProps } from './types';
 
   let { readings = $bindable(), sheet, problems }: SheetProps<Draft<EctCircuitReadings>> = $props();

@@ -1,13 +1,13 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
   import { untrack } from 'svelte';
-  import { circuitOf, ladderOf, type EctLadderReadings } from '$core/checks/ect-ladder';
-  import type { Instrument } from '$core/checks/instruments';
-  import BenchRead from '$lib/ui/BenchRead.svelte';
-  import Choose from '$lib/ui/Choose.svelte';
-  import RowEntry from '$lib/ui/RowEntry.svelte';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown, shownDifference } from '$lib/ui/units';
+  import { circuitOf, ladderOf, type EctLadderReadings } from '$core/checks/sensor/ect-ladder';
+  import type { Instrument } from '$core/measure/instruments';
+  import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import RowEntry from '$lib/ui/inputs/RowEntry.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown, shownDifference } from '$lib/ui/page-state/units';
   import InstrumentPick from './InstrumentPick.svelte';
   import { lastInstrument, rememberInstrument } from './instrument-memory';
   import LadderPlot from './LadderPlot.svelte';

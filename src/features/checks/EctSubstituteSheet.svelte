@@ -1,10 +1,10 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import type { EctSubstituteReadings } from '$core/checks/ect-substitute';
-  import type { Instrument } from '$core/checks/instruments';
-  import { heatVar } from '$lib/ui/heat';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown } from '$lib/ui/units';
+  import type { EctSubstituteReadings } from '$core/checks/sensor/ect-substitute';
+  import type { Instrument } from '$core/measure/instruments';
+  import { heatVar } from '$lib/ui/plots/heat';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown } from '$lib/ui/page-state/units';
   import InstrumentPick from './InstrumentPick.svelte';
   import { lastInstrument, rememberInstrument } from './instrument-memory';
   import type { Draft, SheetProps } from './types';

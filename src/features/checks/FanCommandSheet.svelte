@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { CLICKS, TURNS, type FanCommandReadings } from '$core/checks/fan-command';
-  import { choicesOf } from '$lib/ui/choices';
-  import Choose from '$lib/ui/Choose.svelte';
+  import { CLICKS, TURNS, type FanCommandReadings } from '$core/checks/fan/fan-command';
+  import { choicesOf } from '$lib/ui/inputs/choices';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
   import type { Draft, SheetProps } from './types';
 
   let { readings = $bindable(), sheet, problems }: SheetProps<Draft<FanCommandReadings>> = $props();

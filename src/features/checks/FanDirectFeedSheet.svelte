@@ -1,10 +1,15 @@
 <script lang="ts">
-  import { currentLimits, FED_AT, FED_TURNS, type FanDirectFeedReadings } from '$core/checks/fan-direct-feed';
-  import BenchRead from '$lib/ui/BenchRead.svelte';
-  import Choose from '$lib/ui/Choose.svelte';
-  import { choicesOf } from '$lib/ui/choices';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown } from '$lib/ui/units';
+  import {
+    currentLimits,
+    FED_AT,
+    FED_TURNS,
+    type FanDirectFeedReadings
+  } from '$core/checks/fan/fan-direct-feed';
+  import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import { choicesOf } from '$lib/ui/inputs/choices';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown } from '$lib/ui/page-state/units';
   import type { Draft, SheetProps } from './types';
 
   let { readings = $bindable(), sheet, problems }: SheetProps<Draft<FanDirectFeedReadings>> = $props();

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { stagesOf, type FanSwitchingReadings } from '$core/checks/fan-switching';
-  import Choose from '$lib/ui/Choose.svelte';
-  import { heatVar } from '$lib/ui/heat';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { inUnit, shown } from '$lib/ui/units';
+  import { stagesOf, type FanSwitchingReadings } from '$core/checks/fan/fan-switching';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import { heatVar } from '$lib/ui/plots/heat';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { inUnit, shown } from '$lib/ui/page-state/units';
   import type { Draft, SheetProps } from './types';
 
   type Reading = Omit<Draft<FanSwitchingReadings>, 'stages' | 'acOn' | 'moving'> &

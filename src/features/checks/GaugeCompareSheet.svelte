@@ -1,12 +1,12 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { gaugeLawOf, needleMeans, type GaugeCompareReadings } from '$core/checks/gauge-compare';
+  import { gaugeLawOf, needleMeans, type GaugeCompareReadings } from '$core/checks/sensor/gauge-compare';
   import type { CircuitReadings } from '$core/checks/circuit-check';
-  import type { Instrument } from '$core/checks/instruments';
-  import { heatVar } from '$lib/ui/heat';
-  import BenchRead from '$lib/ui/BenchRead.svelte';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown } from '$lib/ui/units';
+  import type { Instrument } from '$core/measure/instruments';
+  import { heatVar } from '$lib/ui/plots/heat';
+  import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown } from '$lib/ui/page-state/units';
   import InstrumentPick from './InstrumentPick.svelte';
   import CircuitBench from './circuits/CircuitBench.svelte';
   import { lastInstrument, rememberInstrument } from './instrument-memory';

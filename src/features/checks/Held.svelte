@@ -2,9 +2,9 @@
   import Lock from '@lucide/svelte/icons/lock';
   import type { Gate } from '$core/checks/check';
   import type { EventInput } from '$core/record/events';
-  import type { ThermalState } from '$core/thermal/state';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { hour } from '$lib/ui/when';
+  import type { ThermalState } from '$core/physics/heat/state';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { hour } from '$lib/ui/page-state/when';
 
   interface Props {
     gate: Gate;

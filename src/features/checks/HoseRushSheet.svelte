@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { FELT, type HoseRushReadings } from '$core/checks/hose-rush';
-  import { heatVar } from '$lib/ui/heat';
-  import { choicesOf } from '$lib/ui/choices';
-  import Choose from '$lib/ui/Choose.svelte';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown } from '$lib/ui/units';
+  import { FELT, type HoseRushReadings } from '$core/checks/thermostat/hose-rush';
+  import { heatVar } from '$lib/ui/plots/heat';
+  import { choicesOf } from '$lib/ui/inputs/choices';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown } from '$lib/ui/page-state/units';
   import type { Draft, SheetProps } from './types';
 
   let { readings = $bindable(), sheet, problems }: SheetProps<Draft<HoseRushReadings>> = $props();

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { INSTRUMENTS, instrumentOf, type Instrument, type InstrumentId } from '$core/checks/instruments';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shownDifference } from '$lib/ui/units';
+  import { INSTRUMENTS, instrumentOf, type Instrument, type InstrumentId } from '$core/measure/instruments';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shownDifference } from '$lib/ui/page-state/units';
 
   interface Props {
     /** What is measured with it. */

@@ -1,6 +1,12 @@
 <script lang="ts">
-  import { batteryCost, BATTERY_AH, expected, FAN_A, type KeyOffFanReadings } from '$core/checks/key-off-fan';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
+  import {
+    batteryCost,
+    BATTERY_AH,
+    expected,
+    FAN_A,
+    type KeyOffFanReadings
+  } from '$core/checks/fan/key-off-fan';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
   import { findUnit } from '$core/units/units';
   import type { SheetProps } from './types';
 

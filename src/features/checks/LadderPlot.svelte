@@ -1,10 +1,10 @@
 <script lang="ts">
-  import type { EctLadderReadings, JudgedLadder } from '$core/checks/ect-ladder';
-  import type { SpecSheet } from '$core/formats/spec-sheet';
-  import { resistanceAt } from '$core/thermistor/curve';
-  import CurveFrame from '$lib/ui/chart/CurveFrame.svelte';
-  import { heatVar } from '$lib/ui/heat';
-  import { shown } from '$lib/ui/units';
+  import type { EctLadderReadings, JudgedLadder } from '$core/checks/sensor/ect-ladder';
+  import type { SpecSheet } from '$core/vehicle/spec-sheet';
+  import { resistanceAt } from '$core/physics/thermistor/curve';
+  import CurveFrame from '$lib/ui/plots/CurveFrame.svelte';
+  import { heatVar } from '$lib/ui/plots/heat';
+  import { shown } from '$lib/ui/page-state/units';
 
   interface Props {
     sheet: SpecSheet | null;

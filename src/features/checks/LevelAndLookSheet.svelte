@@ -5,8 +5,8 @@
     lookState,
     type LevelAndLookReadings,
     type LookId
-  } from '$core/checks/level-and-look';
-  import Choose from '$lib/ui/Choose.svelte';
+  } from '$core/checks/coolant/level-and-look';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
   import type { SheetProps } from './types';
 
   let { readings = $bindable(), problems }: SheetProps<LevelAndLookReadings> = $props();

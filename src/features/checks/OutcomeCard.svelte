@@ -1,10 +1,10 @@
 <script lang="ts">
   import type { Outcome } from '$core/checks/check';
-  import { midSentence } from '$core/run/words';
-  import { SUSPECTS } from '$core/suspects/catalogue';
-  import { RESULT_LOOK } from '$lib/ui/results';
-  import { told } from '$lib/ui/units';
-  import { hour } from '$lib/ui/when';
+  import { midSentence } from '$core/base/text';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
+  import { RESULT_LOOK } from '$lib/ui/page-state/results';
+  import { told } from '$lib/ui/page-state/units';
+  import { hour } from '$lib/ui/page-state/when';
 
   interface Props {
     outcome: Outcome | null;

@@ -1,13 +1,13 @@
 <script lang="ts">
   import X from '@lucide/svelte/icons/x';
-  import { LOSS_LIMIT_KPA, lossIn10Min, type PressureHoldReadings } from '$core/checks/pressure-hold';
+  import { LOSS_LIMIT_KPA, lossIn10Min, type PressureHoldReadings } from '$core/checks/coolant/pressure-hold';
   import { findUnit } from '$core/units/units';
-  import BenchRead from '$lib/ui/BenchRead.svelte';
-  import Choose from '$lib/ui/Choose.svelte';
-  import XyFrame from '$lib/ui/chart/XyFrame.svelte';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import RowEntry from '$lib/ui/RowEntry.svelte';
-  import { inUnit, shown, unitOf } from '$lib/ui/units';
+  import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import XyFrame from '$lib/ui/plots/XyFrame.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import RowEntry from '$lib/ui/inputs/RowEntry.svelte';
+  import { inUnit, shown, unitOf } from '$lib/ui/page-state/units';
   import type { SheetProps } from './types';
 
   let { readings = $bindable(), sheet, problems }: SheetProps<PressureHoldReadings> = $props();

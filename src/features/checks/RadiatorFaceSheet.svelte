@@ -1,14 +1,14 @@
 <script lang="ts">
-  import { dueEffectiveness, type RadiatorFaceReadings } from '$core/checks/radiator-face';
-  import { effectiveness, readFace } from '$core/flow/face';
+  import { dueEffectiveness, type RadiatorFaceReadings } from '$core/checks/flow/radiator-face';
+  import { effectiveness, readFace } from '$core/physics/flow/face';
   import { page } from '$app/state';
-  import { askBench } from '$lib/ui/bench';
-  import Choose from '$lib/ui/Choose.svelte';
-  import { heatVar } from '$lib/ui/heat';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { inUnit } from '$lib/ui/units';
+  import { askBench } from '$lib/ui/inputs/bench';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import { heatVar } from '$lib/ui/plots/heat';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { inUnit } from '$lib/ui/page-state/units';
   import { parseQuantity } from '$core/units/quantity';
-  import { unitOf } from '$lib/ui/units';
+  import { unitOf } from '$lib/ui/page-state/units';
   import type { Draft, SheetProps } from './types';
 
   type Reading = Omit<Draft<RadiatorFaceReadings>, 'face' | 'flows' | 'fan'> &

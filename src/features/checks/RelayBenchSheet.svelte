@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { CONTACT_LIMIT_OHM, type RelayBenchReadings } from '$core/checks/relay-bench';
-  import BenchRead from '$lib/ui/BenchRead.svelte';
-  import Choose from '$lib/ui/Choose.svelte';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown } from '$lib/ui/units';
+  import { CONTACT_LIMIT_OHM, type RelayBenchReadings } from '$core/checks/fan/relay-bench';
+  import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown } from '$lib/ui/page-state/units';
   import type { SheetProps } from './types';
 
   let { readings = $bindable(), problems }: SheetProps<RelayBenchReadings> = $props();

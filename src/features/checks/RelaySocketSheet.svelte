@@ -1,6 +1,6 @@
 <script lang="ts">
   import { TEMPLATES, type CircuitReadings, type TemplateId } from '$core/checks/circuit-check';
-  import Choose from '$lib/ui/Choose.svelte';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
   import CircuitBench from './circuits/CircuitBench.svelte';
   import type { SheetProps } from './types';
 

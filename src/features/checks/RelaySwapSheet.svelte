@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { SWAPPED, type RelaySwapReadings } from '$core/checks/relay-swap';
-  import Choose from '$lib/ui/Choose.svelte';
-  import { choicesOf } from '$lib/ui/choices';
+  import { SWAPPED, type RelaySwapReadings } from '$core/checks/fan/relay-swap';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import { choicesOf } from '$lib/ui/inputs/choices';
   import type { SheetProps } from './types';
 
   type Reading = Omit<RelaySwapReadings, 'then'> & { then: string | null };

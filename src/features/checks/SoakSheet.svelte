@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { hoursUntil, residualC, SOAKED_BELOW_C } from '$core/coolant/cooling';
-  import { ASSUMED_LAST_C, tauFrom, type SoakReadings } from '$core/checks/soak';
-  import { heatVar } from '$lib/ui/heat';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown, shownDifference } from '$lib/ui/units';
-  import { hour } from '$lib/ui/when';
+  import { hoursUntil, residualC, SOAKED_BELOW_C } from '$core/physics/coolant/cooling';
+  import { ASSUMED_LAST_C, tauFrom, type SoakReadings } from '$core/checks/engine/soak';
+  import { heatVar } from '$lib/ui/plots/heat';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown, shownDifference } from '$lib/ui/page-state/units';
+  import { hour } from '$lib/ui/page-state/when';
   import { findUnit } from '$core/units/units';
   import type { Draft, SheetProps } from './types';
 

@@ -1,13 +1,13 @@
 <script lang="ts">
-  import type { TemperatureMapReadings } from '$core/checks/temperature-map';
-  import { stateOf } from '$core/checks/temperature-map';
-  import type { Instrument } from '$core/checks/instruments';
-  import { MAP_POINTS, readMap, type MapPoint } from '$core/flow/map';
-  import BenchRead from '$lib/ui/BenchRead.svelte';
-  import Choose from '$lib/ui/Choose.svelte';
-  import { heatVar } from '$lib/ui/heat';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { inUnit } from '$lib/ui/units';
+  import type { TemperatureMapReadings } from '$core/checks/flow/temperature-map';
+  import { stateOf } from '$core/checks/flow/temperature-map';
+  import type { Instrument } from '$core/measure/instruments';
+  import { MAP_POINTS, readMap, type MapPoint } from '$core/physics/flow/map';
+  import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import { heatVar } from '$lib/ui/plots/heat';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { inUnit } from '$lib/ui/page-state/units';
   import InstrumentPick from './InstrumentPick.svelte';
   import { rememberInstrument } from './instrument-memory';
   import type { SheetProps } from './types';

@@ -2,15 +2,15 @@
   import X from '@lucide/svelte/icons/x';
   import { untrack } from 'svelte';
   import { page } from '$app/state';
-  import type { ThermostatBathReadings } from '$core/checks/thermostat-bath';
-  import { FAST_C_PER_MIN, readBath } from '$core/thermostat/bath';
-  import { askBench } from '$lib/ui/bench';
-  import Choose from '$lib/ui/Choose.svelte';
-  import XyFrame from '$lib/ui/chart/XyFrame.svelte';
-  import { heatVar } from '$lib/ui/heat';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import RowEntry from '$lib/ui/RowEntry.svelte';
-  import { inUnit, shown, shownDifference, unitOf } from '$lib/ui/units';
+  import type { ThermostatBathReadings } from '$core/checks/thermostat/thermostat-bath';
+  import { FAST_C_PER_MIN, readBath } from '$core/physics/thermostat/bath';
+  import { askBench } from '$lib/ui/inputs/bench';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import XyFrame from '$lib/ui/plots/XyFrame.svelte';
+  import { heatVar } from '$lib/ui/plots/heat';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import RowEntry from '$lib/ui/inputs/RowEntry.svelte';
+  import { inUnit, shown, shownDifference, unitOf } from '$lib/ui/page-state/units';
   import type { SheetProps } from './types';
 
   let { readings = $bindable(), sheet, problems }: SheetProps<ThermostatBathReadings> = $props();

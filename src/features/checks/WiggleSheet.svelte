@@ -1,10 +1,10 @@
 <script lang="ts">
   import Hand from '@lucide/svelte/icons/hand';
-  import { FOLLOWED, WIGGLED, type Wiggled, type WiggleReadings } from '$core/checks/wiggle';
-  import type { Followed } from '$core/checks/wiggle-watch';
-  import Choose from '$lib/ui/Choose.svelte';
-  import { choicesOf } from '$lib/ui/choices';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
+  import { FOLLOWED, WIGGLED, type Wiggled, type WiggleReadings } from '$core/checks/sensor/wiggle';
+  import type { Followed } from '$core/checks/sensor/wiggle-watch';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import { choicesOf } from '$lib/ui/inputs/choices';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
   import type { SheetProps } from './types';
   import WiggleWatch from './WiggleWatch.svelte';
 

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import type { Wiggled } from '$core/checks/wiggle';
-  import { whatFollowed, type Followed, type Held } from '$core/checks/wiggle-watch';
-  import { inUnit, shown } from '$lib/ui/units';
+  import type { Wiggled } from '$core/checks/sensor/wiggle';
+  import { whatFollowed, type Followed, type Held } from '$core/checks/sensor/wiggle-watch';
+  import { inUnit, shown } from '$lib/ui/page-state/units';
 
   interface Props {
     runId: string;

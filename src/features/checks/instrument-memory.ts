@@ -1,4 +1,9 @@
-import { instrumentOf, instrumentSchema, type Instrument, type InstrumentId } from '$core/checks/instruments';
+import {
+  instrumentOf,
+  instrumentSchema,
+  type Instrument,
+  type InstrumentId
+} from '$core/measure/instruments';
 
 /** Which instrument this browser used last at each place, so that it is chosen once. */
 const KEY = 'instruments';

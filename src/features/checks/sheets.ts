@@ -1,8 +1,8 @@
 import type { Component } from 'svelte';
 import type { CheckId } from '$core/checks/registry';
 import { isByHand } from '$core/checks/by-hand';
-import type { SpecSheet } from '$core/formats/spec-sheet';
-import type { ThermalState } from '$core/thermal/state';
+import type { SpecSheet } from '$core/vehicle/spec-sheet';
+import type { ThermalState } from '$core/physics/heat/state';
 import { lastInstrument } from './instrument-memory';
 import ByHandSheet from './ByHandSheet.svelte';
 import ClutchColdTurnSheet from './ClutchColdTurnSheet.svelte';

@@ -1,6 +1,6 @@
-import type { SpecSheet } from '$core/formats/spec-sheet';
-import type { LibraryCurve } from '$core/thermistor/library';
-import type { CoolingOf, ThermalState } from '$core/thermal/state';
+import type { SpecSheet } from '$core/vehicle/spec-sheet';
+import type { LibraryCurve } from '$core/physics/thermistor/library';
+import type { CoolingOf, ThermalState } from '$core/physics/heat/state';
 import type { RecordedCheck } from '$core/record/derive';
 
 /** What every sheet gets. `readings` is the draft: fields may still be null; the check's own schema judges it. */

@@ -1,12 +1,12 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import type { SpecSheet } from '$core/formats/spec-sheet';
-  import { alignAt, compareFeatures, incomparable } from '$core/run/compare';
-  import type { Features } from '$core/run/features';
-  import type * as TraceModule from '$lib/ui/chart/Trace.svelte';
-  import Choose from '$lib/ui/Choose.svelte';
-  import { shown, told } from '$lib/ui/units';
-  import { when } from '$lib/ui/when';
+  import type { SpecSheet } from '$core/vehicle/spec-sheet';
+  import { alignAt, compareFeatures, incomparable } from '$core/runs/compare';
+  import type { Features } from '$core/runs/features';
+  import type * as TraceModule from '$lib/ui/plots/Trace.svelte';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import { shown, told } from '$lib/ui/page-state/units';
+  import { when } from '$lib/ui/page-state/when';
   import { thresholdsOf } from '../job/thresholds';
 
   interface Side {
@@ -29,7 +29,7 @@
 
   let chart = $state<typeof TraceModule.default>();
   $effect(() => {
-    void import('$lib/ui/chart/Trace.svelte').then((t) => (chart = t.default));
+    void import('$lib/ui/plots/Trace.svelte').then((t) => (chart = t.default));
   });
 
   const start = $derived(vehicle.sheet?.thermostat.startOpenC ?? 85);

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { ambientKpa, boilingC } from '$core/coolant/boiling';
-  import { freezesC, MOST_PCT, shareFor } from '$core/coolant/mixture';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown, shownDifference } from '$lib/ui/units';
+  import { ambientKpa, boilingC } from '$core/physics/coolant/boiling';
+  import { freezesC, MOST_PCT, shareFor } from '$core/physics/coolant/mixture';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown, shownDifference } from '$lib/ui/page-state/units';
   import { findUnit } from '$core/units/units';
   import Drains from './Drains.svelte';
   import NextChange from './NextChange.svelte';

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { afterDrains, exchangeFor, freezesC, MOST_PCT } from '$core/coolant/mixture';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown } from '$lib/ui/units';
+  import { afterDrains, exchangeFor, freezesC, MOST_PCT } from '$core/physics/coolant/mixture';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown } from '$lib/ui/page-state/units';
 
   interface Props {
     volumeL: number;

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { heatVar } from '$lib/ui/heat';
-  import { inUnit, unitOf } from '$lib/ui/units';
+  import { heatVar } from '$lib/ui/plots/heat';
+  import { inUnit, unitOf } from '$lib/ui/page-state/units';
 
   interface Props {
     iceC: number;

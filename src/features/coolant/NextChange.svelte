@@ -1,7 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { changeDue } from '$core/coolant/mixture';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
+  import { changeDue } from '$core/physics/coolant/mixture';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
   import type { Served } from './types';
 
   interface Props {

@@ -2,13 +2,13 @@
   import { untrack } from 'svelte';
   import { toast } from 'svelte-sonner';
   import { goto } from '$app/navigation';
-  import { MOST_PCT } from '$core/coolant/mixture';
+  import { MOST_PCT } from '$core/physics/coolant/mixture';
   import { coolantServiceSchema, type CoolantService } from '$core/record/coolant-service';
-  import type { Problem } from '$core/result';
-  import Problems from '$lib/ui/Problems.svelte';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { record } from '$lib/ui/record.svelte';
-  import { shown } from '$lib/ui/units';
+  import type { Problem } from '$core/base/result';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { record } from '$lib/ui/outbox/record.svelte';
+  import { shown } from '$lib/ui/page-state/units';
   import type { CoolantJob } from './types';
 
   interface Props {

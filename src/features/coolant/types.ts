@@ -1,4 +1,4 @@
-import type { SpecSheet } from '$core/formats/spec-sheet';
+import type { SpecSheet } from '$core/vehicle/spec-sheet';
 import type { CoolantService } from '$core/record/coolant-service';
 
 export interface CoolantVehicle {

@@ -1,9 +1,9 @@
 <script lang="ts">
   import Plus from '@lucide/svelte/icons/plus';
   import { goto } from '$app/navigation';
-  import { useNow } from '$lib/ui/now.svelte';
-  import { useShortcuts } from '$lib/ui/shortcuts.svelte';
-  import { day } from '$lib/ui/when';
+  import { useNow } from '$lib/ui/page-state/now.svelte';
+  import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
+  import { day } from '$lib/ui/page-state/when';
   import Due from './Due.svelte';
   import JobRow from './JobRow.svelte';
   import Standing from './Standing.svelte';

@@ -3,10 +3,10 @@
   import CircleDashed from '@lucide/svelte/icons/circle-dashed';
   import CircleHelp from '@lucide/svelte/icons/circle-question-mark';
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
-  import { RESULT_LOOK } from '$lib/ui/results';
-  import Spark from '$lib/ui/Spark.svelte';
-  import { told } from '$lib/ui/units';
-  import { when } from '$lib/ui/when';
+  import { RESULT_LOOK } from '$lib/ui/page-state/results';
+  import Spark from '$lib/ui/plots/Spark.svelte';
+  import { told } from '$lib/ui/page-state/units';
+  import { when } from '$lib/ui/page-state/when';
   import type { JobLine } from '$lib/view-types';
 
   interface Props {

@@ -1,9 +1,9 @@
 <script lang="ts">
   import type { JobLine } from '$lib/view-types';
-  import { PHASE_TITLES, PHASES } from '$core/thermal/state';
-  import HeatCurve, { placeOf } from '$lib/ui/HeatCurve.svelte';
-  import { shown } from '$lib/ui/units';
-  import { hour } from '$lib/ui/when';
+  import { PHASE_TITLES, PHASES } from '$core/physics/heat/state';
+  import HeatCurve, { placeOf } from '$lib/ui/plots/HeatCurve.svelte';
+  import { shown } from '$lib/ui/page-state/units';
+  import { hour } from '$lib/ui/page-state/when';
 
   interface Props {
     /** Open jobs; a vehicle with several stands here once. */

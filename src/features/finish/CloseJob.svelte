@@ -1,11 +1,11 @@
 <script lang="ts">
-  import { midSentence } from '$core/run/words';
+  import { midSentence } from '$core/base/text';
   import { addDays, formatISO } from 'date-fns';
   import { untrack } from 'svelte';
-  import type { FaultId } from '$core/plant/faults';
+  import type { FaultId } from '$core/vehicle/faults';
   import type { JobState } from '$core/record/derive';
-  import type { JobOutcome } from '$core/repair/proof';
-  import { SUSPECTS } from '$core/suspects/catalogue';
+  import type { JobOutcome } from '$core/record/closing';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
 
   interface Props {
     ways: readonly { readonly outcome: JobOutcome; readonly refused: string | null }[];

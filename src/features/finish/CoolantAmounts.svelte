@@ -1,6 +1,6 @@
 <script lang="ts">
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown } from '$lib/ui/units';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown } from '$lib/ui/page-state/units';
 
   interface Props {
     amounts: { outL: number | null; inL: number | null; withPct: number | null; nowPct: number | null };

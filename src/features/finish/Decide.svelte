@@ -1,12 +1,13 @@
 <script lang="ts">
-  import { midSentence } from '$core/run/words';
+  import { midSentence } from '$core/base/text';
   import type { Decision, Quote } from '$core/record/decision';
   import type { Entered } from '$core/record/derive';
   import { repairTitles } from '$core/record/repair-done';
-  import type { RepairId } from '$core/repair/catalogue';
-  import { sayMoney, type ShopCosts } from '$core/repair/costs';
-  import { choiceOf, offersOf } from '$core/repair/decide';
-  import type { Posterior } from '$core/suspects/posterior';
+  import type { RepairId } from '$core/vehicle/repairs';
+  import { sayMoney } from '$core/diagnosis/costs';
+  import type { ShopCosts } from '$core/record/shop-costs';
+  import { choiceOf, offersOf } from '$core/diagnosis/decide';
+  import type { Posterior } from '$core/diagnosis/posterior';
   import { pct } from '../job/words';
   import Quotes from './Quotes.svelte';
 

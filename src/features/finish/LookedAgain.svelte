@@ -1,12 +1,12 @@
 <script lang="ts">
-  import { midSentence } from '$core/run/words';
+  import { midSentence } from '$core/base/text';
   import type { Recheck } from '$core/record/decision';
   import type { JobState } from '$core/record/derive';
-  import type { ProofRun } from '$core/repair/proof';
-  import { compareFeatures, incomparable } from '$core/run/compare';
-  import type { Features } from '$core/run/features';
-  import { told } from '$lib/ui/units';
-  import { when } from '$lib/ui/when';
+  import type { ProofRun } from '$core/diagnosis/proof';
+  import { compareFeatures, incomparable } from '$core/runs/compare';
+  import type { Features } from '$core/runs/features';
+  import { told } from '$lib/ui/page-state/units';
+  import { when } from '$lib/ui/page-state/when';
 
   interface Props {
     state: JobState;

@@ -1,7 +1,7 @@
 <script lang="ts">
   import CircleCheck from '@lucide/svelte/icons/circle-check';
   import Circle from '@lucide/svelte/icons/circle';
-  import type { Proof } from '$core/repair/proof';
+  import type { Proof } from '$core/diagnosis/proof';
 
   interface Props {
     proof: Proof | null;

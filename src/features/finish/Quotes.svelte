@@ -1,8 +1,9 @@
 <script lang="ts">
   import type { Quote } from '$core/record/decision';
   import type { Entered } from '$core/record/derive';
-  import { REPAIR_IDS, repairOf, type RepairId } from '$core/repair/catalogue';
-  import { quoteCosts, sayMoney, type ShopCosts } from '$core/repair/costs';
+  import { REPAIR_IDS, repairOf, type RepairId } from '$core/vehicle/repairs';
+  import { quoteCosts, sayMoney } from '$core/diagnosis/costs';
+  import type { ShopCosts } from '$core/record/shop-costs';
   import AmountInput from '$features/shop/AmountInput.svelte';
 
   interface Props {

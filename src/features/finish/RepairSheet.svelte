@@ -1,22 +1,23 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { CAUTIONS } from '$core/checks/cautions';
-  import type { SpecSheet } from '$core/formats/spec-sheet';
+  import { CAUTIONS } from '$core/measure/cautions';
+  import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import { repairDoneSchema, repairTitles, type RepairDone } from '$core/record/repair-done';
-  import { REPAIR_IDS, repairFor, repairOf, type RepairId } from '$core/repair/catalogue';
-  import { priceOf, sayMoney, type ShopCosts } from '$core/repair/costs';
-  import { choiceOf } from '$core/repair/decide';
-  import { heldBack, stepsOf, torqueOf } from '$core/repair/steps';
-  import { MOST_PCT } from '$core/coolant/mixture';
+  import { REPAIR_IDS, repairFor, repairOf, type RepairId } from '$core/vehicle/repairs';
+  import { priceOf, sayMoney } from '$core/diagnosis/costs';
+  import type { ShopCosts } from '$core/record/shop-costs';
+  import { choiceOf } from '$core/diagnosis/decide';
+  import { heldBack, stepsOf, torqueOf } from '$core/diagnosis/steps';
+  import { MOST_PCT } from '$core/physics/coolant/mixture';
   import { coolantServiceSchema, type CoolantService } from '$core/record/coolant-service';
   import type { Quote } from '$core/record/decision';
-  import type { ThermalState } from '$core/thermal/state';
-  import type { Problem } from '$core/result';
-  import type { Posterior } from '$core/suspects/posterior';
-  import { dropDraft, keepDraft, readDraft } from '$lib/ui/draft';
-  import Problems from '$lib/ui/Problems.svelte';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown, told } from '$lib/ui/units';
+  import type { ThermalState } from '$core/physics/heat/state';
+  import type { Problem } from '$core/base/result';
+  import type { Posterior } from '$core/diagnosis/posterior';
+  import { dropDraft, keepDraft, readDraft } from '$lib/ui/inputs/draft';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown, told } from '$lib/ui/page-state/units';
   import CoolantAmounts from './CoolantAmounts.svelte';
   import { pct } from '../job/words';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
-  import { spanWords } from '$core/memory/memory';
-  import { shown, shownDifference, told } from '$lib/ui/units';
+  import { spanWords } from '$core/handover/memory/memory';
+  import { shown, shownDifference, told } from '$lib/ui/page-state/units';
   import Marks from './Marks.svelte';
   import type { FleetLine } from './types';
 

@@ -1,4 +1,4 @@
-import type { Memory } from '$core/memory/memory';
+import type { Memory } from '$core/handover/memory/memory';
 
 /** A vehicle of the fleet with what is remembered of it. */
 export interface FleetLine {

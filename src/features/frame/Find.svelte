@@ -4,7 +4,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { CHECK_IDS, checkOf } from '$core/checks/registry';
-  import { CODES, findCodes } from '$core/intake/codes';
+  import { CODES, findCodes } from '$core/vehicle/codes';
   import type { FoundJob, FoundVehicle } from '$lib/view-types';
 
   interface Props {

@@ -4,9 +4,9 @@
   import { page } from '$app/state';
   import { Dialog } from 'bits-ui';
   import { toast, Toaster } from 'svelte-sonner';
-  import { onShortcut, shortcuts, useShortcuts } from '$lib/ui/shortcuts.svelte';
+  import { onShortcut, shortcuts, useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import Search from '@lucide/svelte/icons/search';
-  import { serverAway, stayLive } from '$lib/ui/live.svelte';
+  import { serverAway, stayLive } from '$lib/ui/sync/live.svelte';
   import Find from './Find.svelte';
   import ThemeSwitch from './ThemeSwitch.svelte';
   import UnitsMenu from './UnitsMenu.svelte';

@@ -3,7 +3,7 @@
   import { Popover } from 'bits-ui';
   import { CHOOSABLE } from '$core/units/say';
   import { UNITS, type Unit } from '$core/units/units';
-  import { chooseUnit, unitOf } from '$lib/ui/units';
+  import { chooseUnit, unitOf } from '$lib/ui/page-state/units';
 
   const symbols = (kind: (typeof CHOOSABLE)[number]) => UNITS[kind].map((u: Unit) => u.symbol);
 </script>

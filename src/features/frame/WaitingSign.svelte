@@ -2,10 +2,10 @@
   import CloudOff from '@lucide/svelte/icons/cloud-off';
   import Hourglass from '@lucide/svelte/icons/hourglass';
   import { Dialog } from 'bits-ui';
-  import { serverAway } from '$lib/ui/live.svelte';
-  import Problems from '$lib/ui/Problems.svelte';
-  import { dropWaiting, flush, waiting } from '$lib/ui/record.svelte';
-  import { told } from '$lib/ui/units';
+  import { serverAway } from '$lib/ui/sync/live.svelte';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import { dropWaiting, flush, waiting } from '$lib/ui/outbox/record.svelte';
+  import { told } from '$lib/ui/page-state/units';
 
   let open = $state(false);
   const waits = $derived(waiting().filter((w) => !w.refused));

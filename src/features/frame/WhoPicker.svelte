@@ -1,6 +1,6 @@
 <script lang="ts">
   import UserRound from '@lucide/svelte/icons/user-round';
-  import { keepWho, UNSIGNED } from '$lib/ui/who';
+  import { keepWho, UNSIGNED } from '$lib/ui/page-state/who';
 
   interface Props {
     who: string;

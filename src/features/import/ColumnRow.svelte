@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { CHANNELS, channel, type ChannelKey } from '$core/formats/channels';
-  import { timeUseOf } from '$core/formats/csv-import';
-  import { TIME_FORMATS, type TimeFormat } from '$core/formats/csv-time';
-  import type { Column } from '$core/formats/csv-sniff';
+  import { CHANNELS, channel, type ChannelKey } from '$core/logs/channels';
+  import { timeUseOf } from '$core/logs/csv-import';
+  import { TIME_FORMATS, type TimeFormat } from '$core/logs/csv-time';
+  import type { Column } from '$core/logs/csv-sniff';
   import { baseUnit, UNITS, type Unit } from '$core/units/units';
 
   interface Props {

@@ -2,12 +2,12 @@
   import FileUp from '@lucide/svelte/icons/file-up';
   import { toast } from 'svelte-sonner';
   import { goto } from '$app/navigation';
-  import { isCapture } from '$core/formats/capture';
-  import { checkColumns } from '$core/formats/csv-import';
-  import { asText, MAX_LOG_BYTES, sniff, type Column, type Layout } from '$core/formats/csv-sniff';
-  import type { Problem } from '$core/result';
-  import Problems from '$lib/ui/Problems.svelte';
-  import { record } from '$lib/ui/record.svelte';
+  import { isCapture } from '$core/logs/capture';
+  import { checkColumns } from '$core/logs/csv-import';
+  import { asText, MAX_LOG_BYTES, sniff, type Column, type Layout } from '$core/logs/csv-sniff';
+  import type { Problem } from '$core/base/result';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import { record } from '$lib/ui/outbox/record.svelte';
   import ColumnRow from './ColumnRow.svelte';
   import { recall, remember } from './mapping-memory';
   import { sendLog } from './send';

@@ -1,4 +1,4 @@
-import type { Column } from '$core/formats/csv-sniff';
+import type { Column } from '$core/logs/csv-sniff';
 
 const KEY = 'pyrethos.columns';
 const MOST = 20;

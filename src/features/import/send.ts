@@ -1,5 +1,5 @@
-import type { Layout } from '$core/formats/csv-sniff';
-import { answerOf, type Answer } from '$lib/ui/record.svelte';
+import type { Layout } from '$core/logs/csv-sniff';
+import { answerOf, type Answer } from '$lib/ui/outbox/record.svelte';
 
 export interface Sending {
   readonly file: File;

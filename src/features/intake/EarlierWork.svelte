@@ -11,7 +11,7 @@
 </script>
 
 <script lang="ts">
-  import { when } from '$lib/ui/when';
+  import { when } from '$lib/ui/page-state/when';
 
   interface Props {
     jobs: readonly EarlierJob[];

@@ -5,7 +5,7 @@
 </script>
 
 <script lang="ts">
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
   import { findUnit } from '$core/units/units';
 
   interface Props {

@@ -9,7 +9,7 @@
     type Symptom,
     type SymptomId,
     type SymptomKind
-  } from '$core/intake/symptoms';
+  } from '$core/vehicle/symptoms';
 
   interface Props {
     symptoms: Symptom[];

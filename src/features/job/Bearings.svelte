@@ -1,9 +1,9 @@
 <script lang="ts">
-  import type { FaultId } from '$core/plant/faults';
-  import { SUSPECTS } from '$core/suspects/catalogue';
-  import type { Finding } from '$core/suspects/findings';
-  import { bearingsOn } from '$core/suspects/posterior';
-  import { told } from '$lib/ui/units';
+  import type { FaultId } from '$core/vehicle/faults';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
+  import type { Finding } from '$core/diagnosis/findings';
+  import { bearingsOn } from '$core/diagnosis/posterior';
+  import { told } from '$lib/ui/page-state/units';
 
   interface Props {
     fault: FaultId;

@@ -1,9 +1,9 @@
 <script lang="ts">
   import ArrowRight from '@lucide/svelte/icons/arrow-right';
   import Circle from '@lucide/svelte/icons/circle';
-  import type { Planned } from '$core/thermal/plan';
-  import { RESULT_LOOK } from '$lib/ui/results';
-  import { hour } from '$lib/ui/when';
+  import type { Planned } from '$core/diagnosis/plan';
+  import { RESULT_LOOK } from '$lib/ui/page-state/results';
+  import { hour } from '$lib/ui/page-state/when';
 
   interface Props {
     planned: Planned;

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { sayMoney, type ShopCosts } from '$core/repair/costs';
+  import { sayMoney } from '$core/diagnosis/costs';
+  import type { ShopCosts } from '$core/record/shop-costs';
   import { repairTitles } from '$core/record/repair-done';
-  import { offersOf } from '$core/repair/decide';
-  import type { Asked } from '$core/suspects/next';
-  import { posteriorOf } from '$core/suspects/posterior';
+  import { offersOf } from '$core/diagnosis/decide';
+  import type { Asked } from '$core/diagnosis/next';
+  import { posteriorOf } from '$core/diagnosis/posterior';
   import { pct } from './words';
 
   interface Props {

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import type { ThermalState } from '$core/thermal/state';
+  import type { ThermalState } from '$core/physics/heat/state';
   import type { EventInput } from '$core/record/events';
-  import { heatVar } from '$lib/ui/heat';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown } from '$lib/ui/units';
+  import { heatVar } from '$lib/ui/plots/heat';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown } from '$lib/ui/page-state/units';
   import { basisText, phaseTitle, waitText } from './words';
 
   interface Props {

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import type { FaultId } from '$core/plant/faults';
-  import { midSentence } from '$core/run/words';
-  import { SUSPECTS } from '$core/suspects/catalogue';
-  import type { Asked, Foreseen } from '$core/suspects/next';
-  import { posteriorOf } from '$core/suspects/posterior';
+  import type { FaultId } from '$core/vehicle/faults';
+  import { midSentence } from '$core/base/text';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
+  import type { Asked, Foreseen } from '$core/diagnosis/next';
+  import { posteriorOf } from '$core/diagnosis/posterior';
   import { pct } from './words';
 
   interface Props {

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { PHASE_TITLES, PHASES, type ThermalState } from '$core/thermal/state';
-  import { stretchIndex, type Plan, type Planned } from '$core/thermal/plan';
-  import HeatCurve, { placeOf } from '$lib/ui/HeatCurve.svelte';
+  import { PHASE_TITLES, PHASES, type ThermalState } from '$core/physics/heat/state';
+  import { stretchIndex, type Plan, type Planned } from '$core/diagnosis/plan';
+  import HeatCurve, { placeOf } from '$lib/ui/plots/HeatCurve.svelte';
   import CheckChip from './CheckChip.svelte';
   import { phaseTitle } from './words';
 

@@ -1,11 +1,11 @@
 <script lang="ts">
   import Redo2 from '@lucide/svelte/icons/redo-2';
   import Undo2 from '@lucide/svelte/icons/undo-2';
-  import { standing } from '$core/record/derive';
+  import { activeEvents } from '$core/record/active';
   import type { RecordEvent } from '$core/record/events';
-  import { spoken } from '$core/record/spoken';
-  import { told } from '$lib/ui/units';
-  import { when } from '$lib/ui/when';
+  import { spoken } from '$core/record/describe-event';
+  import { told } from '$lib/ui/page-state/units';
+  import { when } from '$lib/ui/page-state/when';
 
   interface Props {
     events: readonly RecordEvent[];
@@ -16,7 +16,7 @@
   }
   let { events, waiting, zone, onundo }: Props = $props();
 
-  const stands = $derived(new Set(standing(events).map((e) => e.id)));
+  const stands = $derived(new Set(activeEvents(events).map((e) => e.id)));
   /** The undo that took an entry out, so that undoing it brings the entry back. */
   const undoneBy = $derived(
     new Map(events.flatMap((e) => (e.kind === 'undo' ? [[e.payload.of, e.id] as const] : [])))

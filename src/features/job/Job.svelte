@@ -5,26 +5,26 @@
   import { page } from '$app/state';
   import CheckPage from '$features/checks/CheckPage.svelte';
   import { checkOf, isCheckId, type CheckId } from '$core/checks/registry';
-  import { standing } from '$core/record/derive';
+  import { activeEvents } from '$core/record/active';
   import { eventBodySchema, type EventInput, type RecordEvent } from '$core/record/events';
-  import { shopCurves } from '$lib/ui/curves';
-  import type { CodesReadings } from '$core/checks/codes';
+  import { shopCurves } from '$lib/ui/page-state/curves';
+  import type { CodesReadings } from '$core/checks/engine/codes';
   import type { OwnFinding } from '$core/record/own-finding';
-  import type { ShopCosts } from '$core/repair/costs';
-  import { opinionOf } from '$core/repair/opinion';
+  import type { ShopCosts } from '$core/record/shop-costs';
+  import { opinionOf } from '$core/diagnosis/opinion';
   import { minutesOf, type ShopChecks } from '$core/record/shop-checks';
-  import type { Causes } from '$core/suspects/history';
-  import { contextOf, counting, type RunHeat } from '$core/record/judged';
-  import { runAsChecks, type RoadPart } from '$core/record/run-checks';
-  import { refusedBy } from '$core/record/refused';
-  import { spoken } from '$core/record/spoken';
-  import type { KnownFact } from '$core/thermal/facts';
-  import { planOf } from '$core/thermal/plan';
-  import type { Problem } from '$core/result';
-  import Problems from '$lib/ui/Problems.svelte';
-  import { answerOf, record, waiting, type Answer } from '$lib/ui/record.svelte';
-  import { useShortcuts } from '$lib/ui/shortcuts.svelte';
-  import { told } from '$lib/ui/units';
+  import type { Causes } from '$core/diagnosis/history';
+  import { contextOf, counting, type RunHeat } from '$core/diagnosis/judged';
+  import { runAsChecks, type RoadPart } from '$core/diagnosis/run-checks';
+  import { refusedBy } from '$core/diagnosis/refused';
+  import { spoken } from '$core/record/describe-event';
+  import type { KnownFact } from '$core/physics/heat/facts';
+  import { planOf } from '$core/diagnosis/plan';
+  import type { Problem } from '$core/base/result';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import { answerOf, record, waiting, type Answer } from '$lib/ui/outbox/record.svelte';
+  import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
+  import { told } from '$lib/ui/page-state/units';
   import EngineCard from './EngineCard.svelte';
   import HeatLine from './HeatLine.svelte';
   import { jobNow } from './job-now.svelte';
@@ -165,7 +165,7 @@
   }
 
   function undoLast() {
-    const last = standing(events).findLast((e) => e.kind !== 'job.opened');
+    const last = activeEvents(events).findLast((e) => e.kind !== 'job.opened');
     if (last) void undo(last.id);
   }
 

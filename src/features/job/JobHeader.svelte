@@ -1,18 +1,18 @@
 <script lang="ts">
-  import { midSentence } from '$core/run/words';
+  import { midSentence } from '$core/base/text';
   import Download from '@lucide/svelte/icons/download';
   import FileUp from '@lucide/svelte/icons/file-up';
   import Radio from '@lucide/svelte/icons/radio';
   import type { CheckId } from '$core/checks/registry';
-  import { symptomText } from '$core/intake/symptoms';
+  import { symptomText } from '$core/vehicle/symptoms';
   import { coolantWords } from '$core/record/coolant-service';
   import type { JobState } from '$core/record/derive';
   import { decisionWords } from '$core/record/decision';
   import { repairWords } from '$core/record/repair-done';
-  import { complaintText } from '$core/record/spoken';
-  import { SUSPECTS } from '$core/suspects/catalogue';
-  import { told } from '$lib/ui/units';
-  import { when } from '$lib/ui/when';
+  import { complaintText } from '$core/record/describe-event';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
+  import { told } from '$lib/ui/page-state/units';
+  import { when } from '$lib/ui/page-state/when';
 
   interface Props {
     job: { id: string; number: number };

@@ -1,11 +1,12 @@
 <script lang="ts">
   import { checkOf } from '$core/checks/registry';
-  import { repairOf } from '$core/repair/catalogue';
-  import { sayMoney, type ShopCosts } from '$core/repair/costs';
-  import type { Advice } from '$core/repair/decide';
-  import { foresee, type Asked } from '$core/suspects/next';
-  import { needsFirst, type Planned } from '$core/thermal/plan';
-  import type { ThermalState } from '$core/thermal/state';
+  import { repairOf } from '$core/vehicle/repairs';
+  import { sayMoney } from '$core/diagnosis/costs';
+  import type { ShopCosts } from '$core/record/shop-costs';
+  import type { Advice } from '$core/diagnosis/decide';
+  import { foresee, type Asked } from '$core/diagnosis/next';
+  import { needsFirst, type Planned } from '$core/diagnosis/plan';
+  import type { ThermalState } from '$core/physics/heat/state';
   import Foresight from './Foresight.svelte';
   import { pct } from './words';
 

@@ -1,8 +1,8 @@
 <script lang="ts">
   import type { EventInput } from '$core/record/events';
-  import type { Problem } from '$core/result';
-  import Problems from '$lib/ui/Problems.svelte';
-  import type { Answer } from '$lib/ui/record.svelte';
+  import type { Problem } from '$core/base/result';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import type { Answer } from '$lib/ui/outbox/record.svelte';
 
   interface Props {
     write: (body: EventInput) => Promise<Answer>;

@@ -1,11 +1,11 @@
 <script lang="ts">
-  import type { FaultId } from '$core/plant/faults';
+  import type { FaultId } from '$core/vehicle/faults';
   import { OWN_WEIGHTS, ownFindingSchema, ownWords, type OwnFinding } from '$core/record/own-finding';
-  import type { Problem } from '$core/result';
-  import { SUSPECTS } from '$core/suspects/catalogue';
-  import { choicesOf } from '$lib/ui/choices';
-  import Choose from '$lib/ui/Choose.svelte';
-  import Problems from '$lib/ui/Problems.svelte';
+  import type { Problem } from '$core/base/result';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
+  import { choicesOf } from '$lib/ui/inputs/choices';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
 
   interface Props {
     own: readonly { readonly id: string; readonly finding: OwnFinding }[];

@@ -2,10 +2,10 @@
   import Camera from '@lucide/svelte/icons/camera';
   import { PHOTO_MAX_BYTES, PHOTO_TYPES } from '$core/record/events';
   import type { PhotoLine } from '$core/record/derive';
-  import type { Problem } from '$core/result';
-  import Problems from '$lib/ui/Problems.svelte';
-  import { recordPhoto } from '$lib/ui/record.svelte';
-  import { when } from '$lib/ui/when';
+  import type { Problem } from '$core/base/result';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import { recordPhoto } from '$lib/ui/outbox/record.svelte';
+  import { when } from '$lib/ui/page-state/when';
 
   interface Props {
     jobId: string;

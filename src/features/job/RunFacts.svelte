@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { clock } from '$lib/ui/when';
-  import { inUnit, shown, shownDifference, told } from '$lib/ui/units';
+  import { clock } from '$lib/ui/page-state/when';
+  import { inUnit, shown, shownDifference, told } from '$lib/ui/page-state/units';
   import type { RunView } from './types';
 
   interface Props {

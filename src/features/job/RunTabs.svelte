@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { when } from '$lib/ui/when';
+  import { when } from '$lib/ui/page-state/when';
   import type { RunTab } from './types';
 
   interface Props {

@@ -1,13 +1,13 @@
 <script lang="ts">
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
-  import { CHANNELS, channel, type ChannelKey } from '$core/formats/channels';
-  import type { Thinned } from '$core/run/thin';
-  import type * as TraceModule from '$lib/ui/chart/Trace.svelte';
-  import type * as StripModule from '$lib/ui/chart/Strip.svelte';
-  import { useShortcuts } from '$lib/ui/shortcuts.svelte';
-  import { inUnit, shown as inWords, unitOf } from '$lib/ui/units';
-  import { clock } from '$lib/ui/when';
+  import { CHANNELS, channel, type ChannelKey } from '$core/logs/channels';
+  import type { Thinned } from '$core/runs/thin';
+  import type * as TraceModule from '$lib/ui/plots/Trace.svelte';
+  import type * as StripModule from '$lib/ui/plots/Strip.svelte';
+  import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
+  import { inUnit, shown as inWords, unitOf } from '$lib/ui/page-state/units';
+  import { clock } from '$lib/ui/page-state/when';
   import { thresholdsOf } from './thresholds';
   import type { RunView, Sheet } from './types';
 
@@ -20,7 +20,7 @@
   // The chart code is the heaviest part of the page and draws nothing on the server: it comes after the words.
   let chart = $state<{ Trace: typeof TraceModule.default; Strip: typeof StripModule.default }>();
   $effect(() => {
-    void Promise.all([import('$lib/ui/chart/Trace.svelte'), import('$lib/ui/chart/Strip.svelte')]).then(
+    void Promise.all([import('$lib/ui/plots/Trace.svelte'), import('$lib/ui/plots/Strip.svelte')]).then(
       ([t, s]) => (chart = { Trace: t.default, Strip: s.default })
     );
   });

@@ -1,14 +1,14 @@
 <script lang="ts">
-  import type { FaultId } from '$core/plant/faults';
+  import type { FaultId } from '$core/vehicle/faults';
   import type { OwnFinding } from '$core/record/own-finding';
-  import { repairOf } from '$core/repair/catalogue';
-  import { midSentence } from '$core/run/words';
-  import { SUSPECTS } from '$core/suspects/catalogue';
-  import type { Asked } from '$core/suspects/next';
-  import { popularFirst } from '$core/suspects/popular';
-  import { bearingsOn, leaningOn, posteriorOf } from '$core/suspects/posterior';
-  import type { Symptom } from '$core/intake/symptoms';
-  import { told } from '$lib/ui/units';
+  import { repairOf } from '$core/vehicle/repairs';
+  import { midSentence } from '$core/base/text';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
+  import type { Asked } from '$core/diagnosis/next';
+  import { popularFirst } from '$core/diagnosis/popular';
+  import { bearingsOn, leaningOn, posteriorOf } from '$core/diagnosis/posterior';
+  import type { Symptom } from '$core/vehicle/symptoms';
+  import { told } from '$lib/ui/page-state/units';
   import Bearings from './Bearings.svelte';
   import OwnFindings from './OwnFindings.svelte';
   import { pct } from './words';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { told } from '$lib/ui/units';
+  import { told } from '$lib/ui/page-state/units';
   import Check from '@lucide/svelte/icons/check';
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import CircleCheck from '@lucide/svelte/icons/circle-check';
@@ -7,9 +7,10 @@
   import Dot from '@lucide/svelte/icons/dot';
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import { Accordion } from 'bits-ui';
-  import { groupedBlindSpots, midSentence, verdictSentence, verdictTitle } from '$core/run/words';
-  import { SUSPECTS } from '$core/suspects/catalogue';
-  import type { Analysis } from '$core/run/analyse';
+  import { groupedBlindSpots, verdictSentence, verdictTitle } from '$core/runs/words';
+  import { midSentence } from '$core/base/text';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
+  import type { Analysis } from '$core/runs/analyse';
 
   interface Props {
     analysis: Analysis;

@@ -1,12 +1,12 @@
-import type { SpecSheet } from '$core/formats/spec-sheet';
+import type { SpecSheet } from '$core/vehicle/spec-sheet';
 import { deriveJob } from '$core/record/derive';
 import type { RecordEvent } from '$core/record/events';
-import { coolingOf, factsOf, judgeChecks, type RunHeat } from '$core/record/judged';
-import { holding, type KnownFact } from '$core/thermal/facts';
-import { thermalAt } from '$core/thermal/state';
-import { shopCurves } from '$lib/ui/curves';
-import { useNow } from '$lib/ui/now.svelte';
-import { withWaiting } from '$lib/ui/record.svelte';
+import { coolingOf, factsOf, judgeChecks, type RunHeat } from '$core/diagnosis/judged';
+import { holding, type KnownFact } from '$core/physics/heat/facts';
+import { thermalAt } from '$core/physics/heat/state';
+import { shopCurves } from '$lib/ui/page-state/curves';
+import { useNow } from '$lib/ui/page-state/now.svelte';
+import { withWaiting } from '$lib/ui/outbox/record.svelte';
 
 interface Served<Run> {
   readonly job: { readonly id: string };

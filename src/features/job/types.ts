@@ -1,9 +1,9 @@
-import type { SpecSheet } from '$core/formats/spec-sheet';
-import type { ImportReport } from '$core/formats/csv-import';
-import type { Band } from '$core/plant/band';
-import type { Analysis } from '$core/run/analyse';
-import type { RankedRun } from '$core/suspects/findings';
-import type { Thinned } from '$core/run/thin';
+import type { SpecSheet } from '$core/vehicle/spec-sheet';
+import type { RunReport } from '$core/runs/run-report';
+import type { Band } from '$core/physics/plant/band';
+import type { Analysis } from '$core/runs/analyse';
+import type { RankedRun } from '$core/diagnosis/findings';
+import type { Thinned } from '$core/runs/thin';
 
 export interface RunView {
   readonly id: string;
@@ -13,7 +13,7 @@ export interface RunView {
   readonly durationS: number;
   readonly sampleCount: number;
   readonly marks: readonly { readonly t: number; readonly text: string }[];
-  readonly report: ImportReport;
+  readonly report: RunReport;
   readonly importWarnings: readonly string[];
   readonly analysis: Analysis;
   readonly band: Band | null;

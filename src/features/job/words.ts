@@ -1,8 +1,8 @@
 import { formatDistanceStrict } from 'date-fns';
-import type { ThermalState } from '$core/thermal/state';
-import { PHASE_TITLES } from '$core/thermal/state';
-import { shown } from '$lib/ui/units';
-import { hour } from '$lib/ui/when';
+import type { ThermalState } from '$core/physics/heat/state';
+import { PHASE_TITLES } from '$core/physics/heat/state';
+import { shown } from '$lib/ui/page-state/units';
+import { hour } from '$lib/ui/page-state/when';
 
 export const phaseTitle = (state: ThermalState): string =>
   state.phase === 'unknown' ? 'State not known' : PHASE_TITLES[state.phase];

@@ -1,9 +1,9 @@
 <script lang="ts">
   import OctagonX from '@lucide/svelte/icons/octagon-x';
-  import type { SpecSheet } from '$core/formats/spec-sheet';
-  import type { Moment } from '$core/run/live';
-  import { focusNow } from '$lib/ui/focus';
-  import { shown, shownDifference } from '$lib/ui/units';
+  import type { SpecSheet } from '$core/vehicle/spec-sheet';
+  import type { Moment } from '$core/runs/live';
+  import { focusNow } from '$lib/ui/inputs/focus';
+  import { shown, shownDifference } from '$lib/ui/page-state/units';
 
   interface Props {
     moment: Moment;

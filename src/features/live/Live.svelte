@@ -1,10 +1,10 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import type { SpecSheet } from '$core/formats/spec-sheet';
-  import type { Learned } from '$core/plant/priors';
+  import type { SpecSheet } from '$core/vehicle/spec-sheet';
+  import type { Learned } from '$core/physics/plant/priors';
   import { deriveJob } from '$core/record/derive';
   import type { EventInput, RecordEvent } from '$core/record/events';
-  import { record, withWaiting, type Answer } from '$lib/ui/record.svelte';
+  import { record, withWaiting, type Answer } from '$lib/ui/outbox/record.svelte';
   import LiveRun from './LiveRun.svelte';
   import StartLive, { type Adapter } from './StartLive.svelte';
 

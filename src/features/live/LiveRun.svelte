@@ -1,21 +1,21 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import type { SpecSheet } from '$core/formats/spec-sheet';
-  import type { Learned } from '$core/plant/priors';
+  import type { SpecSheet } from '$core/vehicle/spec-sheet';
+  import type { Learned } from '$core/physics/plant/priors';
   import type { EventInput } from '$core/record/events';
   import { markText, MARKS, type LiveRun, type MarkId } from '$core/record/live';
-  import type { Problem } from '$core/result';
-  import { opensIn, outsideBand } from '$core/run/live';
-  import type * as TraceModule from '$lib/ui/chart/Trace.svelte';
-  import { heatVar } from '$lib/ui/heat';
-  import Problems from '$lib/ui/Problems.svelte';
-  import BenchRead from '$lib/ui/BenchRead.svelte';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { answerOf, type Answer } from '$lib/ui/record.svelte';
-  import { useShortcuts } from '$lib/ui/shortcuts.svelte';
-  import { inUnit, shown, shownDifference, unitOf } from '$lib/ui/units';
-  import { clock } from '$lib/ui/when';
-  import { whoIsHere } from '$lib/ui/who';
+  import type { Problem } from '$core/base/result';
+  import { opensIn, outsideBand } from '$core/runs/live';
+  import type * as TraceModule from '$lib/ui/plots/Trace.svelte';
+  import { heatVar } from '$lib/ui/plots/heat';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { answerOf, type Answer } from '$lib/ui/outbox/record.svelte';
+  import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
+  import { inUnit, shown, shownDifference, unitOf } from '$lib/ui/page-state/units';
+  import { clock } from '$lib/ui/page-state/when';
+  import { whoIsHere } from '$lib/ui/page-state/who';
   import { thresholdsOf } from '../job/thresholds';
   import Alarm from './Alarm.svelte';
   import { LiveRunView } from './live-run.svelte';
@@ -41,7 +41,7 @@
 
   let chart = $state<typeof TraceModule.default>();
   $effect(() => {
-    void import('$lib/ui/chart/Trace.svelte').then((t) => (chart = t.default));
+    void import('$lib/ui/plots/Trace.svelte').then((t) => (chart = t.default));
   });
 
   let now = $state(Date.now());

@@ -1,12 +1,12 @@
 <script lang="ts">
-  import { midSentence } from '$core/run/words';
+  import { midSentence } from '$core/base/text';
   import * as Comlink from 'comlink';
-  import type { Log } from '$core/formats/channels';
-  import type { SpecSheet } from '$core/formats/spec-sheet';
-  import type { Analysis } from '$core/run/analyse';
-  import type { RankStep } from '$core/run/rank';
-  import { verdictSentence } from '$core/run/words';
-  import { SUSPECTS } from '$core/suspects/catalogue';
+  import type { Log } from '$core/logs/channels';
+  import type { SpecSheet } from '$core/vehicle/spec-sheet';
+  import type { Analysis } from '$core/runs/analyse';
+  import type { RankStep } from '$core/runs/rank';
+  import { verdictSentence } from '$core/runs/words';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
   import type { RankingWorker } from '$lib/workers/ranking';
   import RankingThread from '$lib/workers/ranking?worker';
   import { pct } from '../job/words';

@@ -9,21 +9,22 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
-  import { CAUTIONS, type CautionId } from '$core/checks/cautions';
-  import { instrumentOf } from '$core/checks/instruments';
+  import { CAUTIONS, type CautionId } from '$core/measure/cautions';
+  import { instrumentOf } from '$core/measure/instruments';
   import { checkOf } from '$core/checks/registry';
-  import type { SpecSheet } from '$core/formats/spec-sheet';
-  import { DRIVES } from '$core/plant/drive';
-  import { PLANT_FAULTS, withFault, type FaultId } from '$core/plant/faults';
-  import { plantFor } from '$core/plant/params';
+  import type { SpecSheet } from '$core/vehicle/spec-sheet';
+  import { DRIVES } from '$core/physics/plant/drive';
+  import { PLANT_FAULTS, withFault } from '$core/physics/plant/faults';
+  import type { FaultId } from '$core/vehicle/faults';
+  import { plantFor } from '$core/physics/plant/params';
   import type { EventInput } from '$core/record/events';
-  import type { Problem } from '$core/result';
-  import { SUSPECTS } from '$core/suspects/catalogue';
-  import Choose from '$lib/ui/Choose.svelte';
-  import Problems from '$lib/ui/Problems.svelte';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { answerOf, type Answer } from '$lib/ui/record.svelte';
-  import { whoIsHere } from '$lib/ui/who';
+  import type { Problem } from '$core/base/result';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { answerOf, type Answer } from '$lib/ui/outbox/record.svelte';
+  import { whoIsHere } from '$lib/ui/page-state/who';
 
   interface Props {
     jobId: string;

@@ -1,10 +1,10 @@
 import * as Comlink from 'comlink';
-import type { ChannelKey, Log } from '$core/formats/channels';
-import type { SpecSheet } from '$core/formats/spec-sheet';
-import type { Band } from '$core/plant/band';
-import type { Learned } from '$core/plant/priors';
-import { momentOf, type Moment } from '$core/run/live';
-import { thin, type Thinned } from '$core/run/thin';
+import type { ChannelKey, Log } from '$core/logs/channels';
+import type { SpecSheet } from '$core/vehicle/spec-sheet';
+import type { Band } from '$core/physics/plant/band';
+import type { Learned } from '$core/physics/plant/priors';
+import { momentOf, type Moment } from '$core/runs/live';
+import { thin, type Thinned } from '$core/runs/thin';
 import type { BandWorker } from '$lib/workers/band';
 import BandThread from '$lib/workers/band?worker';
 

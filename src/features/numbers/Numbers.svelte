@@ -1,8 +1,8 @@
 <script lang="ts">
-  import type { DepotNumbers } from '$core/depot/numbers';
-  import { repairOf } from '$core/repair/catalogue';
-  import { SUSPECTS } from '$core/suspects/catalogue';
-  import type BarsChart from '$lib/ui/chart/Bars.svelte';
+  import type { DepotNumbers } from '$core/handover/numbers';
+  import { repairOf } from '$core/vehicle/repairs';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
+  import type BarsChart from '$lib/ui/plots/Bars.svelte';
 
   interface Props {
     now: DepotNumbers;
@@ -16,7 +16,7 @@
 
   // Drawn in the page only: the library of the charts wants a window.
   let Bars = $state.raw<typeof BarsChart>();
-  $effect(() => void import('$lib/ui/chart/Bars.svelte').then((b) => (Bars = b.default)));
+  $effect(() => void import('$lib/ui/plots/Bars.svelte').then((b) => (Bars = b.default)));
 
   const back = (days: number) =>
     new Date(Date.parse(today) - (days - 1) * 86_400_000).toISOString().slice(0, 10);

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { Picture, Point } from '$core/report/picture';
-  import { shown } from '$lib/ui/units';
+  import type { Picture, Point } from '$core/handover/report/picture';
+  import { shown } from '$lib/ui/page-state/units';
 
   interface Props {
     picture: Picture;

@@ -1,9 +1,9 @@
 <script lang="ts">
   import Download from '@lucide/svelte/icons/download';
   import Printer from '@lucide/svelte/icons/printer';
-  import type { Report } from '$core/report/report';
-  import { useShortcuts } from '$lib/ui/shortcuts.svelte';
-  import { told } from '$lib/ui/units';
+  import type { Report } from '$core/handover/report/report';
+  import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
+  import { told } from '$lib/ui/page-state/units';
   import BeforeAfter from './BeforeAfter.svelte';
 
   interface Props {

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { resistanceAt } from '$core/thermistor/curve';
-  import type { CurvePoint } from '$core/thermistor/fit';
-  import type { LibraryCurve } from '$core/thermistor/library';
-  import CurveFrame from '$lib/ui/chart/CurveFrame.svelte';
-  import { heatVar } from '$lib/ui/heat';
+  import { resistanceAt } from '$core/physics/thermistor/curve';
+  import type { CurvePoint } from '$core/physics/thermistor/fit';
+  import type { LibraryCurve } from '$core/physics/thermistor/library';
+  import CurveFrame from '$lib/ui/plots/CurveFrame.svelte';
+  import { heatVar } from '$lib/ui/plots/heat';
 
   interface Props {
     curves: readonly LibraryCurve[];

@@ -5,12 +5,12 @@
   import { toast } from 'svelte-sonner';
   import { page } from '$app/state';
   import type { ShopCurve } from '$core/record/curves';
-  import { resistanceAt } from '$core/thermistor/curve';
-  import { curvesWith, matches } from '$core/thermistor/library';
-  import { pointsFromText } from '$core/thermistor/rows';
-  import { shopCurves } from '$lib/ui/curves';
-  import { record } from '$lib/ui/record.svelte';
-  import { shown, shownDifference } from '$lib/ui/units';
+  import { resistanceAt } from '$core/physics/thermistor/curve';
+  import { curvesWith, matches } from '$core/physics/thermistor/library';
+  import { pointsFromText } from '$core/physics/thermistor/rows';
+  import { shopCurves } from '$lib/ui/page-state/curves';
+  import { record } from '$lib/ui/outbox/record.svelte';
+  import { shown, shownDifference } from '$lib/ui/page-state/units';
   import CurveCompare from './CurveCompare.svelte';
   import KeepCurve from './KeepCurve.svelte';
 

@@ -1,13 +1,13 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { toast } from 'svelte-sonner';
-  import type { Problem } from '$core/result';
-  import type { Curve } from '$core/thermistor/curve';
-  import { CURVE_FORMS, fitted, type CurvePoint, type FittedCurve } from '$core/thermistor/fit';
-  import Choose from '$lib/ui/Choose.svelte';
-  import Problems from '$lib/ui/Problems.svelte';
-  import { record } from '$lib/ui/record.svelte';
-  import { shown, shownDifference } from '$lib/ui/units';
+  import type { Problem } from '$core/base/result';
+  import type { Curve } from '$core/physics/thermistor/curve';
+  import { CURVE_FORMS, fitted, type CurvePoint, type FittedCurve } from '$core/physics/thermistor/fit';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import { record } from '$lib/ui/outbox/record.svelte';
+  import { shown, shownDifference } from '$lib/ui/page-state/units';
 
   interface Props {
     points: readonly CurvePoint[];

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { resolutionAt, type SensorCircuit } from '$core/thermistor/circuit';
-  import type { Curve } from '$core/thermistor/curve';
-  import { inUnit } from '$lib/ui/units';
+  import { resolutionAt, type SensorCircuit } from '$core/physics/thermistor/circuit';
+  import type { Curve } from '$core/physics/thermistor/curve';
+  import { inUnit } from '$lib/ui/page-state/units';
 
   interface Props {
     curve: Curve;

@@ -3,16 +3,16 @@
   import { untrack } from 'svelte';
   import { replaceState } from '$app/navigation';
   import { page } from '$app/state';
-  import { circuitOf } from '$core/checks/ect-ladder';
-  import type { SpecSheet } from '$core/formats/spec-sheet';
-  import { meaningsOf, rangeAt, voltsOf, type SensorCircuit } from '$core/thermistor/circuit';
-  import { resistanceAt, temperatureAt } from '$core/thermistor/curve';
-  import { LIBRARY, libraryCurve } from '$core/thermistor/library';
-  import { shopCurves } from '$lib/ui/curves';
-  import { switchesAt } from '$core/thermistor/parallel';
-  import { tableRows } from '$core/thermistor/table';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { shown, shownDifference } from '$lib/ui/units';
+  import { circuitOf } from '$core/checks/sensor/ect-ladder';
+  import type { SpecSheet } from '$core/vehicle/spec-sheet';
+  import { meaningsOf, rangeAt, voltsOf, type SensorCircuit } from '$core/physics/thermistor/circuit';
+  import { resistanceAt, temperatureAt } from '$core/physics/thermistor/curve';
+  import { LIBRARY, libraryCurve } from '$core/physics/thermistor/library';
+  import { shopCurves } from '$lib/ui/page-state/curves';
+  import { switchesAt } from '$core/physics/thermistor/parallel';
+  import { tableRows } from '$core/physics/thermistor/table';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { shown, shownDifference } from '$lib/ui/page-state/units';
   import SensorTable from './SensorTable.svelte';
   import SensitivityPlot from './SensitivityPlot.svelte';
 

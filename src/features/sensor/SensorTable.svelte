@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { TableRow } from '$core/thermistor/table';
-  import { inUnit, shownDifference, unitOf } from '$lib/ui/units';
+  import type { TableRow } from '$core/physics/thermistor/table';
+  import { inUnit, shownDifference, unitOf } from '$lib/ui/page-state/units';
 
   interface Props {
     rows: readonly TableRow[];

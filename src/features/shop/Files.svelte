@@ -2,9 +2,9 @@
   import Download from '@lucide/svelte/icons/download';
   import FileUp from '@lucide/svelte/icons/file-up';
   import { invalidateAll } from '$app/navigation';
-  import type { Problem } from '$core/result';
-  import Problems from '$lib/ui/Problems.svelte';
-  import { answerOf } from '$lib/ui/record.svelte';
+  import type { Problem } from '$core/base/result';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import { answerOf } from '$lib/ui/outbox/record.svelte';
 
   interface Brought {
     readonly ok: true;

@@ -1,11 +1,11 @@
 <script lang="ts">
-  import { midSentence } from '$core/run/words';
+  import { midSentence } from '$core/base/text';
   import { untrack } from 'svelte';
   import { CHECK_IDS, checkOf } from '$core/checks/registry';
-  import { BOUGHT_TOOLS, type Tool } from '$core/checks/tools';
+  import { BOUGHT_TOOLS, type Tool } from '$core/measure/tools';
   import { shopChecksSchema, type ShopChecks } from '$core/record/shop-checks';
-  import type { Problem } from '$core/result';
-  import Problems from '$lib/ui/Problems.svelte';
+  import type { Problem } from '$core/base/result';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
   import { keep } from './keep';
   import AmountInput from './AmountInput.svelte';
 

@@ -1,14 +1,14 @@
 <script lang="ts">
-  import { midSentence } from '$core/run/words';
+  import { midSentence } from '$core/base/text';
   import { untrack } from 'svelte';
   import type { ShopChecks } from '$core/record/shop-checks';
-  import { REPAIR_IDS, repairOf } from '$core/repair/catalogue';
-  import { shopCostsSchema, type ShopCosts } from '$core/repair/costs';
-  import type { Problem } from '$core/result';
-  import { SUSPECTS } from '$core/suspects/catalogue';
-  import { ENOUGH_JOBS, type Causes } from '$core/suspects/history';
-  import type { FaultId } from '$core/plant/faults';
-  import Problems from '$lib/ui/Problems.svelte';
+  import { REPAIR_IDS, repairOf } from '$core/vehicle/repairs';
+  import { shopCostsSchema, type ShopCosts } from '$core/record/shop-costs';
+  import type { Problem } from '$core/base/result';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
+  import { ENOUGH_JOBS, type Causes } from '$core/diagnosis/history';
+  import type { FaultId } from '$core/vehicle/faults';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
   import { keep } from './keep';
   import Files from './Files.svelte';
   import HowChecks from './HowChecks.svelte';

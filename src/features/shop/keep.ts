@@ -2,8 +2,8 @@ import { toast } from 'svelte-sonner';
 import type { z } from 'zod';
 import { streamOf, type EventInput } from '$core/record/events';
 import { SHOP_ID } from '$core/record/shop';
-import type { Problem } from '$core/result';
-import { record } from '$lib/ui/record.svelte';
+import type { Problem } from '$core/base/result';
+import { record } from '$lib/ui/outbox/record.svelte';
 
 const STREAM = streamOf('shop', SHOP_ID);
 

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
-  import type { Problem } from '$core/result';
-  import Problems from '$lib/ui/Problems.svelte';
-  import { record } from '$lib/ui/record.svelte';
+  import type { Problem } from '$core/base/result';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import { record } from '$lib/ui/outbox/record.svelte';
 
   interface Props {
     /** Came from opening a job, and goes back there. */

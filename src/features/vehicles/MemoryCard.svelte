@@ -1,8 +1,8 @@
 <script lang="ts">
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
-  import { sayTrait, spanWords, traitTitle, type Memory } from '$core/memory/memory';
+  import { sayTrait, spanWords, traitTitle, type Memory } from '$core/handover/memory/memory';
   import { sayDeltaC } from '$core/units/say';
-  import { told } from '$lib/ui/units';
+  import { told } from '$lib/ui/page-state/units';
 
   interface Props {
     memory: Memory;

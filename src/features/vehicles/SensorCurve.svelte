@@ -1,8 +1,8 @@
 <script lang="ts">
-  import CurveFrame from '$lib/ui/chart/CurveFrame.svelte';
-  import { inUnit, unitOf } from '$lib/ui/units';
-  import { resistanceAt, type Curve } from '$core/thermistor/curve';
-  import { tableRows } from '$core/thermistor/table';
+  import CurveFrame from '$lib/ui/plots/CurveFrame.svelte';
+  import { inUnit, unitOf } from '$lib/ui/page-state/units';
+  import { resistanceAt, type Curve } from '$core/physics/thermistor/curve';
+  import { tableRows } from '$core/physics/thermistor/table';
   import { formatQuantity } from '$core/units/quantity';
 
   interface Props {

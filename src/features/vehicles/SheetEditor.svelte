@@ -2,10 +2,10 @@
   import { Tabs } from 'bits-ui';
   import { toast } from 'svelte-sonner';
   import { goto } from '$app/navigation';
-  import { readSpecSheet, type SpecSheet } from '$core/formats/spec-sheet';
-  import type { Problem } from '$core/result';
-  import Problems from '$lib/ui/Problems.svelte';
-  import { record } from '$lib/ui/record.svelte';
+  import { readSpecSheet, type SpecSheet } from '$core/vehicle/spec-sheet';
+  import type { Problem } from '$core/base/result';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import { record } from '$lib/ui/outbox/record.svelte';
   import { draftOf, sheetOf } from './draft';
   import SheetForm from './SheetForm.svelte';
   import type { Vehicle } from './types';

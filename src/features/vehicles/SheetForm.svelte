@@ -1,10 +1,10 @@
 <script lang="ts">
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
-  import type { Problem } from '$core/result';
-  import { curvesWith } from '$core/thermistor/library';
-  import { shopCurves } from '$lib/ui/curves';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
+  import type { Problem } from '$core/base/result';
+  import { curvesWith } from '$core/physics/thermistor/library';
+  import { shopCurves } from '$lib/ui/page-state/curves';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
   import { findUnit } from '$core/units/units';
   import type { Draft } from './draft';
 

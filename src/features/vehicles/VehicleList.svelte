@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { inUnit, shown } from '$lib/ui/units';
+  import { inUnit, shown } from '$lib/ui/page-state/units';
   import Plus from '@lucide/svelte/icons/plus';
-  import { useShortcuts } from '$lib/ui/shortcuts.svelte';
+  import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { fanWords, type Vehicle } from './types';
 
   interface Props {

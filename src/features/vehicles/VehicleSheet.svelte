@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { isBase, shown } from '$lib/ui/units';
+  import { isBase, shown } from '$lib/ui/page-state/units';
   import Download from '@lucide/svelte/icons/download';
   import Pencil from '@lucide/svelte/icons/pencil';
   import { goto } from '$app/navigation';
-  import { useShortcuts } from '$lib/ui/shortcuts.svelte';
+  import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import SensorCurve from './SensorCurve.svelte';
   import { fanWords, type Vehicle } from './types';
 

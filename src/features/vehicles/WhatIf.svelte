@@ -2,16 +2,17 @@
   import { untrack } from 'svelte';
   import { replaceState } from '$app/navigation';
   import { page } from '$app/state';
-  import { boilingC } from '$core/coolant/boiling';
-  import { DRIVES, type DriveName } from '$core/plant/drive';
-  import { PLANT_FAULTS, type FaultId } from '$core/plant/faults';
-  import { plantFor } from '$core/plant/params';
-  import { CURES, whatIf, whatIfSays, type CameTo } from '$core/plant/what-if';
-  import { SUSPECTS } from '$core/suspects/catalogue';
-  import Choose from '$lib/ui/Choose.svelte';
-  import XyFrame from '$lib/ui/chart/XyFrame.svelte';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { inUnit, shown, shownDifference, told, unitOf } from '$lib/ui/units';
+  import { boilingC } from '$core/physics/coolant/boiling';
+  import { DRIVES, type DriveName } from '$core/physics/plant/drive';
+  import { PLANT_FAULTS } from '$core/physics/plant/faults';
+  import type { FaultId } from '$core/vehicle/faults';
+  import { plantFor } from '$core/physics/plant/params';
+  import { CURES, whatIf, whatIfSays, type CameTo } from '$core/physics/plant/what-if';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import XyFrame from '$lib/ui/plots/XyFrame.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { inUnit, shown, shownDifference, told, unitOf } from '$lib/ui/page-state/units';
   import type { Vehicle } from './types';
 
   interface Props {

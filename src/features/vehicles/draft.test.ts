@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { readSpecSheet, type SpecSheet } from '$core/formats/spec-sheet';
+import { readSpecSheet, type SpecSheet } from '$core/vehicle/spec-sheet';
 import { draftOf, sheetOf } from './draft';
 
 const sheets = readdirSync('demo/specs').map(

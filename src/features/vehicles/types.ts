@@ -1,4 +1,4 @@
-import type { SpecSheet } from '$core/formats/spec-sheet';
+import type { SpecSheet } from '$core/vehicle/spec-sheet';
 
 export type { VehicleLine as Vehicle } from '$lib/view-types';
 

@@ -1,10 +1,10 @@
 import * as Comlink from 'comlink';
-import type { Log } from '../../core/formats/channels';
-import type { SpecSheet } from '../../core/formats/spec-sheet';
-import type { Band } from '../../core/plant/band';
-import type { Learned } from '../../core/plant/priors';
-import { bandSteps } from '../../core/run/analyse';
-import { withAhead } from '../../core/run/live';
+import type { Log } from '../../core/logs/channels';
+import type { SpecSheet } from '../../core/vehicle/spec-sheet';
+import type { Band } from '../../core/physics/plant/band';
+import type { Learned } from '../../core/physics/plant/priors';
+import { bandSteps } from '../../core/runs/analyse';
+import { withAhead } from '../../core/runs/live';
 
 export interface BandTask {
   readonly log: Log;

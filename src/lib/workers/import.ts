@@ -1,19 +1,15 @@
-import type { Instrument } from '../../core/checks/instruments';
-import { findGaps } from '../../core/formats/csv-clock';
-import { readCapture } from '../../core/formats/capture';
-import {
-  importLog,
-  type ImportedLog,
-  type ImportOptions,
-  type ImportReport
-} from '../../core/formats/csv-import';
-import { asText, type Layout } from '../../core/formats/csv-sniff';
-import type { Log } from '../../core/formats/channels';
-import type { SpecSheet } from '../../core/formats/spec-sheet';
-import type { Band } from '../../core/plant/band';
-import type { Learned } from '../../core/plant/priors';
-import type { Problem, Result } from '../../core/result';
-import { analyse, bandFor, type Analysis } from '../../core/run/analyse';
+import type { RunReport } from '../../core/runs/run-report';
+import type { Instrument } from '../../core/measure/instruments';
+import { findGaps } from '../../core/logs/csv-clock';
+import { readCapture } from '../../core/logs/capture';
+import { importLog, type ImportedLog, type ImportOptions } from '../../core/logs/csv-import';
+import { asText, type Layout } from '../../core/logs/csv-sniff';
+import type { Log } from '../../core/logs/channels';
+import type { SpecSheet } from '../../core/vehicle/spec-sheet';
+import type { Band } from '../../core/physics/plant/band';
+import type { Learned } from '../../core/physics/plant/priors';
+import type { Problem, Result } from '../../core/base/result';
+import { analyse, bandFor, type Analysis } from '../../core/runs/analyse';
 
 export interface ImportTask {
   readonly bytes: Uint8Array;
@@ -35,7 +31,7 @@ export interface JudgeTask {
 }
 
 export interface Judged {
-  readonly report: ImportReport;
+  readonly report: RunReport;
   readonly analysis: Analysis;
   readonly band: Band;
 }
@@ -59,7 +55,7 @@ export function judgeRun({ log, sheet, knownGood, readWith }: JudgeTask): Judged
 
 export interface ImportedRun {
   readonly log: Log;
-  readonly report: ImportReport;
+  readonly report: RunReport;
   readonly warnings: readonly Problem[];
   readonly analysis: Analysis;
   readonly band: Band;

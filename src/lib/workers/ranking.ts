@@ -1,8 +1,8 @@
 import * as Comlink from 'comlink';
-import type { Log } from '../../core/formats/channels';
-import type { SpecSheet } from '../../core/formats/spec-sheet';
-import { analyseSteps, type Analysis } from '../../core/run/analyse';
-import type { RankStep } from '../../core/run/rank';
+import type { Log } from '../../core/logs/channels';
+import type { SpecSheet } from '../../core/vehicle/spec-sheet';
+import { analyseSteps, type Analysis } from '../../core/runs/analyse';
+import type { RankStep } from '../../core/runs/rank';
 
 /** The model's ranking of a run, in a thread of its own. Whoever does not want it any more ends the thread. */
 const worker = {

@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
-import { database } from '$lib/server/database';
-import { coolantView } from '$lib/server/coolant-view';
+import { database } from '$lib/server/db/database';
+import { coolantView } from '$lib/server/views/coolant';
 
 /** The calculator for itself, or of the job in the address: its vehicle, and what was filled in last. */
 export const load = async ({ url, depends }) => {

@@ -1,5 +1,5 @@
-import { database } from '$lib/server/database';
-import { fleetView } from '$lib/server/memory';
+import { database } from '$lib/server/db/database';
+import { fleetView } from '$lib/server/runs/memory';
 
 export const load = async ({ depends }) => {
   depends('record:any');

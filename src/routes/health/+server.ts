@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { database } from '$lib/server/database';
+import { database } from '$lib/server/db/database';
 
 /** For whoever watches the process: answers 200 when the database does too. */
 export async function GET() {

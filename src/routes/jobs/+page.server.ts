@@ -1,5 +1,5 @@
-import { database } from '$lib/server/database';
-import { countJobs, jobLines } from '$lib/server/views';
+import { database } from '$lib/server/db/database';
+import { countJobs, jobLines } from '$lib/server/views/lists';
 
 const PAGE = 40;
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { database } from '$lib/server/database';
-import { numbersView } from '$lib/server/numbers';
+import { database } from '$lib/server/db/database';
+import { numbersView } from '$lib/server/views/numbers';
 
 const isDate = (text: string | null): text is string => z.iso.date().safeParse(text).success;
 

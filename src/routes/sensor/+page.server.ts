@@ -1,5 +1,5 @@
-import { database } from '$lib/server/database';
-import { vehicleLines } from '$lib/server/views';
+import { database } from '$lib/server/db/database';
+import { vehicleLines } from '$lib/server/views/lists';
 
 export const load = async () => ({
   vehicles: (await vehicleLines(database())).flatMap(({ fleetNo, name, sheet }) =>

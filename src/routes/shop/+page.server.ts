@@ -1,5 +1,5 @@
-import { database } from '$lib/server/database';
-import { shopCauses, shopChecks, shopCosts } from '$lib/server/shop';
+import { database } from '$lib/server/db/database';
+import { shopCauses, shopChecks, shopCosts } from '$lib/server/record/shop';
 
 /** What things cost here, and what the shop's closed jobs turned out to be. */
 export const load = async ({ depends }) => {

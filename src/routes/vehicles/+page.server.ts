@@ -1,4 +1,4 @@
-import { database } from '$lib/server/database';
-import { vehicleLines } from '$lib/server/views';
+import { database } from '$lib/server/db/database';
+import { vehicleLines } from '$lib/server/views/lists';
 
 export const load = async () => ({ vehicles: await vehicleLines(database()) });

@@ -1,16 +1,17 @@
 import { outcome } from '../../../src/core/checks/check';
 import { CHECK_IDS, checkOf, type CheckId } from '../../../src/core/checks/registry';
-import type { FaultId } from '../../../src/core/plant/faults';
-import { repairFor, repairOf, type RepairId } from '../../../src/core/repair/catalogue';
-import { priceOf, USUAL_COSTS, type ShopCosts } from '../../../src/core/repair/costs';
-import { adviceOf } from '../../../src/core/repair/decide';
-import type { JudgedCheck } from '../../../src/core/record/judged';
-import type { Finding } from '../../../src/core/suspects/findings';
-import { apartAfter, worthOf, type Asked } from '../../../src/core/suspects/next';
-import { posteriorOf } from '../../../src/core/suspects/posterior';
-import { planOf } from '../../../src/core/thermal/plan';
-import type { Case } from './case';
-import { Bay, Patient } from './play';
+import type { FaultId } from '../../../src/core/vehicle/faults';
+import { repairFor, repairOf, type RepairId } from '../../../src/core/vehicle/repairs';
+import { priceOf } from '../../../src/core/diagnosis/costs';
+import { USUAL_COSTS, type ShopCosts } from '../../../src/core/record/shop-costs';
+import { adviceOf } from '../../../src/core/diagnosis/decide';
+import type { JudgedCheck } from '../../../src/core/diagnosis/judged';
+import type { Finding } from '../../../src/core/diagnosis/findings';
+import { apartAfter, worthOf, type Asked } from '../../../src/core/diagnosis/next';
+import { posteriorOf } from '../../../src/core/diagnosis/posterior';
+import { planOf } from '../../../src/core/diagnosis/plan';
+import type { Case } from '../../../src/simulation/cases/hidden-case';
+import { Bay, Patient } from '../../../src/simulation/technician/play';
 
 /** How a planner fared on one case. */
 export interface Fared {

@@ -3,9 +3,9 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
-import { SUSPECTS } from '../../../src/core/suspects/catalogue';
-import { repairFor } from '../../../src/core/repair/catalogue';
-import type { Mix } from './case';
+import { SUSPECTS } from '../../../src/core/vehicle/fault-words';
+import { repairFor } from '../../../src/core/vehicle/repairs';
+import type { Mix } from '../../../src/simulation/cases/case';
 import type { Fared } from './planners';
 
 /**

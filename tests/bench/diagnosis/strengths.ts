@@ -1,8 +1,9 @@
 import { CHECK_IDS, checkOf, type CheckId } from '../../../src/core/checks/registry';
-import { sharesOf } from '../../../src/core/suspects/strengths';
-import type { FaultId } from '../../../src/core/plant/faults';
-import { caseOf } from './case';
-import { Patient } from './play';
+import { sharesOf } from '../../../src/core/diagnosis/strengths';
+import type { FaultId } from '../../../src/core/vehicle/faults';
+import { caseOf } from '../../../src/simulation/cases/case';
+import { Patient } from '../../../src/simulation/technician/play';
+import { SPECS } from './specs';
 
 /**
  * What each check says of each suspect on simulated vehicles, beside what `strengths.ts` supposes: every check of
@@ -25,7 +26,7 @@ const tally = (check: CheckId, fault: FaultId, of: 'it' | 'none'): Said => {
 };
 
 for (let seed = OTHER_JOBS + 1; seed <= OTHER_JOBS + jobs; seed++) {
-  const patient = new Patient(caseOf(seed, seed % 2 ? 'even' : 'trade'));
+  const patient = new Patient(caseOf(seed, { specs: SPECS, mix: seed % 2 ? 'even' : 'trade' }));
   const { fault, spec } = patient.c;
   for (const id of CHECK_IDS) {
     if (id === 'soak' || checkOf(id).lacks?.(spec)) continue;

@@ -9,11 +9,11 @@
     templateOf,
     type CircuitReadings
   } from '$core/checks/circuit-check';
-  import { locate } from '$core/circuit/template';
-  import { readBench } from '$lib/ui/bench';
-  import Choose from '$lib/ui/Choose.svelte';
-  import QuantityInput from '$lib/ui/QuantityInput.svelte';
-  import { told } from '$lib/ui/units';
+  import { locate } from '$core/physics/circuit/template';
+  import { readBench } from '$lib/ui/inputs/bench';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { told } from '$lib/ui/page-state/units';
   import Schematic from './Schematic.svelte';
   import { SCHEMATICS } from './schematics';
 

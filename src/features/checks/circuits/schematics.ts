@@ -12,14 +12,14 @@ export interface Part {
   /** Element faults that would lie here. */
   readonly faults: readonly string[];
 }
-export interface TapPlace {
+interface TapPlace {
   readonly id: string;
   readonly x: number;
   readonly y: number;
   /** Where its value stands. */
   readonly below?: boolean;
 }
-export interface Wire {
+interface Wire {
   readonly path: string;
   readonly thin?: boolean;
   /** A link that is no wire: what moves what. */

@@ -1,8 +1,8 @@
-import { connect } from '../database';
-import { loadDemo } from '../demo';
-import { loadYear } from '../demo-year';
+import { connect } from '../db/database';
+import { loadDemo } from '../files/demo';
+import { loadYear } from '../files/demo-year';
 import { log } from '../log';
-import { migrate } from '../migrate';
+import { migrate } from '../db/migrate';
 
 /** What bin/start runs before serving: database up to date, demo there (PYRETHOS_DEMO: 0 none, small without the year). */
 const url = process.env.DATABASE_URL;

@@ -6,12 +6,12 @@ import {
   REQUEST_ID,
   writeFrame,
   type StampedFrame
-} from '../../../core/bus/frame';
-import { lineSplitter } from '../../../core/bus/lines';
-import { Assembler, FLOW_GO_ON, isFirstFrame, toFrames } from '../../../core/bus/isotp';
+} from '../../../core/logs/bus/frame';
+import { lineSplitter } from '../../../core/logs/bus/lines';
+import { Assembler, FLOW_GO_ON, isFirstFrame, toFrames } from '../../../core/logs/bus/isotp';
 
 /** An answer of a control unit, with the adapter's own clock in s. */
-export interface AdapterAnswer {
+interface AdapterAnswer {
   readonly t: number;
   readonly message: Uint8Array;
 }

@@ -1,6 +1,6 @@
 import { createConnection } from 'node:net';
-import { lineSplitter } from '../../../core/bus/lines';
-import { bad, good, type Result } from '../../../core/result';
+import { lineSplitter } from '../../../core/logs/bus/lines';
+import { bad, good, type Result } from '../../../core/base/result';
 
 const ANSWER_WITHIN_MS = 2000;
 

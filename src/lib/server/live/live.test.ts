@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { ANSWER_ID, writeFrame } from '../../../core/bus/frame';
-import { startBench, type Bench } from '../../../devices/bench';
-import type { Database } from '../database';
-import { append, eventsOf } from '../record';
-import { samplesOf } from '../runs';
-import { testDatabase } from '../test-database';
+import { ANSWER_ID, writeFrame } from '../../../core/logs/bus/frame';
+import { startBench, type Bench } from '../../../simulation/adapter/bench';
+import type { Database } from '../db/database';
+import { append, eventsOf } from '../record/record';
+import { samplesOf } from '../runs/runs';
+import { testDatabase } from '../db/test-database';
 import { AdapterLost, replayAdapter, socketAdapter } from './adapter';
 import { knownAdapters } from './adapters';
 import { tellBench } from './bench';

@@ -1,5 +1,5 @@
-import { readAnswer } from '../../../core/bus/identifiers';
-import type { ChannelKey } from '../../../core/formats/channels';
+import { readAnswer } from '../../../core/logs/bus/identifiers';
+import type { ChannelKey } from '../../../core/logs/channels';
 import type { ScanAdapter } from './adapter';
 
 /** One sample as the control unit gave it. */

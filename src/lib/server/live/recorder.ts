@@ -1,14 +1,14 @@
 import { randomUUID } from 'node:crypto';
 import { hostname } from 'node:os';
 import { QueryTypes } from 'sequelize';
-import type { ChannelKey } from '../../../core/formats/channels';
-import type { Database } from '../database';
+import type { ChannelKey } from '../../../core/logs/channels';
+import type { Database } from '../db/database';
 import { log } from '../log';
 import { AdapterLost, socketAdapter, type ScanAdapter } from './adapter';
 import { poll, type Sample } from './poll';
 
 /** What a recording is doing, as viewers are told. */
-export type RecorderState = 'waiting' | 'recording' | 'no-answer' | 'adapter-gone';
+type RecorderState = 'waiting' | 'recording' | 'no-answer' | 'adapter-gone';
 
 const LEASE_S = 5;
 const LOOK_MS = 1500;

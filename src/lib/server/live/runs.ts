@@ -2,13 +2,13 @@ import { randomUUID } from 'node:crypto';
 import { QueryTypes, UniqueConstraintError } from 'sequelize';
 import { deriveJob } from '../../../core/record/derive';
 import { markText, type LiveRun, type RunSource } from '../../../core/record/live';
-import { bad, good, type Result } from '../../../core/result';
-import type { Log } from '../../../core/formats/channels';
-import type { Database } from '../database';
-import { judgeInWorker } from '../import-pool';
-import { knownGoodRuns } from '../known-good';
-import { append, eventsOf } from '../record';
-import { storeRun } from '../runs';
+import { bad, good, type Result } from '../../../core/base/result';
+import type { Log } from '../../../core/logs/channels';
+import type { Database } from '../db/database';
+import { judgeInWorker } from '../runs/import-pool';
+import { knownGoodRuns } from '../runs/known-good';
+import { append, eventsOf } from '../record/record';
+import { storeRun } from '../runs/runs';
 import { blocksAfter, logOfBlocks } from './samples';
 
 export interface LiveStart {

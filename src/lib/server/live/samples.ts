@@ -1,6 +1,6 @@
 import { QueryTypes, type Transaction } from 'sequelize';
-import { isChannelKey, type ChannelKey, type Log } from '../../../core/formats/channels';
-import type { Database } from '../database';
+import { isChannelKey, type ChannelKey, type Log } from '../../../core/logs/channels';
+import type { Database } from '../db/database';
 
 /** Samples of a live run as they were kept together. */
 export interface LiveBlock {

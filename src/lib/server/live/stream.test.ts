@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import { append } from '../record';
-import type { Database } from '../database';
-import { changeStream } from '../changes';
-import { testDatabase } from '../test-database';
+import { append } from '../record/record';
+import type { Database } from '../db/database';
+import { changeStream } from '../record/changes';
+import { testDatabase } from '../db/test-database';
 import { saveSamples } from './recorder';
 import { startLive } from './runs';
 import { logOfBlocks } from './samples';

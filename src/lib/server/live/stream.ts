@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize';
-import type { Database } from '../database';
+import type { Database } from '../db/database';
 import { log } from '../log';
-import { eventStream } from '../changes';
+import { eventStream } from '../record/changes';
 import { blocksAfter } from './samples';
 
 /**

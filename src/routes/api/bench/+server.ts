@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { WIGGLED, type Wiggled } from '$core/checks/wiggle';
+import { WIGGLED, type Wiggled } from '$core/checks/sensor/wiggle';
 import { knownAdapters } from '$lib/server/live/adapters';
 import { tellBench } from '$lib/server/live/bench';
 

@@ -1,7 +1,7 @@
 import { json } from '@sveltejs/kit';
-import { readSpecSheet } from '$core/formats/spec-sheet';
-import { database } from '$lib/server/database';
-import { append } from '$lib/server/record';
+import { readSpecSheet } from '$core/vehicle/spec-sheet';
+import { database } from '$lib/server/db/database';
+import { append } from '$lib/server/record/record';
 
 const MAX_BYTES = 512 * 1024;
 

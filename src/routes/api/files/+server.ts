@@ -1,8 +1,8 @@
 import { json } from '@sveltejs/kit';
-import { openFiles, zipStream } from '$lib/server/archive';
-import { bringIn } from '$lib/server/bring-in';
-import { database } from '$lib/server/database';
-import { exportWorkshop } from '$lib/server/job-export';
+import { openFiles, zipStream } from '$lib/server/files/archive';
+import { bringIn } from '$lib/server/files/bring-in';
+import { database } from '$lib/server/db/database';
+import { exportWorkshop } from '$lib/server/files/job-export';
 
 const MOST_BYTES = 128 * 1024 * 1024;
 /** Conflicts beyond this are the same story again. */

@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { QueryTypes } from 'sequelize';
-import { database } from '$lib/server/database';
+import { database } from '$lib/server/db/database';
 
 /** Who has made entries here lately, for the picker at the top of the window. */
 export const GET = async () => {

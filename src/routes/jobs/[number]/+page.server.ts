@@ -1,5 +1,5 @@
-import { database } from '$lib/server/database';
-import { jobView } from '$lib/server/job-view';
+import { database } from '$lib/server/db/database';
+import { jobView } from '$lib/server/views/job';
 
 export const load = async ({ params, url, depends }) => {
   const view = await jobView(database(), params.number, url.searchParams.get('run'));

@@ -1,5 +1,5 @@
-import { database } from '$lib/server/database';
-import { intakeView } from '$lib/server/intake-view';
+import { database } from '$lib/server/db/database';
+import { intakeView } from '$lib/server/views/intake';
 
 export const load = async ({ url }) => ({
   ...(await intakeView(database())),

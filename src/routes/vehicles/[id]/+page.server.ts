@@ -1,7 +1,7 @@
-import { database } from '$lib/server/database';
-import { vehicleOr404 } from '$lib/server/vehicle-view';
-import { memories } from '$lib/server/memory';
-import { jobLines } from '$lib/server/views';
+import { database } from '$lib/server/db/database';
+import { vehicleOr404 } from '$lib/server/views/vehicle';
+import { memories } from '$lib/server/runs/memory';
+import { jobLines } from '$lib/server/views/lists';
 
 export const load = async ({ params }) => ({
   vehicle: await vehicleOr404(params.id),

@@ -1,7 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
-import { EVENT_STREAM } from '$lib/server/changes';
-import { database } from '$lib/server/database';
+import { EVENT_STREAM } from '$lib/server/record/changes';
+import { database } from '$lib/server/db/database';
 import { liveStream } from '$lib/server/live/stream';
 
 /** Samples of a live run as they come, from the block after `after`. */

@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
-import { database } from '$lib/server/database';
+import { database } from '$lib/server/db/database';
 
 /** A photo. It was checked to be a picture when it came in, and is served as nothing else. */
 export async function GET({ params }) {

@@ -1,5 +1,5 @@
-import { database } from '$lib/server/database';
-import { jobView } from '$lib/server/job-view';
+import { database } from '$lib/server/db/database';
+import { jobView } from '$lib/server/views/job';
 
 export const load = async ({ params, depends }) => {
   const { job, vehicle, sheet, events, otherHeat, runs, costs, causes, now } = await jobView(

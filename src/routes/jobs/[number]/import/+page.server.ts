@@ -1,5 +1,5 @@
-import { database } from '$lib/server/database';
-import { jobOr404 } from '$lib/server/job-view';
+import { database } from '$lib/server/db/database';
+import { jobOr404 } from '$lib/server/views/job';
 
 export const load = async ({ params }) => {
   const { id, number, complaint, vehicleId } = await jobOr404(database(), params.number);

@@ -1,8 +1,8 @@
 import { deriveJob } from '$core/record/derive';
-import { database } from '$lib/server/database';
-import { intakeView } from '$lib/server/intake-view';
-import { jobOr404 } from '$lib/server/job-view';
-import { eventsOf } from '$lib/server/record';
+import { database } from '$lib/server/db/database';
+import { intakeView } from '$lib/server/views/intake';
+import { jobOr404 } from '$lib/server/views/job';
+import { eventsOf } from '$lib/server/record/record';
 
 export const load = async ({ params }) => {
   const { id, number, vehicleId } = await jobOr404(database(), params.number);

@@ -1,8 +1,8 @@
-import { database } from '$lib/server/database';
-import { jobOr404 } from '$lib/server/job-view';
-import { knownGoodRuns } from '$lib/server/known-good';
+import { database } from '$lib/server/db/database';
+import { jobOr404 } from '$lib/server/views/job';
+import { knownGoodRuns } from '$lib/server/runs/known-good';
 import { knownAdapters } from '$lib/server/live/adapters';
-import { eventsOf } from '$lib/server/record';
+import { eventsOf } from '$lib/server/record/record';
 
 export const load = async ({ params, depends }) => {
   const db = database();

@@ -1,6 +1,6 @@
-import { database } from '$lib/server/database';
-import { reportView } from '$lib/server/report';
-import { reportPdf } from '$lib/server/report-pdf';
+import { database } from '$lib/server/db/database';
+import { reportView } from '$lib/server/views/report';
+import { reportPdf } from '$lib/server/files/report-pdf';
 import { shopZone } from '$lib/server/zone';
 
 /** The report as a file, in the units of whoever asks. */

@@ -1,5 +1,5 @@
-import { database } from '$lib/server/database';
-import { reportView } from '$lib/server/report';
+import { database } from '$lib/server/db/database';
+import { reportView } from '$lib/server/views/report';
 import { shopZone } from '$lib/server/zone';
 
 export const load = async ({ params, depends }) => {

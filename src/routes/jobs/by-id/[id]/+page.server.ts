@@ -1,6 +1,6 @@
 import { error, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
-import { database } from '$lib/server/database';
+import { database } from '$lib/server/db/database';
 
 /** A job is known by its id before the database has numbered it. */
 export async function load({ params }) {

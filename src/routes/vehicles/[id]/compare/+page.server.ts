@@ -1,6 +1,6 @@
-import { compareView } from '$lib/server/compare-view';
-import { database } from '$lib/server/database';
-import { vehicleOr404 } from '$lib/server/vehicle-view';
+import { compareView } from '$lib/server/views/compare';
+import { database } from '$lib/server/db/database';
+import { vehicleOr404 } from '$lib/server/views/vehicle';
 
 export const load = async ({ params, url }) => {
   const vehicle = await vehicleOr404(params.id);

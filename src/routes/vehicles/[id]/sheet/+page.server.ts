@@ -1,3 +1,3 @@
-import { vehicleOr404 } from '$lib/server/vehicle-view';
+import { vehicleOr404 } from '$lib/server/views/vehicle';
 
 export const load = async ({ params }) => ({ vehicle: await vehicleOr404(params.id) });

@@ -1,7 +1,7 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { database } from '$lib/server/database';
-import { exportJob } from '$lib/server/job-export';
+import { database } from '$lib/server/db/database';
+import { exportJob } from '$lib/server/files/job-export';
 
 /** The job complete as a file: record, sheet, judged checks, runs, photos. */
 export async function GET({ params }) {

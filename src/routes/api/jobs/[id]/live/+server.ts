@@ -1,9 +1,9 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { DRIVES, type DriveName } from '$core/plant/drive';
-import { FAULT_IDS } from '$core/plant/faults';
+import { DRIVES, type DriveName } from '$core/physics/plant/drive';
+import { FAULT_IDS } from '$core/vehicle/faults';
 import { sourceSchema } from '$core/record/live';
-import { database } from '$lib/server/database';
+import { database } from '$lib/server/db/database';
 import { knownAdapters } from '$lib/server/live/adapters';
 import { tellBench } from '$lib/server/live/bench';
 import { startLive } from '$lib/server/live/runs';

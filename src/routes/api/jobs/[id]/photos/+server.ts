@@ -1,8 +1,8 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { PHOTO_MAX_BYTES } from '$core/record/events';
-import { database } from '$lib/server/database';
-import { attachPhoto } from '$lib/server/photos';
+import { database } from '$lib/server/db/database';
+import { attachPhoto } from '$lib/server/files/photos';
 
 const querySchema = z.object({
   event: z.uuid(),

@@ -1,11 +1,11 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { CHANNELS } from '$core/formats/channels';
-import { MAX_LOG_BYTES, type Layout } from '$core/formats/csv-sniff';
-import { TIME_FORMATS, type TimeFormat } from '$core/formats/csv-time';
+import { CHANNELS } from '$core/logs/channels';
+import { MAX_LOG_BYTES, type Layout } from '$core/logs/csv-sniff';
+import { TIME_FORMATS, type TimeFormat } from '$core/logs/csv-time';
 import { findUnit } from '$core/units/units';
-import { database } from '$lib/server/database';
-import { importRun } from '$lib/server/runs';
+import { database } from '$lib/server/db/database';
+import { importRun } from '$lib/server/runs/runs';
 
 const channelKeys = CHANNELS.map((c) => c.key);
 const useSchema = z.discriminatedUnion('kind', [

@@ -1,7 +1,7 @@
 import { json } from '@sveltejs/kit';
-import { database } from '$lib/server/database';
-import { judgeAgain } from '$lib/server/judge';
-import { runOr404 } from '$lib/server/lookup';
+import { database } from '$lib/server/db/database';
+import { judgeAgain } from '$lib/server/runs/judge';
+import { runOr404 } from '$lib/server/runs/lookup';
 
 /** Judges a run again by the present sheet and model. */
 export async function POST({ params }) {

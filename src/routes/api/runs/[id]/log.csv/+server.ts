@@ -1,7 +1,7 @@
-import { writeLog } from '$core/formats/csv-export';
-import { database } from '$lib/server/database';
-import { runOr404 } from '$lib/server/lookup';
-import { samplesOf } from '$lib/server/runs';
+import { writeLog } from '$core/logs/csv-export';
+import { database } from '$lib/server/db/database';
+import { runOr404 } from '$lib/server/runs/lookup';
+import { samplesOf } from '$lib/server/runs/runs';
 
 /** The run as a CSV with the canonical columns. */
 export async function GET({ params }) {

@@ -1,8 +1,8 @@
 import { json } from '@sveltejs/kit';
-import { thin } from '$core/run/thin';
-import { database } from '$lib/server/database';
-import { runOr404 } from '$lib/server/lookup';
-import { samplesOf } from '$lib/server/runs';
+import { thin } from '$core/runs/thin';
+import { database } from '$lib/server/db/database';
+import { runOr404 } from '$lib/server/runs/lookup';
+import { samplesOf } from '$lib/server/runs/runs';
 
 /** Samples for drawing, thinned to about `points`, between `from` and `to` seconds. */
 export async function GET({ params, url }) {

@@ -1,7 +1,7 @@
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
-import { database } from '$lib/server/database';
-import { vehicleLines } from '$lib/server/views';
+import { database } from '$lib/server/db/database';
+import { vehicleLines } from '$lib/server/views/lists';
 
 /** The vehicle's spec sheet as a file. */
 export async function GET({ params }) {

@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { database } from '$lib/server/database';
+import { database } from '$lib/server/db/database';
 import { endLive } from '$lib/server/live/runs';
 
 const requestSchema = z.object({

@@ -1,0 +1,121 @@
+import { z } from 'zod';
+import { defineCheck, outcome, speaksAgainst, speaksFor, voidOutcome, type CheckContext } from '../check';
+import { withoutClutch } from '../vehicle-has';
+
+export const DRAGS = {
+  none: 'No drag',
+  slight: 'Slight drag',
+  firm: 'Firm drag',
+  locked: 'Cannot be turned'
+} as const;
+type Drag = keyof typeof DRAGS;
+const drag = z.enum(Object.keys(DRAGS) as [Drag, ...Drag[]], 'Say how the first turn felt');
+
+const readings = z.object({
+  firstTurn: drag,
+  /** Turns it makes by itself after a flick; null where not tried. */
+  freeTurns: z
+    .number()
+    .min(0, 'Turns are 0 or more')
+    .max(60, 'No hand spins a fan for more than 60 turns')
+    .nullable(),
+  /** How it felt after some turns. Kept, not judged: the fluid is spread by then. */
+  laterTurns: drag.nullable()
+});
+export type ClutchColdTurnReadings = z.infer<typeof readings>;
+
+/** A clutch with its fluid stops a flicked fan within this many turns; one without lets it run on. Ours, by default. */
+const STOPS_WITHIN = 2;
+const RUNS_ON_FROM = 5;
+/** Hours of standing after which the fluid has run back and a first turn is a first turn again. */
+const FIRST_AGAIN_H = 6;
+
+/** The drag of the very first turn by hand after standing: a viscous clutch that has lost its fluid has none. */
+export const clutchColdTurn = defineCheck<ClutchColdTurnReadings>({
+  title: 'Clutch, first turn cold',
+  phases: ['C'],
+  minutes: 3,
+  decides: 'No drag: slipping. Cannot be turned: seized. Only the first turn after standing counts.',
+  tools: ['Gloved hand'],
+  cautions: ['fan-stopped'],
+  gate: 'stopped',
+  speaksTo: ['clutch-slipping', 'clutch-seized', 'clutch-circuit-open'],
+  needsSoak: true,
+  lacks: withoutClutch,
+  readings,
+  judge(r, context) {
+    const numbers = [
+      { name: 'First turn', value: DRAGS[r.firstTurn], limit: 'slight to firm' },
+      ...(r.freeTurns === null
+        ? []
+        : [{ name: 'Turns after a flick', value: String(r.freeTurns), limit: `up to ${STOPS_WITHIN}` }])
+    ];
+    const judged = outcomeOf(r, context, numbers);
+    const before = turnedBefore(context);
+    return before
+      ? {
+          ...judged,
+          ...voidOutcome(
+            'The fan was turned by hand shortly before; only the first turn after standing counts',
+            'not the first turn',
+            before
+          )
+        }
+      : judged;
+  },
+  unlikely: (r) =>
+    r.firstTurn === 'locked' && (r.freeTurns ?? 0) > 0
+      ? ['It cannot be turned, yet it ran on after a flick']
+      : [],
+  words: (r) =>
+    `First turn: ${DRAGS[r.firstTurn].toLowerCase()}${r.freeTurns === null ? '' : `, ${r.freeTurns} turns after a flick`}${r.laterTurns ? `; later ${DRAGS[r.laterTurns].toLowerCase()}` : ''}`
+});
+
+/** When a turn would be a first one again, if the fan was turned less than that ago. */
+function turnedBefore({ at, earlier }: CheckContext): string | null {
+  const last = earlier.at(-1);
+  if (!last) return null;
+  const again = Date.parse(last.at) + FIRST_AGAIN_H * 3_600_000;
+  return Date.parse(at) < again ? new Date(again).toISOString() : null;
+}
+
+function outcomeOf(
+  { firstTurn, freeTurns }: ClutchColdTurnReadings,
+  { sheet }: CheckContext,
+  numbers: { name: string; value: string; limit?: string }[]
+) {
+  const turns = freeTurns ?? 0;
+  if (firstTurn === 'none' || turns >= RUNS_ON_FROM)
+    return outcome(
+      'fail',
+      turns >= RUNS_ON_FROM
+        ? `Runs on for ${turns} turns after a flick; a clutch with its fluid stops within ${STOPS_WITHIN}`
+        : 'No drag on the first turn after standing; a clutch with its fluid drags',
+      {
+        numbers,
+        points: [...speaksFor('clutch-slipping'), ...speaksAgainst('clutch-seized', 'clutch-circuit-open')]
+      }
+    );
+  if (firstTurn === 'locked') {
+    if (sheet?.clutch?.kind === 'electronic')
+      return outcome(
+        'unclear',
+        'Cannot be turned: an electronic clutch without power is engaged, so this says nothing. Compare command and fan speed, and measure at its plug',
+        { numbers, points: speaksAgainst('clutch-slipping') }
+      );
+    return outcome('fail', 'Cannot be turned by hand on a cold engine', {
+      numbers,
+      points: [...speaksFor('clutch-seized'), ...speaksAgainst('clutch-slipping')]
+    });
+  }
+  if (turns > STOPS_WITHIN)
+    return outcome(
+      'unclear',
+      `Drags, yet makes ${turns} turns after a flick; up to ${STOPS_WITHIN} is good, ${RUNS_ON_FROM} and more is slipping`,
+      { numbers }
+    );
+  return outcome('pass', `${DRAGS[firstTurn]} on the first turn, as a clutch with its fluid has`, {
+    numbers,
+    points: speaksAgainst('clutch-slipping', 'clutch-seized')
+  });
+}

@@ -1,0 +1,208 @@
+import { z } from 'zod';
+import { ENGAGED_RATIO, FREE_RATIO } from '../../physics/clutch/speed';
+import type { SpecSheet } from '../../vehicle/spec-sheet';
+import { say } from '../../units/say';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { sayVolts } from '../circuit-check';
+import { withoutElectronicClutch } from '../vehicle-has';
+
+const speeds = {
+  engineRpm: z.number().min(300, 'The engine turns at 300 rpm or more').max(9000),
+  fanRpm: z.number().min(0, 'A speed is 0 rpm or more').max(9000)
+};
+const readings = z.object({
+  pairs: z
+    .array(
+      z.object({
+        commandPct: z.number().min(0, 'A command is 0 to 100 %').max(100, 'A command is 0 to 100 %'),
+        ...speeds
+      })
+    )
+    .min(1, 'Take one command with its speeds at least')
+    .max(30),
+  unplugged: z.object(speeds).nullable(),
+  /** Across its plug with the key on and the least command, where power is what frees it. */
+  plugV: z
+    .number('Volts are a number')
+    .min(0, 'Volts are 0 or more')
+    .max(32, 'No supply here is above 32 V')
+    .nullable()
+    .default(null),
+  /** What the speed pickup gives, and the fan speed by tachometer at that moment. */
+  pickup: z
+    .object({
+      hz: z.number().min(0.1, 'Pulses a second are above 0').max(5000),
+      fanRpm: speeds.fanRpm.min(30)
+    })
+    .nullable()
+});
+export type ClutchElectronicReadings = z.infer<typeof readings>;
+
+/** Commands must lie this far apart before following can be seen, %. */
+const APART_PCT = 40;
+const LOCKED = 0.78;
+/** A coil gets its supply or it does not: half a battery lies clear of both. */
+const POWERED_V = 6;
+const PULSES_OFF = 0.12;
+
+/** Share of its pulley's speed that a command should give: by the sheet's table, or a usual line. */
+export function commandedShare(sheet: SpecSheet | null, pct: number): number {
+  const rows = (sheet?.clutch?.kind === 'electronic' ? (sheet.clutch.speedTable ?? []) : [])
+    .filter((r) => r.length >= 2 && r[1] <= 1.2)
+    .sort((a, b) => a[0] - b[0]);
+  const k = rows.findIndex((r) => r[0] >= pct);
+  if (rows.length >= 2) {
+    if (k <= 0) return k === 0 ? rows[0][1] : rows[rows.length - 1][1];
+    const [a, b] = [rows[k - 1], rows[k]];
+    return a[1] + ((b[1] - a[1]) * (pct - a[0])) / (b[0] - a[0]);
+  }
+  return FREE_RATIO + ((ENGAGED_RATIO - FREE_RATIO) * pct) / 100;
+}
+
+/** An electronically controlled clutch: does the fan follow its command, and what does it do unplugged. */
+export const clutchElectronic = defineCheck<ClutchElectronicReadings>({
+  title: 'Electronic clutch',
+  phases: ['R'],
+  minutes: 6,
+  decides: 'Follows the command, ignores it, or is locked; and what it does unplugged.',
+  tools: ['Scan tool', 'Optical tachometer', 'Meter'],
+  cautions: ['indoor-running', 'belts', 'fan-blades'],
+  gate: 'none',
+  speaksTo: ['clutch-circuit-open', 'clutch-seized', 'clutch-slipping'],
+  lacks: withoutElectronicClutch,
+  readings,
+  refuse: (r) =>
+    r.pairs.flatMap(({ engineRpm, fanRpm }, i) =>
+      fanRpm > engineRpm * 1.6
+        ? [
+            {
+              field: `pairs.${i}.fanRpm`,
+              message: `${say(fanRpm, 'rotation')} is faster than any pulley drives it at ${say(engineRpm, 'rotation')}`
+            }
+          ]
+        : []
+    ),
+  judge(r, { sheet }) {
+    const read = r.pairs.map((p) => ({
+      ...p,
+      share: p.fanRpm / p.engineRpm,
+      due: commandedShare(sheet, p.commandPct)
+    }));
+    const pulses = r.pickup ? (r.pickup.hz * 60) / r.pickup.fanRpm : null;
+    const duePulses = sheet?.clutch?.kind === 'electronic' ? (sheet.clutch.pulsesPerRev ?? null) : null;
+    const numbers = [
+      ...read.map((p) => ({
+        name: `${p.commandPct} % at ${say(p.engineRpm, 'rotation')}`,
+        value: `${say(p.fanRpm, 'rotation')}, ${(100 * p.share).toFixed(0)} %`,
+        limit: `about ${(100 * p.due).toFixed(0)} %`
+      })),
+      ...(r.unplugged
+        ? [
+            {
+              name: 'Unplugged',
+              value: `${((100 * r.unplugged.fanRpm) / r.unplugged.engineRpm).toFixed(0)} %`,
+              limit: 'engaged'
+            }
+          ]
+        : []),
+      ...(r.plugV === null
+        ? []
+        : [
+            {
+              name: 'At its plug',
+              value: sayVolts(r.plugV),
+              limit: `${sayVolts(POWERED_V)} or more with power`
+            }
+          ]),
+      ...(pulses === null
+        ? []
+        : [
+            {
+              name: 'Pulses a turn',
+              value: pulses.toFixed(1),
+              ...(duePulses ? { limit: String(duePulses) } : {})
+            }
+          ])
+    ];
+    const doubts =
+      pulses !== null && duePulses !== null && Math.abs(pulses / duePulses - 1) > PULSES_OFF
+        ? [
+            `The pickup gives ${pulses.toFixed(1)} pulses a turn and not ${duePulses}: the control unit takes the fan for ${pulses > duePulses ? 'faster' : 'slower'} than it is`
+          ]
+        : [];
+    const span = Math.max(...read.map((p) => p.commandPct)) - Math.min(...read.map((p) => p.commandPct));
+    const least = read.reduce((a, b) => (b.commandPct < a.commandPct ? b : a));
+    const most = read.reduce((a, b) => (b.commandPct > a.commandPct ? b : a));
+    const locked = least.commandPct <= 40 && read.every((p) => p.share >= LOCKED);
+    if (locked) {
+      const same = r.unplugged && r.unplugged.fanRpm / r.unplugged.engineRpm >= LOCKED;
+      const engaged = `Engaged at ${least.commandPct} % as at ${most.commandPct} %${same ? ' and unplugged' : ''}`;
+      const points = speaksAgainst('clutch-slipping');
+      if (r.plugV === null)
+        return outcome(
+          'fail',
+          `${engaged}: no power at its coil, or seized. Volts at its plug with the least command tell the two apart`,
+          { numbers, doubts, points: [...speaksFor('clutch-circuit-open', 'clutch-seized'), ...points] }
+        );
+      const powered = r.plugV >= POWERED_V;
+      return outcome(
+        'fail',
+        powered
+          ? `${engaged}, with ${sayVolts(r.plugV)} at its plug: it has its power and is locked all the same`
+          : `${engaged}, with ${sayVolts(r.plugV)} at its plug: nothing frees it, so look for its supply, ground and command`,
+        {
+          numbers,
+          doubts,
+          points: [
+            ...speaksFor(powered ? 'clutch-seized' : 'clutch-circuit-open'),
+            ...speaksAgainst(powered ? 'clutch-circuit-open' : 'clutch-seized'),
+            ...points
+          ]
+        }
+      );
+    }
+    if (most.commandPct >= 70 && most.share < 0.55 * most.due)
+      return outcome(
+        'fail',
+        `Does not come up: ${(100 * most.share).toFixed(0)} % of its pulley at ${most.commandPct} %, about ${(100 * most.due).toFixed(0)} % due`,
+        {
+          numbers,
+          doubts,
+          points: [...speaksFor('clutch-slipping'), ...speaksAgainst('clutch-circuit-open', 'clutch-seized')]
+        }
+      );
+    if (span < APART_PCT)
+      return outcome(
+        'unclear',
+        `Commands only ${span.toFixed(0)} % apart: command ${least.commandPct > 40 ? '10' : '90'} % as well`,
+        {
+          numbers,
+          doubts
+        }
+      );
+    const slope = (most.share - least.share) / (most.due - least.due);
+    if (slope > 0.5)
+      return outcome(
+        'pass',
+        `Follows its command, from ${(100 * least.share).toFixed(0)} to ${(100 * most.share).toFixed(0)} % of its pulley`,
+        {
+          numbers,
+          doubts,
+          points: speaksAgainst('clutch-circuit-open', 'clutch-seized', 'clutch-slipping')
+        }
+      );
+    return outcome('fail', 'Hardly answers its command', {
+      numbers,
+      doubts,
+      points: speaksFor('clutch-slipping', 'clutch-circuit-open')
+    });
+  },
+  words: (r) =>
+    [
+      ...r.pairs.map((p) => `${p.commandPct} %: ${p.fanRpm} of ${p.engineRpm} rpm`),
+      r.unplugged ? `unplugged ${r.unplugged.fanRpm} of ${r.unplugged.engineRpm} rpm` : '',
+      r.plugV === null ? '' : `${sayVolts(r.plugV)} at its plug`
+    ]
+      .filter(Boolean)
+      .join(', ')
+});

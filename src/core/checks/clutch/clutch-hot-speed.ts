@@ -1,0 +1,209 @@
+import { z } from 'zod';
+import {
+  clutchLimits,
+  goneOver,
+  readPairs,
+  SETTLING_MIN,
+  type ClutchLimits,
+  type ClutchState,
+  type ReadPair
+} from '../../physics/clutch/speed';
+import type { SpecSheet } from '../../vehicle/spec-sheet';
+import { say, sayC } from '../../units/say';
+import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome } from '../check';
+import { hotAirC } from '../../measure/temperature';
+import { withoutClutch } from '../vehicle-has';
+
+const pair = z.object({
+  engineRpm: z
+    .number()
+    .min(300, 'The engine turns at 300 rpm or more')
+    .max(9000, 'No engine here turns above 9000 rpm'),
+  fanRpm: z.number().min(0, 'A speed is 0 rpm or more').max(9000),
+  airC: hotAirC.nullable(),
+  sinceStartMin: z.number().min(0).max(600).nullable()
+});
+const readings = z.object({
+  pairs: z.array(pair).min(1, 'Take one pair of speeds at least').max(40),
+  /** Fan pulley over crankshaft. */
+  pulley: z
+    .number()
+    .min(0.4, 'A pulley ratio is 0.4 to 2.5')
+    .max(2.5, 'A pulley ratio is 0.4 to 2.5')
+    .default(1),
+  /** Coolant as the scan shows it, where the air was not measured. */
+  coolantC: z.number().min(-40).max(215).nullable()
+});
+export type ClutchHotSpeedReadings = z.infer<typeof readings>;
+
+/** Off the sheet's engagement temperature by more than this, and it is late. The bimetal and the probe both vary. */
+const LATE_C = 9;
+/** Clear of a switching temperature by this much, the clutch must have gone over. */
+const CLEAR_C = 3;
+const SEEN: Readonly<Record<ClutchState, string>> = {
+  disengaged: 'free',
+  slipping: 'slipping',
+  engaged: 'engaged',
+  limited: 'engaged, at its limit',
+  'cut-out': 'cut out by speed',
+  starting: 'settling after the start'
+};
+
+/** Pairs of engine and fan speed against the region the clutch should run in. */
+export const clutchHotSpeed = defineCheck<ClutchHotSpeedReadings>({
+  title: 'Clutch speed, hot',
+  phases: ['R', 'H'],
+  minutes: 10,
+  decides:
+    'Slip against the sheet: free, engaged, at its limit, cut out; and at which air temperature it goes over.',
+  tools: ['Optical tachometer', 'Card for the radiator'],
+  cautions: ['indoor-running', 'belts', 'fan-blades', 'covered-radiator'],
+  gate: 'none',
+  speaksTo: ['clutch-slipping', 'clutch-engages-late', 'clutch-seized'],
+  lacks: (sheet) =>
+    withoutClutch(sheet) ??
+    (sheet.clutch?.kind === 'electronic' ? 'its clutch follows a command, not the air' : null),
+  readings,
+  refuse: (r) =>
+    r.pairs.flatMap(({ engineRpm, fanRpm }, i) =>
+      fanRpm > engineRpm * r.pulley * 1.03
+        ? [
+            {
+              field: `pairs.${i}.fanRpm`,
+              message: `${say(fanRpm, 'rotation')} is faster than the pulley that drives it (${say(engineRpm * r.pulley, 'rotation')}); one mark too many on the fan, or the pulley’s ratio`
+            }
+          ]
+        : []
+    ),
+  judge(r, { sheet }) {
+    const limits = clutchLimits(sheet);
+    const read = readPairs(r.pairs, limits, r.pulley);
+    const numbers = read.map((p) => ({
+      name: `${say(p.engineRpm, 'rotation')} engine${p.airC === null ? '' : `, air ${sayC(p.airC, 0)}`}`,
+      value: `${say(p.fanRpm, 'rotation')}, slip ${(100 * p.slip).toFixed(0)} %: ${SEEN[p.state]}`
+    }));
+    const judged =
+      sheet?.clutch?.kind === 'fixed'
+        ? fixedClutch(read, sheet)
+        : thermalClutch(read, limits, r.coolantC, sheet);
+    const own = sheet?.clutch?.kind === 'fixed' || limits.own;
+    const doubts = own ? [] : ['The sheet gives no engagement temperature; a usual one was taken'];
+    return { ...judged, numbers: [...judged.numbers, ...numbers], doubts: [...judged.doubts, ...doubts] };
+  },
+  words: (r) =>
+    r.pairs
+      .map((p) => `${p.engineRpm}/${p.fanRpm} rpm${p.airC === null ? '' : ` at ${sayC(p.airC, 0)}`}`)
+      .join(', ')
+});
+
+const drives = (p: ReadPair) => p.state === 'engaged' || p.state === 'limited';
+const counts = (p: ReadPair) => p.state !== 'starting' && p.state !== 'cut-out';
+
+function thermalClutch(
+  read: readonly ReadPair[],
+  limits: ClutchLimits,
+  coolantC: number | null,
+  sheet: SpecSheet | null
+): Outcome {
+  const counting = read.filter(counts);
+  if (counting.length === 0)
+    return outcome(
+      'unclear',
+      `All within ${SETTLING_MIN} min of the start, or above its cut-out: it drives by its settled oil then. Measure again later`
+    );
+  const hotCoolant = coolantC !== null && coolantC >= (sheet?.thermostat.fullOpenC ?? 95);
+  const hot = counting.filter((p) => (p.airC === null ? hotCoolant : p.airC >= limits.engageAirC + CLEAR_C));
+  const cool = counting.filter((p) => p.airC !== null && p.airC <= limits.releaseAirC - CLEAR_C);
+  const { engaged, released } = goneOver(read);
+  const numbers = engaged
+    ? [
+        {
+          name: 'Engaged between',
+          value: `${sayC(engaged.fromC, 0)} and ${sayC(engaged.toC, 0)}`,
+          limit: `sheet: ${sayC(limits.engageAirC, 0)}`
+        }
+      ]
+    : [];
+  if (released)
+    numbers.push({
+      name: 'Let go between',
+      value: `${sayC(released.toC, 0)} and ${sayC(released.fromC, 0)}`,
+      limit: `sheet: ${sayC(limits.releaseAirC, 0)}`
+    });
+  const byAir = hot.some((p) => p.airC !== null);
+  const doubts =
+    hot.length > 0 && !byAir ? ['By the coolant it should be engaged; the air was not measured'] : [];
+  if (cool.some(drives))
+    return outcome(
+      'fail',
+      `Engaged with air of ${sayC(cool.find(drives)!.airC!, 0)}, where it should have let go at ${sayC(limits.releaseAirC, 0)}: locked`,
+      { numbers, doubts, points: [...speaksFor('clutch-seized'), ...speaksAgainst('clutch-slipping')] }
+    );
+  if (engaged && engaged.fromC > limits.engageAirC + LATE_C)
+    return outcome(
+      'fail',
+      `Engages above ${sayC(engaged.fromC, 0)} of air only, ${sayC(limits.engageAirC, 0)} by the sheet: late`,
+      { numbers, doubts, points: [...speaksFor('clutch-engages-late'), ...speaksAgainst('clutch-seized')] }
+    );
+  const lame = hot.filter((p) => !drives(p));
+  if (hot.length > 0 && lame.length === 0)
+    return outcome(
+      'pass',
+      `Engaged when hot: ${(100 * (1 - hot[0].slip)).toFixed(0)} % of its pulley’s speed`,
+      {
+        numbers,
+        doubts,
+        points: speaksAgainst('clutch-slipping', 'clutch-engages-late', 'clutch-seized')
+      }
+    );
+  if (lame.length > 0)
+    return outcome(
+      'fail',
+      `${lame[0].state === 'slipping' ? 'Slips' : 'Free'} when hot: fan ${say(lame[0].fanRpm, 'rotation')} of ${say(lame[0].engineRpm, 'rotation')}${lame[0].airC === null ? '' : ` with air of ${sayC(lame[0].airC, 0)}`}, where it should drive from ${sayC(limits.engageAirC, 0)}`,
+      {
+        numbers,
+        doubts,
+        points: [...speaksFor('clutch-slipping', 'clutch-engages-late'), ...speaksAgainst('clutch-seized')]
+      }
+    );
+  return outcome(
+    'unclear',
+    `Nothing was measured where it must be engaged or free: let the air behind the radiator reach ${sayC(limits.engageAirC + CLEAR_C, 0)}, with part of its face covered where the day is too cool`,
+    { numbers, doubts, points: counting.every((p) => !drives(p)) ? speaksAgainst('clutch-seized') : [] }
+  );
+}
+
+function fixedClutch(read: readonly ReadPair[], sheet: SpecSheet): Outcome {
+  const clutch = sheet.clutch?.kind === 'fixed' ? sheet.clutch : null;
+  const low = clutch?.ratioLow ?? 0.5;
+  const high = clutch?.ratioHigh ?? 0.8;
+  const counting = read.filter(counts);
+  if (counting.length === 0)
+    return outcome('unclear', 'All within minutes of the start: measure again later');
+  const ratio = counting.reduce((sum, p) => sum + p.ratio, 0) / counting.length;
+  const numbers = [
+    { name: 'Fan over pulley', value: ratio.toFixed(2), limit: `${low.toFixed(2)} to ${high.toFixed(2)}` }
+  ];
+  if (ratio < low - 0.03)
+    return outcome(
+      'fail',
+      `Turns at ${ratio.toFixed(2)} of its pulley, at least ${low.toFixed(2)} by the sheet: slips`,
+      {
+        numbers,
+        points: [...speaksFor('clutch-slipping'), ...speaksAgainst('clutch-seized')]
+      }
+    );
+  if (ratio > high + 0.05)
+    return outcome(
+      'fail',
+      `Turns at ${ratio.toFixed(2)} of its pulley, at most ${high.toFixed(2)} by the sheet: locked`,
+      {
+        numbers,
+        points: [...speaksFor('clutch-seized'), ...speaksAgainst('clutch-slipping')]
+      }
+    );
+  return outcome('pass', `Turns at ${ratio.toFixed(2)} of its pulley, as it should`, {
+    numbers,
+    points: speaksAgainst('clutch-slipping', 'clutch-seized')
+  });
+}

@@ -1,0 +1,87 @@
+import { z } from 'zod';
+import { say } from '../../units/say';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { withoutClutch } from '../vehicle-has';
+
+export const MOVERS = {
+  nothing: 'Nothing moves',
+  clutch: 'Fan and clutch move, the pump shaft stands still',
+  pump: 'The pump shaft and pulley move with the fan',
+  blade: 'Only the blade bends'
+} as const;
+type Mover = keyof typeof MOVERS;
+
+const readings = z.object({
+  /** Movement at the blade tip, to and fro in all. */
+  tipMm: z
+    .number('Measure the movement at the blade tip')
+    .min(0, 'A movement is 0 mm or more')
+    .max(200, 'More than 200 mm at the tip: the fan would be off'),
+  moves: z.enum(Object.keys(MOVERS) as [Mover, ...Mover[]], 'Say which part moves'),
+  /** Turned slowly by hand. */
+  feels: z.enum(['smooth', 'rough'], 'Say how it feels turned slowly')
+});
+export type ClutchPlayReadings = z.infer<typeof readings>;
+
+/** Where the spec sheet gives no limit. */
+export const DEFAULT_TIP_PLAY_MM = 6;
+
+/** Play at the blade tip, and above all which part it comes from. */
+export const clutchPlay = defineCheck<ClutchPlayReadings>({
+  title: 'Clutch play',
+  phases: ['C'],
+  minutes: 3,
+  decides: 'Whether there is play, and whether it is of the clutch bearing or of the water pump.',
+  tools: ['Steel rule', 'Lamp'],
+  cautions: ['fan-stopped', 'fan-blades'],
+  gate: 'stopped',
+  speaksTo: ['clutch-bearing', 'water-pump-bearing'],
+  lacks: withoutClutch,
+  readings,
+  unlikely: (r) => [
+    ...(r.tipMm > 40
+      ? [`${say(r.tipMm, 'length')} at the blade tip is far more than a bearing in one piece allows`]
+      : []),
+    ...(r.moves === 'nothing' && r.tipMm > 2
+      ? [`${say(r.tipMm, 'length')} at the tip, and yet nothing moves`]
+      : [])
+  ],
+  judge(r, { sheet }) {
+    const given = sheet?.clutch?.tipPlayMaxMm;
+    const limit = given ?? DEFAULT_TIP_PLAY_MM;
+    const against = `${say(limit, 'length')}${given == null ? ', our default: the sheet gives none' : ' by the sheet'}`;
+    const numbers = [
+      { name: 'At the blade tip', value: say(r.tipMm, 'length'), limit: `up to ${say(limit, 'length')}` },
+      { name: 'What moves', value: MOVERS[r.moves] },
+      { name: 'Turned slowly', value: r.feels }
+    ];
+    const found = `${say(r.tipMm, 'length')} at the blade tip; the limit is ${against}`;
+    if (r.moves === 'pump')
+      return outcome(
+        'fail',
+        `The pump shaft moves with the fan: ${found}. The pump is at fault, not the clutch`,
+        {
+          numbers,
+          points: [...speaksFor('water-pump-bearing'), ...speaksAgainst('clutch-bearing')]
+        }
+      );
+    if (r.moves === 'blade')
+      return outcome('unclear', `Only the blade bends. Measure again with the hand at the hub: ${found}`, {
+        numbers
+      });
+    if (r.tipMm > limit || r.feels === 'rough')
+      return outcome(
+        'fail',
+        r.tipMm > limit ? `${found}; the pump shaft stands still` : `Turns roughly by hand. ${found}`,
+        {
+          numbers,
+          points: [
+            ...speaksFor('clutch-bearing'),
+            ...(r.moves === 'clutch' ? speaksAgainst('water-pump-bearing') : [])
+          ]
+        }
+      );
+    return outcome('pass', found, { numbers, points: speaksAgainst('clutch-bearing', 'water-pump-bearing') });
+  },
+  words: (r) => `${say(r.tipMm, 'length')} at the blade tip, ${MOVERS[r.moves].toLowerCase()}, ${r.feels}`
+});

@@ -1,0 +1,68 @@
+import { z } from 'zod';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+
+export const GAS_TESTS = { fluid: 'Test fluid', meter: 'Exhaust gas meter', look: 'Bubbles only' } as const;
+export const GAS_SEEN = { clear: 'No gas', doubtful: 'Doubtful', gas: 'Gas' } as const;
+export const BUBBLES = { none: 'None', some: 'A few', steady: 'A steady stream' } as const;
+const readings = z.object({
+  by: z.enum(['fluid', 'meter', 'look'], 'Say how it was tested'),
+  seen: z.enum(['clear', 'doubtful', 'gas'], 'Say what the test showed'),
+  bubbles: z.enum(['none', 'some', 'steady']).nullable(),
+  /** The level was lowered, so that the tester drew gas and not coolant. */
+  dry: z.boolean(),
+  /** The engine had run warm, under some load, for minutes. */
+  worked: z.boolean()
+});
+export type CombustionGasReadings = z.infer<typeof readings>;
+
+/** Combustion gas in the coolant. A finding here is referred on: the engine is opened by those who do that. */
+export const combustionGas = defineCheck<CombustionGasReadings>({
+  title: 'Combustion gas',
+  phases: ['R'],
+  minutes: 10,
+  decides: 'Gas in the coolant: refer on.',
+  tools: ['Chemical gas test'],
+  cautions: ['hot-cap', 'indoor-running'],
+  // The tester goes on while the engine is cold and is read while it is warm: the caution stands before both.
+  gate: 'none',
+  speaksTo: ['combustion-leak'],
+  readings,
+  judge(r) {
+    const numbers = [
+      { name: 'Test', value: GAS_TESTS[r.by] },
+      { name: 'Shows', value: GAS_SEEN[r.seen] },
+      ...(r.bubbles === null ? [] : [{ name: 'Bubbles', value: BUBBLES[r.bubbles] }])
+    ];
+    const doubts = [
+      ...(r.dry ? [] : ['Coolant in the tester spoils it: lower the level first']),
+      ...(r.seen === 'clear' && !r.worked ? ['A small leak shows only after minutes under load'] : [])
+    ];
+    if (r.seen === 'gas' && r.by !== 'look' && r.dry)
+      return outcome(
+        'fail',
+        'Combustion gas in the coolant. Refer on: no part of the cooling system cures it',
+        { numbers, doubts, points: speaksFor('combustion-leak') }
+      );
+    if (r.seen === 'gas' || r.bubbles === 'steady')
+      return outcome('unclear', 'Signs of gas: test again with fresh fluid, and the level low enough', {
+        numbers,
+        doubts,
+        points: speaksFor('combustion-leak')
+      });
+    if (r.seen === 'clear' && r.worked && r.dry && r.by !== 'look')
+      return outcome('pass', 'No combustion gas after work under load', {
+        numbers,
+        doubts,
+        points: speaksAgainst('combustion-leak')
+      });
+    return outcome(
+      'unclear',
+      r.seen === 'doubtful'
+        ? 'Doubtful: test again with fresh fluid'
+        : 'No gas so far; let it work for some minutes and test again',
+      { numbers, doubts }
+    );
+  },
+  words: (r) =>
+    `${GAS_TESTS[r.by]}: ${GAS_SEEN[r.seen].toLowerCase()}${r.bubbles === null ? '' : `, bubbles: ${BUBBLES[r.bubbles].toLowerCase()}`}`
+});

@@ -1,0 +1,198 @@
+import { z } from 'zod';
+import type { FaultId } from '../../vehicle/faults';
+import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
+
+interface State {
+  readonly title: string;
+  /** `good` carries on, `note` is written down, `bad` is a finding. */
+  readonly is: 'good' | 'note' | 'bad';
+  readonly points?: readonly FaultId[];
+}
+
+const st = (title: string, is: State['is'], ...points: FaultId[]): State => ({ title, is, points });
+
+/** What is looked at on a cold engine, and the states each can be found in. */
+export const LOOKS = {
+  level: {
+    title: 'Level',
+    states: {
+      over: st('Over the mark', 'note'),
+      mark: st('At the mark', 'good'),
+      low: st('Below the mark', 'bad', 'coolant-low'),
+      empty: st('None to be seen', 'bad', 'coolant-low')
+    }
+  },
+  leaks: {
+    title: 'Leaks',
+    states: {
+      none: st('Dry', 'good'),
+      trace: st('Dried trace', 'note', 'coolant-low'),
+      drip: st('Wet or dripping', 'bad', 'coolant-low')
+    }
+  },
+  colour: {
+    title: 'Coolant',
+    states: {
+      clean: st('Clean', 'good'),
+      rusty: st('Rusty or sludge', 'bad', 'radiator-clogged', 'sensor-branch-restricted'),
+      oily: st('Oil film', 'bad', 'combustion-leak'),
+      mixed: st('Two kinds mixed', 'bad', 'radiator-clogged')
+    }
+  },
+  face: {
+    title: 'Radiator stack',
+    states: {
+      clean: st('Clean right through', 'good'),
+      some: st('Some debris', 'note', 'airflow-restricted'),
+      choked: st('Choked, or shroud gone', 'bad', 'airflow-restricted')
+    }
+  },
+  belt: {
+    title: 'Belt',
+    states: {
+      good: st('Good and tight', 'good'),
+      worn: st('Worn or glazed', 'note', 'pump-flow-low'),
+      slack: st('Slack, off or gone', 'bad', 'pump-flow-low')
+    }
+  },
+  pump: {
+    title: 'Water pump',
+    states: {
+      firm: st('Dry and firm', 'good'),
+      weeps: st('Weeps', 'note', 'water-pump-bearing', 'coolant-low'),
+      play: st('Its pulley has play', 'bad', 'water-pump-bearing')
+    }
+  },
+  hoses: {
+    title: 'Hoses',
+    states: {
+      firm: st('Firm', 'good'),
+      soft: st('Soft or swollen', 'note'),
+      flat: st('Sucked flat or kinked', 'bad', 'pump-flow-low', 'pressure-cap-weak')
+    }
+  },
+  connector: {
+    title: 'Sensor plug',
+    states: {
+      sound: st('Clean, latched', 'good'),
+      green: st('Green or wet', 'bad', 'ect-reads-cold', 'ect-intermittent', 'ect-wiring'),
+      loose: st('Loose or chafed', 'bad', 'ect-intermittent', 'ect-wiring')
+    }
+  },
+  added: {
+    title: 'Additions',
+    states: {
+      none: st('Nothing added', 'good'),
+      found: st('Added part or wire', 'bad', 'fan-setpoint-modified')
+    }
+  }
+} as const satisfies Record<string, { title: string; states: Record<string, State> }>;
+
+export type LookId = keyof typeof LOOKS;
+export const LOOK_IDS = Object.keys(LOOKS) as [LookId, ...LookId[]];
+
+const seen = (id: LookId) =>
+  z
+    .enum(Object.keys(LOOKS[id].states) as [string, ...string[]])
+    .nullable()
+    .default(null);
+
+const readings = z
+  .object({
+    level: seen('level'),
+    leaks: seen('leaks'),
+    colour: seen('colour'),
+    face: seen('face'),
+    belt: seen('belt'),
+    pump: seen('pump'),
+    hoses: seen('hoses'),
+    connector: seen('connector'),
+    added: seen('added'),
+    note: z.string().trim().max(1000).default(''),
+    /** Real defects that are not taken for the cause: put right anyway, without weight as evidence. */
+    fixAnyway: z.array(z.enum(LOOK_IDS)).default([])
+  })
+  .refine((r) => LOOK_IDS.some((id) => r[id] !== null), {
+    message: 'Tap at least one thing you looked at',
+    path: ['level']
+  });
+export type LevelAndLookReadings = z.infer<typeof readings>;
+
+export const lookState = (id: LookId, value: string | null): State | null =>
+  value === null ? null : ((LOOKS[id].states as Record<string, State>)[value] ?? null);
+
+/** Which look is the one for a suspect that several speak of. */
+const LOOK_FOR: readonly (readonly [LookId, string, FaultId])[] = [
+  ['level', 'mark', 'coolant-low'],
+  ['face', 'clean', 'airflow-restricted'],
+  ['pump', 'firm', 'water-pump-bearing'],
+  ['belt', 'good', 'pump-flow-low'],
+  ['colour', 'clean', 'radiator-clogged'],
+  ['colour', 'clean', 'sensor-branch-restricted'],
+  ['connector', 'sound', 'ect-intermittent'],
+  ['connector', 'sound', 'ect-wiring'],
+  ['added', 'none', 'fan-setpoint-modified']
+];
+const cleared = (r: LevelAndLookReadings): FaultId[] =>
+  LOOK_FOR.flatMap(([id, good, fault]) => (r[id] === good ? [fault] : []));
+
+/** What eyes alone find on a cold engine. */
+export const levelAndLook = defineCheck<LevelAndLookReadings>({
+  title: 'Level and look',
+  phases: ['C'],
+  minutes: 5,
+  decides: 'Low level, leaks, restriction and connector defects, before anything is run.',
+  tools: ['Lamp'],
+  cautions: ['hot-cap', 'fan-starts', 'coolant'],
+  gate: 'stopped',
+  speaksTo: [
+    ...new Set(
+      LOOK_IDS.flatMap((id) => Object.values<State>(LOOKS[id].states).flatMap((s) => s.points ?? []))
+    )
+  ],
+  always: true,
+  beforeRunning: true,
+  readings,
+  judge(r, { thermal }) {
+    const found = LOOK_IDS.map((id) => ({ id, state: lookState(id, r[id]) })).filter((f) => f.state !== null);
+    const numbers = found.map(({ id, state }) => ({ name: LOOKS[id].title, value: state!.title }));
+    const counts = found.filter(({ id, state }) => state!.is !== 'good' && !r.fixAnyway.includes(id));
+    const bad = counts.filter(({ state }) => state!.is === 'bad');
+    const aside = found.filter(({ id, state }) => state!.is !== 'good' && r.fixAnyway.includes(id));
+    const points: Point[] = [
+      ...speaksFor(...new Set(counts.flatMap(({ state }) => state!.points ?? []))),
+      ...speaksAgainst(...cleared(r))
+    ];
+    const list = (of: typeof found) =>
+      of.map(({ id, state }) => `${LOOKS[id].title}: ${state!.title.toLowerCase()}`).join('; ');
+    const later = aside.length > 0 ? `. Put right anyway, not the cause: ${list(aside)}` : '';
+    const doubts =
+      r.level !== null && thermal.soaked === false
+        ? ['A level is read on a cold engine: warm coolant stands higher']
+        : [];
+    if (bad.length > 0) return outcome('fail', `${list(bad)}${later}`, { numbers, points, doubts });
+    const unseen = LOOK_IDS.filter((id) => r[id] === null);
+    if (counts.length > 0) return outcome('unclear', `${list(counts)}${later}`, { numbers, points, doubts });
+    if (unseen.includes('level') || unseen.length > 4)
+      return outcome(
+        'unclear',
+        `Nothing wrong in what was looked at; not looked at: ${unseen.map((id) => LOOKS[id].title.toLowerCase()).join(', ')}${later}`,
+        { numbers, points, doubts }
+      );
+    return outcome('pass', `Nothing wrong in ${found.length} things looked at${later}`, {
+      numbers,
+      points,
+      doubts
+    });
+  },
+  words: (r) =>
+    [
+      ...LOOK_IDS.flatMap((id) => {
+        const state = lookState(id, r[id]);
+        return state ? [`${LOOKS[id].title}: ${state.title.toLowerCase()}`] : [];
+      }),
+      r.note
+    ]
+      .filter(Boolean)
+      .join('; ')
+});

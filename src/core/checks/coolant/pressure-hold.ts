@@ -1,0 +1,100 @@
+import { z } from 'zod';
+import { say } from '../../units/say';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+
+const readings = z.object({
+  points: z
+    .array(
+      z.object({
+        min: z.number().min(0, 'A time is 0 min or more').max(240),
+        kPa: z.number().min(0, 'A pressure is 0 kPa or more').max(400, 'More than 400 kPa bursts a radiator')
+      })
+    )
+    .min(2, 'Read the pressure twice at least')
+    .max(40),
+  seen: z.enum(['none', 'outside', 'inside'], 'Say whether coolant came out somewhere').nullable(),
+  /** The engine ran during it. */
+  engineRan: z.boolean()
+});
+export type PressureHoldReadings = z.infer<typeof readings>;
+
+/** Kept shut and cold, a sound system loses less than this in ten minutes, kPa. */
+export const LOSS_LIMIT_KPA = 8;
+const LEAST_MIN = 5;
+const RISES_KPA = 5;
+
+/** Pressure against time in straight lines: kPa lost in ten minutes, by least squares. Negative where it rises. */
+export function lossIn10Min(points: PressureHoldReadings['points']): number {
+  const mt = points.reduce((s, p) => s + p.min, 0) / points.length;
+  const mp = points.reduce((s, p) => s + p.kPa, 0) / points.length;
+  const spread = points.reduce((s, p) => s + (p.min - mt) ** 2, 0);
+  return spread > 0 ? (-10 * points.reduce((s, p) => s + (p.min - mt) * (p.kPa - mp), 0)) / spread : 0;
+}
+
+/** The cold system pumped to its cap's pressure and watched. */
+export const pressureHold = defineCheck<PressureHoldReadings>({
+  title: 'Pressure hold',
+  phases: ['C'],
+  minutes: 12,
+  decides: 'How fast the system loses pressure, and whether it gains some by itself.',
+  tools: ['Pressure tester'],
+  cautions: ['hot-cap', 'test-pressure'],
+  gate: 'cap-cool',
+  speaksTo: ['coolant-low', 'combustion-leak'],
+  readings,
+  refuse(r, sheet) {
+    const cap = sheet?.cap?.kPa;
+    const most = Math.max(...r.points.map((p) => p.kPa));
+    const early = r.points.findIndex((p, i) => i > 0 && p.min <= r.points[i - 1].min);
+    return [
+      ...(cap && most > cap * 1.25 + 10
+        ? [
+            {
+              field: 'points.0.kPa',
+              message: `${say(most, 'pressure')} is far above the cap’s ${say(cap, 'pressure')}: do not pump higher than the cap`
+            }
+          ]
+        : []),
+      ...(early > 0
+        ? [{ field: `points.${early}.min`, message: `Row ${early + 1} is not later than the row before` }]
+        : [])
+    ];
+  },
+  judge(r) {
+    const loss = lossIn10Min(r.points);
+    const span = r.points[r.points.length - 1].min - r.points[0].min;
+    const numbers = [
+      {
+        name: 'Lost in ten minutes',
+        value: say(Math.max(0, loss), 'pressure'),
+        limit: `at most ${say(LOSS_LIMIT_KPA, 'pressure')}`
+      },
+      { name: 'Watched for', value: `${span.toFixed(0)} min from ${say(r.points[0].kPa, 'pressure')}` }
+    ];
+    if (-loss > RISES_KPA)
+      return outcome(
+        'fail',
+        `The pressure rises by itself, ${say(-loss, 'pressure')} in ten minutes${r.engineRan ? ' with a cold engine running: gas comes into the coolant. Refer on' : '; let the engine cool and watch again'}`,
+        {
+          numbers,
+          points: r.engineRan ? speaksFor('combustion-leak') : []
+        }
+      );
+    if (loss > LOSS_LIMIT_KPA)
+      return outcome(
+        'fail',
+        `Loses ${say(loss, 'pressure')} in ten minutes${r.seen === 'outside' ? ', and coolant is seen' : r.seen === 'inside' ? ', into the engine or the cabin' : ', and nothing is seen outside'}`,
+        {
+          numbers,
+          points: [...speaksFor('coolant-low'), ...(r.seen === 'outside' ? [] : speaksFor('combustion-leak'))]
+        }
+      );
+    if (span < LEAST_MIN)
+      return outcome('unclear', `Holds for ${span.toFixed(0)} min; watch ${LEAST_MIN} at least`, { numbers });
+    return outcome('pass', `Holds its pressure, ${say(Math.max(0, loss), 'pressure')} in ten minutes`, {
+      numbers,
+      points: speaksAgainst('coolant-low', ...(r.engineRan ? (['combustion-leak'] as const) : []))
+    });
+  },
+  words: (r) => r.points.map((p) => `${say(p.kPa, 'pressure')} at ${p.min} min`).join(', ')
+});

@@ -1,0 +1,86 @@
+import { z } from 'zod';
+import { CODES, readCode } from '../../vehicle/codes';
+import type { FaultId } from '../../vehicle/faults';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+
+export const CODE_STATES = ['stored', 'pending', 'permanent'] as const;
+
+/** Faults that a control unit watches for by themselves: without their code they are the less likely. */
+export const HAS_ITS_CODE: readonly FaultId[] = [
+  'ect-open-circuit',
+  'ect-short-circuit',
+  'ect-intermittent',
+  'thermostat-heater-failed',
+  'clutch-circuit-open',
+  'fan-relay-coil',
+  'fan-controller-dead'
+];
+
+const readings = z.object({
+  codes: z
+    .array(
+      z.object({
+        code: z.string().transform((text, context) => {
+          const code = readCode(text);
+          if (!code)
+            context.addIssue({
+              code: 'custom',
+              message: `“${text}” is no trouble code; it looks like P0118`
+            });
+          return code ?? text;
+        }),
+        state: z.enum(CODE_STATES)
+      })
+    )
+    .max(60, 'More than 60 codes: keep those that matter')
+});
+export type CodesReadings = z.infer<typeof readings>;
+
+/** Stored and pending trouble codes, with what the public standard means by each. */
+export const codes = defineCheck<CodesReadings>({
+  title: 'Trouble codes',
+  phases: ['X'],
+  minutes: 3,
+  decides: 'Which suspects the codes support, and which failsafe the control unit may be in.',
+  tools: ['Scan tool'],
+  cautions: [],
+  gate: 'none',
+  speaksTo: [...new Set(Object.values(CODES).flatMap((c) => c.points))],
+  always: true,
+  readings,
+  judge({ codes: list }) {
+    const clean = speaksAgainst(...HAS_ITS_CODE);
+    if (list.length === 0) return outcome('pass', 'No code stored or pending', { points: clean });
+    const known = list.filter(({ code }) => CODES[code]?.points.length > 0);
+    const firm = known.filter(({ state }) => state !== 'pending');
+    const others = list.length - known.length;
+    const tail = others > 0 ? `; ${others} other${others === 1 ? '' : 's'} not about engine temperature` : '';
+    const numbers = list.map(({ code, state }) => ({
+      name: code,
+      value: `${CODES[code]?.means ?? 'Not in the standard’s cooling group; see the maker’s information'} (${state})`
+    }));
+    if (known.length === 0)
+      return outcome('pass', `No code about engine temperature, sensor or fan${tail}`, {
+        numbers,
+        points: clean
+      });
+    const points: FaultId[] = [...new Set(known.flatMap(({ code }) => CODES[code].points))];
+    const failsafe = [...new Set(firm.map(({ code }) => CODES[code].failsafe).filter((f) => f !== null))];
+    const names = known
+      .map(({ code, state }) => `${code}${state === 'pending' ? ' (pending)' : ''}`)
+      .join(', ');
+    return outcome(
+      firm.length > 0 ? 'fail' : 'unclear',
+      `${names}: ${known.length === 1 ? CODES[known[0].code].means : 'about engine temperature, sensor or fan'}${tail}`,
+      {
+        numbers,
+        points: speaksFor(...points),
+        doubts: failsafe.map(
+          (f) => `The control unit may be in failsafe: ${f.charAt(0).toLowerCase()}${f.slice(1)}`
+        )
+      }
+    );
+  },
+  words: ({ codes: list }) =>
+    list.length === 0 ? 'No codes' : list.map(({ code, state }) => `${code} ${state}`).join(', ')
+});

@@ -1,0 +1,105 @@
+import { z } from 'zod';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { withoutFan } from '../vehicle-has';
+
+export const CLICKS = { yes: 'Clicks', no: 'No click', unknown: 'Not to be heard' } as const;
+export const TURNS = { full: 'Turns as it should', slow: 'Turns slowly', no: 'Stands still' } as const;
+type Click = keyof typeof CLICKS;
+type Turn = keyof typeof TURNS;
+
+const readings = z.object({
+  click: z.enum(Object.keys(CLICKS) as [Click, ...Click[]], 'Say whether a relay clicked'),
+  turns: z.enum(Object.keys(TURNS) as [Turn, ...Turn[]], 'Say what the fan did'),
+  commandedPct: z.number().min(1, 'A command is 1 to 100 %').max(100, 'A command is 1 to 100 %')
+});
+export type FanCommandReadings = z.infer<typeof readings>;
+
+/** The fan commanded on by a scan tool: tells the command path from the power path. */
+export const fanCommand = defineCheck<FanCommandReadings>({
+  title: 'Commanded fan',
+  phases: ['X'],
+  minutes: 4,
+  decides: 'Command path against power path.',
+  tools: ['Scan tool'],
+  cautions: ['fan-blades', 'fan-starts'],
+  gate: 'none',
+  speaksTo: [
+    'fan-motor-dead',
+    'fan-motor-weak',
+    'fan-feed-open',
+    'fan-command-missing',
+    'fan-relay-contacts',
+    'fan-relay-coil',
+    'fan-controller-dead'
+  ],
+  lacks: withoutFan,
+  readings,
+  judge({ click, turns, commandedPct }, { sheet }) {
+    const relay = sheet?.fan?.drive !== 'controller';
+    const numbers = [
+      { name: 'Commanded', value: `${commandedPct} %` },
+      { name: 'Relay', value: CLICKS[click] },
+      { name: 'Fan', value: TURNS[turns] }
+    ];
+    if (turns === 'full')
+      return outcome('pass', 'Runs when commanded: motor, feed and relay are good', {
+        numbers,
+        points: speaksAgainst(
+          'fan-motor-dead',
+          'fan-feed-open',
+          'fan-relay-contacts',
+          'fan-relay-coil',
+          'fan-controller-dead',
+          'fan-motor-weak',
+          // It may drive the fan when told to, and not ask by itself.
+          'fan-command-missing'
+        )
+      });
+    if (turns === 'slow')
+      return outcome(
+        commandedPct >= 80 ? 'fail' : 'unclear',
+        commandedPct >= 80
+          ? `Turns slowly at ${commandedPct} %`
+          : `Turns slowly at ${commandedPct} %: command it fully before judging`,
+        {
+          numbers,
+          points: commandedPct >= 80 ? speaksFor('fan-motor-weak', 'fan-feed-open') : []
+        }
+      );
+    if (!relay)
+      return outcome('fail', 'Stands still when commanded', {
+        numbers,
+        points: speaksFor('fan-controller-dead', 'fan-motor-dead', 'fan-feed-open', 'fan-command-missing')
+      });
+    switch (click) {
+      case 'yes':
+        return outcome(
+          'fail',
+          'The relay clicks and the fan stands still: the command arrives, the power does not',
+          {
+            numbers,
+            points: [
+              ...speaksFor('fan-relay-contacts', 'fan-motor-dead', 'fan-feed-open'),
+              ...speaksAgainst('fan-command-missing', 'fan-relay-coil')
+            ]
+          }
+        );
+      case 'no':
+        return outcome('fail', 'No click and no fan: the command does not arrive, or the coil is open', {
+          numbers,
+          points: speaksFor('fan-relay-coil', 'fan-command-missing', 'fan-feed-open')
+        });
+      case 'unknown':
+        return outcome(
+          'unclear',
+          'Stands still; whether the relay clicked was not to be heard. A hand on the relay feels it',
+          {
+            numbers,
+            points: speaksFor('fan-motor-dead', 'fan-feed-open')
+          }
+        );
+    }
+  },
+  words: (r) =>
+    `Commanded ${r.commandedPct} %: ${CLICKS[r.click].toLowerCase()}, ${TURNS[r.turns].toLowerCase()}`
+});

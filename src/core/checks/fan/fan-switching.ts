@@ -1,0 +1,164 @@
+import { z } from 'zod';
+import type { SpecSheet } from '../../vehicle/spec-sheet';
+import type { FaultId } from '../../vehicle/faults';
+import { sayC, sayDeltaC } from '../../units/say';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { withoutFan } from '../vehicle-has';
+import { readsOff } from '../../vehicle/sensor-faults';
+import { scanC } from '../../measure/temperature';
+
+const stage = z.object({
+  name: z.string().trim().max(40),
+  onC: scanC.nullable(),
+  offC: scanC.nullable()
+});
+const readings = z
+  .object({
+    stages: z.array(stage).min(1).max(6),
+    /** The hottest that was read while watching. */
+    hottestC: scanC,
+    /** What the temperatures were read by. What the control unit reads of itself cannot be off against itself. */
+    by: z.enum(['scan', 'thermometer']).nullable().default(null),
+    acOn: z.boolean(),
+    moving: z.boolean()
+  })
+  .refine((r) => r.stages.every((s) => s.onC === null || s.offC === null || s.offC < s.onC), {
+    message: 'A fan goes off at a lower temperature than it comes on at',
+    path: ['stages']
+  });
+export type FanSwitchingReadings = z.infer<typeof readings>;
+
+/** A reading rounded to 1 °C at a moving temperature: within this of the sheet is the same. Ours, in °C. */
+const NEAR_C = 3;
+const APART_C = 5;
+const UNASKED_C = 12;
+
+export const stagesOf = (sheet: SpecSheet | null) => sheet?.fan?.stages ?? [];
+const ASKED: readonly FaultId[] = [
+  'fan-motor-dead',
+  'fan-feed-open',
+  'fan-command-missing',
+  'fan-relay-contacts',
+  'fan-relay-coil',
+  'fan-controller-dead'
+];
+
+/** On and off temperatures of each stage against the sheet's. */
+export const fanSwitching = defineCheck<FanSwitchingReadings>({
+  title: 'Fan switching',
+  phases: ['R'],
+  minutes: 12,
+  decides: 'On and off temperatures of each stage against the sheet, and what a difference says.',
+  tools: ['Scan tool'],
+  cautions: ['indoor-running', 'belts', 'fan-blades'],
+  gate: 'none',
+  speaksTo: [
+    ...ASKED,
+    'fan-setpoint-modified',
+    'ect-reads-cold',
+    'ect-reads-hot',
+    'ect-open-circuit',
+    'ect-short-circuit',
+    'ect-wiring',
+    'fan-relay-welded',
+    'fan-controller-shorted'
+  ],
+  lacks: withoutFan,
+  readings,
+  unlikely: (r) =>
+    r.stages.some((s) => s.onC !== null && s.onC > r.hottestC)
+      ? ['A stage came on above the hottest that was read']
+      : [],
+  judge(r, { sheet }) {
+    const given = stagesOf(sheet);
+    const numbers = r.stages.map((s, i) => ({
+      name: `Fan ${s.name}`,
+      value:
+        s.onC === null
+          ? 'never came on'
+          : `on ${sayC(s.onC, 0)}${s.offC === null ? '' : `, off ${sayC(s.offC, 0)}`}`,
+      ...(given[i] ? { limit: `on ${sayC(given[i].onC)}, off ${sayC(given[i].offC)}` } : {})
+    }));
+    if (given.length === 0)
+      return outcome(
+        'unclear',
+        'The sheet gives no switching points, so there is nothing to hold these against',
+        { numbers }
+      );
+    const [first, should] = [r.stages[0], given[0]];
+    if (first.onC === null) {
+      return r.hottestC >= should.onC + NEAR_C
+        ? outcome('fail', `Never came on up to ${sayC(r.hottestC, 0)}; the sheet says ${sayC(should.onC)}`, {
+            numbers,
+            points: speaksFor(...ASKED)
+          })
+        : outcome(
+            'unclear',
+            `Never came on, and never reached ${sayC(should.onC)}: the hottest was ${sayC(r.hottestC, 0)}`,
+            { numbers }
+          );
+    }
+    const lost = readsOff(first.onC, 0, sheet).filter(
+      (f) => f === 'ect-open-circuit' || f === 'ect-short-circuit'
+    );
+    if (r.by !== 'thermometer' && lost.length > 0)
+      return outcome(
+        'fail',
+        `Runs with the reading at ${sayC(first.onC, 0)}, the default of a sensor that is not there: failsafe`,
+        { numbers, points: speaksFor(...lost, 'ect-wiring') }
+      );
+    const by = first.onC - should.onC;
+    if (by < -NEAR_C && r.acOn && sheet?.fan?.onWithAc)
+      return outcome(
+        'unclear',
+        `Came on at ${sayC(first.onC, 0)} with the A/C on, which asks for it. Switch the A/C off and watch again`,
+        { numbers }
+      );
+    if (Math.abs(by) > APART_C) {
+      // This early is hardly a switching point: a fan that knows no command runs from the first minute.
+      const unasked: readonly FaultId[] =
+        by < -UNASKED_C
+          ? [sheet?.fan?.drive === 'controller' ? 'fan-controller-shorted' : 'fan-relay-welded']
+          : [];
+      const misread: readonly FaultId[] =
+        r.by === 'scan' ? [] : [by < 0 ? 'ect-reads-hot' : 'ect-reads-cold'];
+      const size = `${sayDeltaC(Math.abs(by), 0)} ${by < 0 ? 'early' : 'late'}`;
+      return outcome(
+        'fail',
+        `Came on at ${sayC(first.onC, 0)}, ${size}; the sheet says ${sayC(should.onC)}`,
+        {
+          numbers,
+          points: [
+            ...speaksFor('fan-setpoint-modified', ...misread, ...unasked),
+            ...speaksAgainst('fan-motor-dead', 'fan-feed-open')
+          ]
+        }
+      );
+    }
+    const hysteresis = first.offC === null ? null : first.onC - first.offC;
+    if (
+      Math.abs(by) > NEAR_C ||
+      (hysteresis !== null && Math.abs(hysteresis - (should.onC - should.offC)) > NEAR_C)
+    )
+      return outcome(
+        'unclear',
+        `On at ${sayC(first.onC, 0)}${first.offC === null ? '' : `, off at ${sayC(first.offC, 0)}`}: near the sheet’s ${sayC(should.onC)} and ${sayC(should.offC)}, not on them`,
+        { numbers }
+      );
+    return outcome(
+      'pass',
+      `On at ${sayC(first.onC, 0)}${first.offC === null ? '' : ` and off at ${sayC(first.offC, 0)}`}, by the sheet`,
+      {
+        numbers,
+        points: speaksAgainst(...ASKED, 'fan-setpoint-modified', 'fan-relay-welded', 'fan-controller-shorted')
+      }
+    );
+  },
+  words: (r) =>
+    r.stages
+      .map(
+        (s) =>
+          `${s.name} ${s.onC === null ? 'never' : `on ${sayC(s.onC, 0)}`}${s.offC === null ? '' : ` off ${sayC(s.offC, 0)}`}`
+      )
+      .join(', ') + `; hottest ${sayC(r.hottestC, 0)}${r.acOn ? ', A/C on' : ''}${r.moving ? ', moving' : ''}`
+});

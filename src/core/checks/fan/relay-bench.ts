@@ -1,0 +1,117 @@
+import { z } from 'zod';
+import { say } from '../../units/say';
+import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
+import { withoutRelay } from '../vehicle-has';
+
+const readings = z
+  .object({
+    /** Between 85 and 86; over-range is typed as 10M. */
+    coilOhm: z.number().min(0, 'Ohms are 0 or more').max(1e9).nullable(),
+    /** Fed across 85 and 86. */
+    clicks: z.enum(['yes', 'no']).nullable(),
+    /** Between 30 and 87 with the coil fed, at the load current. */
+    dropV: z.number().min(0, 'A drop is 0 V or more').max(32, 'More than 32 V is no drop').nullable(),
+    loadA: z.number().min(0.5, 'Load the contacts with half an ampere at least').max(80).nullable(),
+    /** Between 30 and 87 with nothing on the coil; over-range is 10M. */
+    restOhm: z.number().min(0, 'Ohms are 0 or more').max(1e9).nullable()
+  })
+  .refine((r) => r.coilOhm !== null || r.clicks !== null || r.restOhm !== null, {
+    message: 'Measure the coil, feed it and listen, or measure the contacts',
+    path: ['coilOhm']
+  })
+  .refine((r) => r.dropV === null || r.loadA !== null, {
+    message: 'A drop says nothing without the current that flowed',
+    path: ['loadA']
+  });
+export type RelayBenchReadings = z.infer<typeof readings>;
+
+/** Coils of 12 V relays lie here, those of 24 V at four times as much. Ω. */
+const COIL = { lowOhm: 40, highOhm: 450, openOhm: 20_000, shortOhm: 15 };
+/** Sound contacts have a few thousandths; above this they heat up under a fan's current. Ω. */
+export const CONTACT_LIMIT_OHM = 0.02;
+const REST_OPEN_OHM = 1e6;
+const REST_CLOSED_OHM = 5;
+
+/** A relay on the bench: its coil, its click, and what its contacts cost under load. */
+export const relayBench = defineCheck<RelayBenchReadings>({
+  title: 'Relay on the bench',
+  phases: ['B'],
+  minutes: 5,
+  takeOutMin: 2,
+  decides: 'Coil by its resistance and click, contacts by the drop across them under load.',
+  tools: ['Meter', 'Fused feed'],
+  cautions: ['fused-feed'],
+  gate: 'none',
+  speaksTo: ['fan-relay-contacts', 'fan-relay-coil', 'fan-relay-welded'],
+  lacks: withoutRelay,
+  readings,
+  unlikely: (r) =>
+    r.coilOhm !== null && r.coilOhm > COIL.highOhm && r.coilOhm < COIL.openOhm
+      ? [`A coil of ${say(r.coilOhm, 'resistance')} is more than relays usually have`]
+      : [],
+  judge(r) {
+    const wrong: string[] = [];
+    const points: Point[] = [];
+    const contactOhm = r.dropV !== null && r.loadA !== null ? r.dropV / r.loadA : null;
+    if (r.coilOhm !== null && r.coilOhm >= COIL.openOhm) wrong.push('the coil is open');
+    if (r.coilOhm !== null && r.coilOhm < COIL.shortOhm) wrong.push('the coil has shorted turns');
+    if (r.clicks === 'no') wrong.push('fed, it does not click');
+    if (wrong.length > 0) points.push(...speaksFor('fan-relay-coil'));
+    else if (r.clicks === 'yes') points.push(...speaksAgainst('fan-relay-coil'));
+    if (r.restOhm !== null && r.restOhm < REST_CLOSED_OHM) {
+      wrong.push('its contacts are closed with nothing on the coil');
+      points.push(...speaksFor('fan-relay-welded'));
+    } else if (r.restOhm !== null && r.restOhm > REST_OPEN_OHM)
+      points.push(...speaksAgainst('fan-relay-welded'));
+    if (contactOhm !== null && contactOhm > CONTACT_LIMIT_OHM) {
+      wrong.push(`its contacts lose ${say(r.dropV!, 'voltage', 2)} at ${say(r.loadA!, 'current', 1)}`);
+      points.push(...speaksFor('fan-relay-contacts'));
+    } else if (contactOhm !== null) points.push(...speaksAgainst('fan-relay-contacts'));
+    const numbers = [
+      ...(r.coilOhm === null
+        ? []
+        : [
+            {
+              name: 'Coil',
+              value: say(r.coilOhm, 'resistance'),
+              limit: `${say(COIL.lowOhm, 'resistance', 0)} to ${say(COIL.highOhm, 'resistance', 0)} usual`
+            }
+          ]),
+      ...(r.clicks === null ? [] : [{ name: 'Fed', value: r.clicks === 'yes' ? 'clicks' : 'silent' }]),
+      ...(contactOhm === null
+        ? []
+        : [
+            {
+              name: 'Contacts under load',
+              value: `${(1000 * contactOhm).toFixed(0)} mΩ`,
+              limit: `at most ${1000 * CONTACT_LIMIT_OHM} mΩ`
+            }
+          ]),
+      ...(r.restOhm === null ? [] : [{ name: 'Contacts at rest', value: say(r.restOhm, 'resistance') }])
+    ];
+    if (wrong.length > 0) {
+      const [first, ...rest] = wrong;
+      const says = [first[0].toUpperCase() + first.slice(1), ...rest].join('; ');
+      return outcome('fail', says, { numbers, points });
+    }
+    const whole = r.clicks === 'yes' && contactOhm !== null;
+    return whole
+      ? outcome('pass', 'Coil and contacts are sound, the contacts under load', { numbers, points })
+      : outcome(
+          'unclear',
+          r.clicks === 'yes'
+            ? 'It clicks; whether its contacts carry current is shown by the drop under load'
+            : 'Nothing wrong so far: feed the coil, and load the contacts',
+          { numbers, points }
+        );
+  },
+  words: (r) =>
+    [
+      r.coilOhm === null ? '' : `coil ${say(r.coilOhm, 'resistance')}`,
+      r.clicks === null ? '' : r.clicks === 'yes' ? 'clicks' : 'silent',
+      r.dropV === null ? '' : `${say(r.dropV, 'voltage', 2)} at ${say(r.loadA!, 'current', 1)}`,
+      r.restOhm === null ? '' : `at rest ${say(r.restOhm, 'resistance')}`
+    ]
+      .filter(Boolean)
+      .join(', ')
+});

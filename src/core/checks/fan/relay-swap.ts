@@ -1,0 +1,114 @@
+import { z } from 'zod';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { withoutRelay } from '../vehicle-has';
+
+export const SWAPPED = {
+  runs: 'Fan runs now when commanded',
+  ran: 'Fan ran with its own relay too',
+  dead: 'Still stands still',
+  stops: 'Fan that ran on has stopped',
+  'runs-on': 'Still runs on'
+} as const;
+type Swapped = keyof typeof SWAPPED;
+
+const readings = z.object({
+  /** The printed part number is the same, letter for letter. */
+  identical: z.boolean(),
+  donor: z.string().trim().min(1, 'Name the circuit the relay was borrowed from').max(60),
+  /** The engine runs safely without that circuit. */
+  donorSafe: z.boolean(),
+  putBack: z.boolean(),
+  then: z.enum(Object.keys(SWAPPED) as [Swapped, ...Swapped[]], 'Say what the fan did with the other relay')
+});
+export type RelaySwapReadings = z.infer<typeof readings>;
+
+/** A known good relay in the place of the suspected one: quick, with rules of its own. */
+export const relaySwap = defineCheck<RelaySwapReadings>({
+  title: 'Relay swap',
+  phases: ['X'],
+  minutes: 3,
+  decides: 'Relay against the rest, with an identical part from a circuit not needed to run safely.',
+  tools: ['Identical relay'],
+  cautions: ['fan-starts'],
+  gate: 'none',
+  speaksTo: [
+    'fan-relay-contacts',
+    'fan-relay-coil',
+    'fan-relay-welded',
+    'fan-motor-dead',
+    'fan-feed-open',
+    'fan-command-missing'
+  ],
+  lacks: withoutRelay,
+  readings,
+  refuse: (r) => [
+    ...(r.identical
+      ? []
+      : [
+          {
+            field: 'identical',
+            message:
+              'Relays of one shape differ inside: swap only where the part number is the same, letter for letter'
+          }
+        ]),
+    ...(r.donorSafe
+      ? []
+      : [
+          {
+            field: 'donorSafe',
+            message:
+              'Borrow only from a circuit that the engine does not need to run safely, as a horn or a rear wash'
+          }
+        ])
+  ],
+  judge(r) {
+    const numbers = [
+      { name: 'Borrowed from', value: r.donor },
+      { name: 'With it', value: SWAPPED[r.then] },
+      { name: 'Put back', value: r.putBack ? 'yes' : 'not yet' }
+    ];
+    const doubts = r.putBack ? [] : [`The relay of the ${r.donor} has not been put back`];
+    switch (r.then) {
+      case 'runs':
+        return outcome('fail', 'The fan runs with another relay: the relay it had is at fault', {
+          numbers,
+          doubts,
+          points: [
+            ...speaksFor('fan-relay-contacts', 'fan-relay-coil'),
+            ...speaksAgainst('fan-motor-dead', 'fan-feed-open', 'fan-command-missing')
+          ]
+        });
+      case 'ran':
+        return outcome('pass', 'The fan runs with either relay when commanded: its own is good today', {
+          numbers,
+          doubts,
+          points: speaksAgainst(
+            'fan-relay-contacts',
+            'fan-relay-coil',
+            'fan-motor-dead',
+            'fan-feed-open',
+            'fan-command-missing'
+          )
+        });
+      case 'stops':
+        return outcome('fail', 'With another relay the fan stops: the one it had is welded', {
+          numbers,
+          doubts,
+          points: speaksFor('fan-relay-welded')
+        });
+      case 'dead':
+        return outcome('pass', 'No change with another relay: not the relay', {
+          numbers,
+          doubts,
+          points: speaksAgainst('fan-relay-contacts', 'fan-relay-coil')
+        });
+      case 'runs-on':
+        return outcome('pass', 'It runs on with another relay: something commands it', {
+          numbers,
+          doubts,
+          points: speaksAgainst('fan-relay-welded')
+        });
+    }
+  },
+  words: (r) => `Relay of the ${r.donor}: ${SWAPPED[r.then].toLowerCase()}${r.putBack ? ', put back' : ''}`
+});

@@ -1,0 +1,133 @@
+import { z } from 'zod';
+import type { SpecSheet } from '../../vehicle/spec-sheet';
+import type { FaultId } from '../../vehicle/faults';
+import { sayC } from '../../units/say';
+import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome } from '../check';
+import { airC, coolantC, hotAirC } from '../../measure/temperature';
+
+export const DRIVEN = { yes: 'Drives the air', no: 'Stands or turns free' } as const;
+const readings = z.object({
+  beforeC: airC,
+  afterC: hotAirC,
+  /** Coolant into the radiator, by probe on the upper hose or by scan with the thermostat open. */
+  coolantC,
+  fan: z.enum(['yes', 'no'], 'Say whether the fan drives air')
+});
+export type AirRiseReadings = z.infer<typeof readings>;
+
+/** Share of the way from the air to the coolant that air comes in a clean stack with its fan driving. */
+export const APPROACH = { low: 0.3, high: 0.78 } as const;
+export const approachOf = (r: Pick<AirRiseReadings, 'beforeC' | 'afterC' | 'coolantC'>): number =>
+  (r.afterC - r.beforeC) / (r.coolantC - r.beforeC);
+
+/** Air before and behind the radiator: much rise of little air, or little rise of much. */
+export const airRise = defineCheck<AirRiseReadings>({
+  title: 'Air temperature rise',
+  phases: ['R'],
+  minutes: 5,
+  decides: 'Airflow against heat: air that crawls through comes out nearly as hot as the coolant.',
+  tools: ['Thermometer'],
+  cautions: ['fan-blades', 'fan-starts'],
+  gate: 'none',
+  speaksTo: [
+    'airflow-restricted',
+    'radiator-clogged',
+    'clutch-slipping',
+    'clutch-engages-late',
+    'fan-motor-dead',
+    'thermostat-stuck-closed'
+  ],
+  readings,
+  refuse: (r) => [
+    ...(r.afterC > r.coolantC + 3
+      ? [
+          {
+            field: 'afterC',
+            message: `${sayC(r.afterC)} behind the radiator is hotter than its coolant at ${sayC(r.coolantC)}`
+          }
+        ]
+      : []),
+    ...(r.coolantC - r.beforeC > 20
+      ? []
+      : [
+          {
+            field: 'coolantC',
+            message: 'Coolant and air are within 20 °C: too little heat to judge airflow by'
+          }
+        ])
+  ],
+  judge(r, { sheet }) {
+    const share = approachOf(r);
+    const hot = r.coolantC >= (sheet?.thermostat.fullOpenC ?? 95);
+    const numbers = [
+      { name: 'Before, behind', value: `${sayC(r.beforeC)}, ${sayC(r.afterC)}` },
+      { name: 'Coolant in', value: sayC(r.coolantC) },
+      {
+        name: 'Of the way to the coolant',
+        value: `${(100 * share).toFixed(0)} %`,
+        limit: `${100 * APPROACH.low} to ${100 * APPROACH.high} %`
+      }
+    ];
+    if (share > APPROACH.high)
+      return r.fan === 'yes'
+        ? outcome(
+            'fail',
+            `The air comes out at ${(100 * share).toFixed(0)} % of the way to the coolant with the fan driving: little of it gets through`,
+            {
+              numbers,
+              points: [...speaksFor('airflow-restricted'), ...speaksAgainst('radiator-clogged')]
+            }
+          )
+        : stillAir(r, sheet, share, numbers);
+    if (share < APPROACH.low && !hot)
+      return outcome(
+        'unclear',
+        `The air takes little up, ${(100 * share).toFixed(0)} % of the way, and at ${sayC(r.coolantC)} the thermostat still holds the coolant back: measure again when it is open`,
+        { numbers }
+      );
+    if (share < APPROACH.low)
+      return outcome(
+        'fail',
+        `The air takes little up, ${(100 * share).toFixed(0)} % of the way: no coolant comes, the core is closed inside, or the air goes around it`,
+        {
+          numbers,
+          points: speaksFor('radiator-clogged', 'airflow-restricted', 'thermostat-stuck-closed')
+        }
+      );
+    return outcome(
+      r.fan === 'yes' ? 'pass' : 'unclear',
+      r.fan === 'yes'
+        ? 'Air and heat are in proportion'
+        : 'In proportion without the fan; measure again while it drives',
+      {
+        numbers,
+        points: r.fan === 'yes' ? speaksAgainst('airflow-restricted', 'fan-motor-dead') : []
+      }
+    );
+  },
+  words: (r) => `Air ${sayC(r.beforeC)} before, ${sayC(r.afterC)} behind, coolant ${sayC(r.coolantC)}`
+});
+
+/** Air that hardly moves is a finding only where something should drive it by now. */
+function stillAir(
+  { coolantC }: AirRiseReadings,
+  sheet: SpecSheet | null,
+  share: number,
+  numbers: Outcome['numbers']
+): Outcome {
+  const says = `The air hardly moves: ${(100 * share).toFixed(0)} % of the way to the coolant, and the fan does not drive it`;
+  const first = sheet?.fan?.stages?.[0]?.onC;
+  const dueC = first ?? (sheet?.thermostat.fullOpenC ?? 98) + 4;
+  if (coolantC < dueC + 2)
+    return outcome('unclear', `${says}. At ${sayC(coolantC)} it need not: from ${sayC(dueC)} on it should`, {
+      numbers
+    });
+  const drives: FaultId[] = [
+    ...(sheet && !sheet.clutch ? [] : (['clutch-slipping', 'clutch-engages-late'] as const)),
+    ...(first === undefined ? [] : (['fan-motor-dead'] as const))
+  ];
+  return outcome('fail', `${says}, at ${sayC(coolantC)}, where it should from ${sayC(dueC)}`, {
+    numbers,
+    points: [...speaksFor(...drives), ...speaksAgainst('radiator-clogged')]
+  });
+}

@@ -1,0 +1,131 @@
+import { z } from 'zod';
+import { effectiveness, readFace } from '../../physics/flow/face';
+import { thermostatAt } from '../../physics/flow/map';
+import type { SpecSheet } from '../../vehicle/spec-sheet';
+import { expectedEffectiveness } from '../../physics/plant/effectiveness';
+import { plantFor } from '../../physics/plant/params';
+import { sayC, sayDeltaC } from '../../units/say';
+import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
+import { airC, coolantC } from '../../measure/temperature';
+
+const readings = z
+  .object({
+    face: z
+      .array(z.array(coolantC.nullable()).min(2).max(8))
+      .min(2)
+      .max(8)
+      .refine((f) => f.every((row) => row.length === f[0].length), 'Every row has as many readings'),
+    flows: z.enum(['down', 'across']),
+    inC: coolantC,
+    outC: coolantC,
+    airC,
+    rpm: z.number().min(300, 'The engine runs at 300 rpm or more').max(6000),
+    /** What the fan did: not, half, full. */
+    fan: z.number().min(0).max(1)
+  })
+  .refine((r) => r.face.flat().filter((c) => c !== null).length >= 4, {
+    message: 'Read four places of the face at least',
+    path: ['face']
+  });
+export type RadiatorFaceReadings = z.infer<typeof readings>;
+
+/** Below the model's effectiveness by more than this share, and the radiator gives too little. */
+const WEAK = 0.4;
+
+/** Two thermometers make a drop of this much out of nothing: what is missing must be more, °C. */
+const MISSED_C = 6;
+
+/** While the thermostat holds the flow back, coolant comes slowly by design. */
+const throttled = (inC: number, sheet: SpecSheet | null): boolean => thermostatAt(inC, sheet) !== 'open';
+
+/** Effectiveness as the model expects it for this vehicle, run as it was. */
+export const dueEffectiveness = (sheet: SpecSheet | null, rpm: number, fan: number): number | null =>
+  sheet ? expectedEffectiveness(plantFor(sheet), { rpm, fan, speedKmh: 0, ac: false }) : null;
+
+/** The radiator's face by thermometer: cold tubes, and what it takes off against what it should. */
+export const radiatorFace = defineCheck<RadiatorFaceReadings>({
+  title: 'Radiator face',
+  phases: ['R'],
+  minutes: 6,
+  decides: 'Cold tubes, and effectiveness against what this radiator should have.',
+  tools: ['Infrared thermometer'],
+  cautions: ['hot-parts', 'fan-blades', 'fan-starts'],
+  gate: 'none',
+  speaksTo: ['radiator-clogged', 'airflow-restricted', 'pump-flow-low', 'thermostat-stuck-closed'],
+  readings,
+  refuse: (r) => [
+    ...(r.inC - r.airC > 15
+      ? []
+      : [
+          {
+            field: 'inC',
+            message: `${sayC(r.inC)} at the inlet is too near the air of ${sayC(r.airC)} to show anything; warm the engine until the thermostat opens`
+          }
+        ]),
+    ...(r.outC > r.inC + 2
+      ? [{ field: 'outC', message: 'The outlet is hotter than the inlet: exchanged, or flow the other way' }]
+      : [])
+  ],
+  judge(r, { sheet }) {
+    const face = readFace(r.face, r.flows, r.inC, r.outC, r.airC);
+    const eff = effectiveness(r.inC, r.outC, r.airC);
+    const due = dueEffectiveness(sheet, r.rpm, r.fan);
+    const points: Point[] = [];
+    const wrong: string[] = [];
+    const cellsRead = r.face.flat().filter((c) => c !== null).length;
+    if (face.cold.length >= 2 || face.share > 0.12) {
+      const worst = Math.max(...face.cold.map((c) => c.belowC));
+      const where = { rows: 'in whole rows', columns: 'in whole columns', patch: 'in a patch', none: '' }[
+        face.shape
+      ];
+      wrong.push(
+        `${face.cold.length} of ${cellsRead} places are cold ${where}, up to ${sayDeltaC(worst, 0)} below the rest: no flow through the tubes there`
+      );
+      points.push(...speaksFor('radiator-clogged'));
+    } else points.push(...speaksAgainst('radiator-clogged'));
+    const excess = r.inC - r.airC;
+    if (due !== null && eff < (1 - WEAK) * due && (due - eff) * excess > MISSED_C) {
+      wrong.push(
+        `takes ${(100 * eff).toFixed(0)} % off where ${(100 * due).toFixed(0)} % would be due: too little air for the coolant that comes`
+      );
+      points.push(...speaksFor('airflow-restricted'));
+    } else if (due !== null && eff > Math.min(0.97, 1.5 * due + 0.1) && !throttled(r.inC, sheet)) {
+      wrong.push(
+        `takes ${(100 * eff).toFixed(0)} % off, more than ${(100 * due).toFixed(0)} % due: the coolant comes slowly`
+      );
+      points.push(
+        ...speaksFor('pump-flow-low', 'thermostat-stuck-closed', 'radiator-clogged').filter(
+          (p) => !points.some((x) => x.fault === p.fault)
+        ),
+        ...speaksAgainst('airflow-restricted')
+      );
+    } else if (due !== null)
+      points.push(
+        ...speaksAgainst(
+          ...(due * excess > MISSED_C ? (['airflow-restricted'] as const) : []),
+          ...(throttled(r.inC, sheet) ? [] : (['pump-flow-low', 'thermostat-stuck-closed'] as const))
+        )
+      );
+    const numbers = [
+      {
+        name: 'Effectiveness',
+        value: `${(100 * eff).toFixed(0)} %`,
+        ...(due === null ? {} : { limit: `about ${(100 * due).toFixed(0)} % by the model` })
+      },
+      { name: 'Cold places', value: `${face.cold.length} of ${cellsRead}` },
+      { name: 'In, out, air', value: `${sayC(r.inC, 0)}, ${sayC(r.outC, 0)}, ${sayC(r.airC, 0)}` }
+    ];
+    const doubts =
+      due === null ? ['Without a sheet the model cannot say what this radiator should take off'] : [];
+    if (wrong.length === 0)
+      return outcome(
+        due === null ? 'unclear' : 'pass',
+        due === null ? 'The face is even' : 'The face is even, and the radiator takes off what it should',
+        { numbers, doubts, points }
+      );
+    const says = wrong.join('; ');
+    return outcome('fail', says[0].toUpperCase() + says.slice(1), { numbers, doubts, points });
+  },
+  words: (r) =>
+    `${r.face.flat().filter((c) => c !== null).length} places, ${sayC(r.inC, 0)} in, ${sayC(r.outC, 0)} out, air ${sayC(r.airC, 0)}`
+});

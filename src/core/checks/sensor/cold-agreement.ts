@@ -1,0 +1,200 @@
+import { z } from 'zod';
+import type { SpecSheet } from '../../vehicle/spec-sheet';
+import { sayC, sayDeltaC } from '../../units/say';
+import { agreement, weightedMean, type Agreement, type Taken } from '../../measure/agreement';
+import { defineCheck, outcome, speaksAgainst, speaksFor, type CheckContext, type Point } from '../check';
+import { instrumentSchema } from '../../measure/instruments';
+import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
+import { airC, coolantC, refuseHotter, scanC, unusualAir } from '../../measure/temperature';
+
+const reading = <T extends z.ZodType<number>>(celsius: T) =>
+  z.object({ celsius, instrument: instrumentSchema }).nullable();
+
+const readings = z
+  .object({
+    ect: reading(scanC).refine((r) => r !== null, 'Read the ECT first: it is what is being judged'),
+    iat: reading(scanC),
+    ambient: reading(airC),
+    housing: reading(coolantC)
+  })
+  .refine((r) => r.iat || r.ambient || r.housing, {
+    message: 'Take at least one other temperature to hold the ECT against',
+    path: ['housing']
+  });
+export type ColdAgreementReadings = z.infer<typeof readings>;
+export type ColdPlace = keyof ColdAgreementReadings;
+
+export const COLD_PLACES: Readonly<Record<ColdPlace, string>> = {
+  ect: 'ECT',
+  housing: 'Sensor housing',
+  iat: 'Intake air (IAT)',
+  ambient: 'Ambient'
+};
+
+/** Two cold readings this close agree; further than the second apart they do not. In °C. */
+export const AGREE_WITHIN_C = 3;
+export const APART_BEYOND_C = 5;
+
+export type Standing = 'agree' | 'unclear' | 'apart';
+
+/** Apart only where the limit is passed and the instruments can tell: their own ± is smaller than the difference. */
+export function standingOf(a: Agreement): Standing {
+  const difference = Math.abs(a.byC);
+  if (difference <= AGREE_WITHIN_C) return 'agree';
+  return difference > APART_BEYOND_C && a.ratio > 1 ? 'apart' : 'unclear';
+}
+
+const takenOf = (r: ColdAgreementReadings, place: ColdPlace): Taken | null => {
+  const one = r[place];
+  return one && { celsius: one.celsius, uncertaintyC: one.instrument.uncertaintyC };
+};
+
+/** Every pair of readings with how far it is apart. */
+function pairsOf(r: ColdAgreementReadings) {
+  const places = (Object.keys(COLD_PLACES) as ColdPlace[]).filter((p) => r[p] !== null);
+  return places.flatMap((a, i) =>
+    places.slice(i + 1).map((b) => {
+      const difference = agreement(takenOf(r, a)!, takenOf(r, b)!);
+      return { a, b, ...difference, standing: standingOf(difference) };
+    })
+  );
+}
+
+/**
+ * What the ECT is held against: the thermometer at its housing, else the mean of the air readings that agree with
+ * each other. Null where the air readings contradict one another and nothing decides between them.
+ */
+function referenceOf(r: ColdAgreementReadings): { taken: Taken; name: string } | null {
+  const housing = takenOf(r, 'housing');
+  if (housing) return { taken: housing, name: 'the thermometer at its housing' };
+  const iat = takenOf(r, 'iat');
+  const ambient = takenOf(r, 'ambient');
+  if (iat && ambient)
+    return standingOf(agreement(iat, ambient)) === 'apart'
+      ? null
+      : { taken: weightedMean([iat, ambient]), name: 'intake air and ambient' };
+  return iat ? { taken: iat, name: 'intake air' } : { taken: ambient!, name: 'ambient' };
+}
+
+/** A cold sensor must agree with everything around it; how far it does not, and which way, names the suspect. */
+export const coldAgreement = defineCheck<ColdAgreementReadings>({
+  title: 'Cold agreement',
+  phases: ['C'],
+  minutes: 5,
+  decides: 'Whether the ECT agrees with the world around it on a soaked engine.',
+  tools: ['Scan tool', 'Thermometer'],
+  cautions: ['fan-starts'],
+  gate: 'none',
+  speaksTo: [...SENSOR_FAULTS, 'ect-wiring'],
+  always: true,
+  needsSoak: true,
+  readings,
+  refuse: (r, sheet) =>
+    [refuseHotter('housing.celsius', r.housing?.celsius ?? null, sheet)].filter((p) => p !== undefined),
+  unlikely: (r) => [
+    ...unusualAir('Ambient', r.ambient?.celsius ?? null),
+    ...unusualAir('Intake air', r.iat?.celsius ?? null),
+    ...(r.housing?.instrument.kind === 'infrared-bright'
+      ? [
+          'An infrared gun on bright metal reads low: which surface was it? Matt tape gives a reading that counts'
+        ]
+      : [])
+  ],
+  facts: (r, at) =>
+    r.housing
+      ? [{ kind: 'measured', at, coolantC: r.housing.celsius, ambientC: r.ambient?.celsius ?? null }]
+      : [],
+  judge(r, context) {
+    const ect = takenOf(r, 'ect')!;
+    const pairs = pairsOf(r);
+    const numbers = pairs.map((p) => ({
+      name: `${COLD_PLACES[p.a]} less ${COLD_PLACES[p.b]}`,
+      value: `${p.byC > 0 ? '+' : ''}${sayDeltaC(p.byC)} ± ${sayDeltaC(p.uncertaintyC)}`,
+      limit: `± ${sayDeltaC(AGREE_WITHIN_C)}`
+    }));
+    const doubts = doubtsOf(r, context);
+    const fixed = atDefault(ect.celsius, context.sheet);
+    if (fixed) return outcome('fail', fixed.says, { numbers, doubts, points: fixed.points });
+    const reference = referenceOf(r);
+    if (!reference)
+      return outcome(
+        'unclear',
+        'Intake air and ambient contradict each other, so nothing decides; take a thermometer to the sensor housing',
+        { numbers, doubts }
+      );
+    const against = agreement(ect, reference.taken);
+    const standing = standingOf(against);
+    const size = `${sayDeltaC(Math.abs(against.byC))} ± ${sayDeltaC(against.uncertaintyC)}`;
+    const side = against.byC > 0 ? 'above' : 'below';
+    switch (standing) {
+      case 'agree':
+        return outcome('pass', `Reads within ${sayDeltaC(AGREE_WITHIN_C)} of ${reference.name}`, {
+          numbers,
+          doubts,
+          // A contact that resists hardly shows when cold: of two of these it clears half.
+          points: speaksAgainst(...SENSOR_FAULTS, 'ect-wiring')
+        });
+      case 'apart':
+        return outcome(
+          'fail',
+          `Reads ${size} ${side} ${reference.name}; more than ${sayDeltaC(APART_BEYOND_C)} is a finding`,
+          {
+            numbers,
+            doubts,
+            points: [
+              ...speaksFor(
+                against.byC > 0 ? 'ect-reads-hot' : 'ect-reads-cold',
+                'ect-wrong-part',
+                'ect-wiring'
+              ),
+              ...speaksAgainst(against.byC > 0 ? 'ect-reads-cold' : 'ect-reads-hot')
+            ]
+          }
+        );
+      case 'unclear':
+        return outcome(
+          'unclear',
+          `Reads ${size} ${side} ${reference.name}: between the limits of ${sayDeltaC(AGREE_WITHIN_C)} and ${sayDeltaC(APART_BEYOND_C)}, or more than these instruments can tell`,
+          { numbers, doubts }
+        );
+    }
+  },
+  words: (r) =>
+    (Object.keys(COLD_PLACES) as ColdPlace[])
+      .filter((p) => r[p])
+      .map((p) => `${COLD_PLACES[p]} ${sayC(r[p]!.celsius)}`)
+      .join(', ')
+});
+
+/** A reading at a default says circuit, not temperature. */
+function atDefault(
+  ectC: number,
+  sheet: SpecSheet | null
+): { readonly says: string; readonly points: readonly Point[] } | null {
+  const open = sheet?.ect?.openReadsC ?? -40;
+  const short = sheet?.ect?.shortReadsC ?? 140;
+  if (ectC <= open + 1)
+    return {
+      says: `Reads ${sayC(ectC)}, the open-circuit default: sensor, plug or wire is open`,
+      points: speaksFor('ect-open-circuit', 'ect-wiring')
+    };
+  if (ectC >= short - 1)
+    return {
+      says: `Reads ${sayC(ectC)}, the short-circuit default: sensor or wire is shorted`,
+      points: speaksFor('ect-short-circuit', 'ect-wiring')
+    };
+  return null;
+}
+
+/** The record calls the engine cold, and a reading does not. */
+function doubtsOf(r: ColdAgreementReadings, { thermal }: CheckContext): string[] {
+  const warmest = Math.max(...[r.housing?.celsius ?? -Infinity, r.ect!.celsius]);
+  const expected = thermal.coolantC;
+  if (thermal.soaked !== true || expected === null || warmest - expected < 15) return [];
+  const which = r.housing && r.housing.celsius - expected >= 15 ? 'the thermometer' : 'the ECT';
+  return [
+    which === 'the ECT'
+      ? `The record says cold-soaked at about ${sayC(expected, 0)}, yet the ECT reads ${sayC(r.ect!.celsius)}: either it ran since, or the reading is wrong. A thermometer at the housing tells which`
+      : `The record says cold-soaked at about ${sayC(expected, 0)}, yet the thermometer reads ${sayC(r.housing!.celsius)}: it must have run since. Record the soak anew`
+  ];
+}

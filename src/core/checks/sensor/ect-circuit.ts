@@ -1,0 +1,135 @@
+import { z } from 'zod';
+import { nextProbe, rankElements } from '../../physics/circuit/rank';
+import { SENSOR_CIRCUIT_FAULTS, sensorProbes } from '../../physics/circuit/sensor-circuit';
+import type { SpecSheet } from '../../vehicle/spec-sheet';
+import { say, sayC } from '../../units/say';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
+import { scanC } from '../../measure/temperature';
+
+const readings = z
+  .object({
+    /** Scan value with the plug off, and with its two pins bridged. */
+    unpluggedC: scanC.nullable(),
+    bridgedC: scanC.nullable(),
+    /** Across the open plug, key on. */
+    openV: z.number().min(0, 'Volts are 0 or more').max(48, 'A sensor supply is a few volts').nullable(),
+    /** From the signal pin of the open plug to battery minus, key on. */
+    signalV: z
+      .number()
+      .min(0, 'Volts are 0 or more')
+      .max(48, 'More than 48 V is on no vehicle’s sensor')
+      .nullable(),
+    /** From the plug's ground pin to battery minus, its pins bridged, key on. */
+    groundV: z.number().min(-2).max(16, 'A ground carries millivolts; 16 V is the battery').nullable()
+  })
+  .refine((r) => r.unpluggedC !== null || r.bridgedC !== null || r.openV !== null || r.signalV !== null, {
+    message: 'Take the plug off and read, bridge its pins and read, or measure the open plug',
+    path: ['unpluggedC']
+  });
+export type EctCircuitReadings = z.infer<typeof readings>;
+
+/** How close to its default a reading comes for the extreme to be reached, °C. */
+const REACHED_WITHIN_C = 8;
+/** Where the sheet names no defaults: what control units show for an open and a shorted sensor at least. */
+const OPEN_BELOW_C = -30;
+const SHORT_ABOVE_C = 125;
+const REFERENCE_OFF = 0.06;
+const GROUND_LIMIT_V = 0.05;
+
+/** An element fault less likely than this is not told. */
+const WORTH_TELLING = 0.05;
+
+/** Which element of the circuit fits what was measured, and what to measure next to tell the leaders apart. */
+function elementsOf(r: EctCircuitReadings, sheet: SpecSheet | null) {
+  const probes = sensorProbes(sheet);
+  const taken = Object.entries(r).flatMap(([key, value]) => (value === null ? [] : [{ key, value }]));
+  const ranked = rankElements(SENSOR_CIRCUIT_FAULTS, probes, taken);
+  return { ranked, next: nextProbe(ranked, probes, taken) };
+}
+
+/** Both extremes of the sensor circuit: reached, so wiring and control unit are sound; not reached, so they are not. */
+export const ectCircuit = defineCheck<EctCircuitReadings>({
+  title: 'ECT circuit',
+  phases: ['X'],
+  minutes: 8,
+  decides: 'Both extremes reached unplugged and bridged: wiring and control unit sound, so the sensor.',
+  tools: ['Meter', 'Scan tool'],
+  cautions: ['fan-starts'],
+  gate: 'none',
+  speaksTo: [...SENSOR_FAULTS, 'ect-wiring'],
+  readings,
+  judge(r, { sheet }) {
+    const openC = sheet?.ect?.openReadsC ?? null;
+    const shortC = sheet?.ect?.shortReadsC ?? null;
+    const referenceV = sheet?.ect?.referenceV ?? null;
+    const openLimit = openC === null ? OPEN_BELOW_C : openC + REACHED_WITHIN_C;
+    const shortLimit = shortC === null ? SHORT_ABOVE_C : shortC - REACHED_WITHIN_C;
+    const numbers = [
+      ...(r.unpluggedC === null
+        ? []
+        : [{ name: 'Reads unplugged', value: sayC(r.unpluggedC), limit: `below ${sayC(openLimit)}` }]),
+      ...(r.bridgedC === null
+        ? []
+        : [{ name: 'Reads bridged', value: sayC(r.bridgedC), limit: `above ${sayC(shortLimit)}` }]),
+      ...(r.openV === null
+        ? []
+        : [
+            {
+              name: 'Open plug',
+              value: say(r.openV, 'voltage'),
+              ...(referenceV === null ? {} : { limit: `${say(referenceV, 'voltage')} ± 6 %` })
+            }
+          ]),
+      ...(r.signalV === null ? [] : [{ name: 'Signal pin', value: say(r.signalV, 'voltage') }]),
+      ...(r.groundV === null
+        ? []
+        : [{ name: 'Ground drop', value: say(r.groundV, 'voltage'), limit: say(GROUND_LIMIT_V, 'voltage') }])
+    ];
+    const wrong: string[] = [];
+    if (r.unpluggedC !== null && r.unpluggedC > openLimit)
+      wrong.push(
+        'unplugged it does not read open: something else draws current, a leak or a short to ground in the loom'
+      );
+    if (r.bridgedC !== null && r.bridgedC < shortLimit)
+      wrong.push('bridged it does not read shorted: a wire, a pin or the ground is open or resists');
+    if (r.openV !== null && referenceV !== null && Math.abs(r.openV / referenceV - 1) > REFERENCE_OFF)
+      wrong.push(`the open plug has ${say(r.openV, 'voltage')} and not its reference`);
+    if (r.groundV !== null && Math.abs(r.groundV) > GROUND_LIMIT_V)
+      wrong.push('the ground lies above battery minus');
+    const { ranked, next } = elementsOf(r, sheet);
+    const told = ranked
+      .filter((e) => e.probability >= WORTH_TELLING)
+      .map((e) => ({ name: e.title, value: `${Math.min(99, Math.round(100 * e.probability))} %` }));
+    const goOn = next ? `. Measure next: ${next.title}` : '';
+    if (wrong.length > 0)
+      return outcome('fail', `Wiring or control unit: ${wrong.join('; ')}${goOn}`, {
+        numbers: [...numbers, ...told],
+        points: [...speaksFor('ect-wiring'), ...speaksAgainst('ect-wrong-part')]
+      });
+    if (r.unpluggedC !== null && r.bridgedC !== null)
+      return outcome(
+        'pass',
+        'Both extremes reached: wiring and control unit are sound, so it is the sensor or nothing',
+        {
+          numbers,
+          points: speaksAgainst('ect-wiring')
+        }
+      );
+    return outcome(
+      'unclear',
+      `${r.unpluggedC === null ? 'Unplugged' : 'Bridged'} has not been read: one extreme alone clears one wire`,
+      { numbers: [...numbers, ...told] }
+    );
+  },
+  words: (r) =>
+    [
+      r.unpluggedC === null ? '' : `unplugged ${sayC(r.unpluggedC)}`,
+      r.bridgedC === null ? '' : `bridged ${sayC(r.bridgedC)}`,
+      r.openV === null ? '' : `open plug ${say(r.openV, 'voltage')}`,
+      r.signalV === null ? '' : `signal pin ${say(r.signalV, 'voltage')}`,
+      r.groundV === null ? '' : `ground ${say(r.groundV, 'voltage')}`
+    ]
+      .filter(Boolean)
+      .join(', ')
+});

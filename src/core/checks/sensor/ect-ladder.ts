@@ -1,0 +1,321 @@
+import { z } from 'zod';
+import type { SpecSheet } from '../../vehicle/spec-sheet';
+import type { FaultId } from '../../vehicle/faults';
+import { meaningsOf, ohmsOf, type SensorCircuit } from '../../physics/thermistor/circuit';
+import { resistanceAt, temperatureAt, type Curve } from '../../physics/thermistor/curve';
+import {
+  readLadder,
+  type Explanation,
+  type LadderPoint,
+  type LadderReading
+} from '../../physics/thermistor/errors';
+import { matches, type LibraryCurve } from '../../physics/thermistor/library';
+import { sayC, sayDeltaC } from '../../units/say';
+import { AGREE_WITHIN_C } from './cold-agreement';
+import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome, type Point } from '../check';
+import { instrumentSchema } from '../../measure/instruments';
+import { coolantC, refuseHotter } from '../../measure/temperature';
+
+/** Three figures are as many as a fit knows. */
+const threeFigures = (x: number, unit: string) => `${Number(x.toPrecision(3))}\u00a0${unit}`;
+const sayOhm = (ohm: number) => threeFigures(ohm, 'Ω');
+const sayV = (volts: number) => threeFigures(volts, 'V');
+
+const point = z
+  .object({
+    celsius: coolantC,
+    instrument: instrumentSchema,
+    ohm: z
+      .number()
+      .positive('A resistance is above 0 Ω; a meter that shows over-range is 10 MΩ')
+      .max(1e9, 'More than 1 GΩ is an open circuit: type 10M')
+      .nullable(),
+    volts: z.number().min(0, 'Volts are 0 or more').max(48, 'More than 48 V is no sensor circuit').nullable()
+  })
+  .refine((p) => (p.ohm === null) !== (p.volts === null), {
+    message: 'Measure ohms or volts',
+    path: ['ohm']
+  });
+const readings = z.object({
+  points: z.array(point).min(1, 'Take a reading at least').max(24, 'Two dozen readings are plenty')
+});
+export type EctLadderReadings = z.infer<typeof readings>;
+
+/** Of an instrument’s ±, how much shifts all its readings alike, and how much each by itself. */
+const SHARED = 0.85;
+const OWN = 0.53;
+const Z95 = 1.96;
+/** A workshop meter, with its leads and the contact of its tips. */
+const METER_SD = 0.008;
+/** A sensor may be off by this much where its sheet gives no tolerance, % of resistance at 95 %. */
+const USUAL_TOLERANCE_PCT = 3;
+/** Reads off by more than this, and the engine is run or warned wrongly: a finding even before its kind is known. */
+const OFF_C = 5;
+
+const switchedSchema = z.object({
+  pullUpOhm: z.number().positive(),
+  toWarmC: z.number(),
+  toColdC: z.number()
+});
+
+/** The divider of the sheet; null where reference or pull-up is not known and volts say nothing. */
+export function circuitOf(sheet: SpecSheet | null): SensorCircuit | null {
+  const { referenceV, pullUpOhm, switchedPullUp } = sheet?.ect ?? {};
+  if (!referenceV || !pullUpOhm) return null;
+  const warm = switchedSchema.safeParse(switchedPullUp);
+  return { referenceV, pullUpOhm, warm: warm.success ? warm.data : null };
+}
+
+/** Resistance of a point: as measured, or from its volts in the range that fits its temperature best. */
+function ohmOf(
+  p: EctLadderReadings['points'][number],
+  circuit: SensorCircuit | null,
+  curve: Curve
+): number | null {
+  if (p.ohm !== null) return p.ohm;
+  if (!circuit || p.volts === null || p.volts <= 0 || p.volts >= circuit.referenceV) return null;
+  const meant = meaningsOf(circuit, curve, p.volts).sort(
+    (a, b) => Math.abs(a.celsius - p.celsius) - Math.abs(b.celsius - p.celsius)
+  )[0];
+  return ohmsOf(circuit, p.volts, meant?.range ?? 'cold');
+}
+
+/** A ladder against the sheet’s curve: what was read, or null where nothing can be held against anything. */
+export interface JudgedLadder extends LadderReading {
+  readonly curve: Curve;
+  readonly points: readonly (LadderPoint & { readonly index: number })[];
+}
+
+/**
+ * Reads the complete points of a ladder by the sheet’s curve, and by the `curves` that may be fitted instead; null
+ * without a curve or without a point.
+ */
+export function ladderOf(
+  points: EctLadderReadings['points'],
+  sheet: SpecSheet | null,
+  curves: readonly LibraryCurve[]
+): JudgedLadder | null {
+  const curve = sheet?.ect?.curve;
+  if (!curve) return null;
+  const circuit = circuitOf(sheet);
+  const read = points.flatMap((p, index) => {
+    const ohm = ohmOf(p, circuit, curve);
+    const sd = p.instrument.uncertaintyC / Z95;
+    return ohm === null ? [] : [{ index, trueC: p.celsius, trueSdC: sd * OWN, ohm, ohmSd: METER_SD }];
+  });
+  if (read.length === 0) return null;
+  const slope = Math.abs(Math.log(resistanceAt(curve, 61) / resistanceAt(curve, 60)));
+  const tolerance = (sheet.ect?.tolerancePct ?? USUAL_TOLERANCE_PCT) / 100 / Z95 / slope;
+  const thermometer = Math.max(...points.map((p) => p.instrument.uncertaintyC)) / Z95;
+  const byVolts = circuit && points.every((p) => p.ohm === null) && !circuit.warm ? circuit : null;
+  const reading = readLadder(read, {
+    curve,
+    commonSdC: Math.hypot(tolerance, thermometer * SHARED),
+    others: curves.filter((l) => apart(l.curve, curve)),
+    byVolts
+  });
+  return { ...reading, curve, points: read };
+}
+
+/** A family that a sensor of this sheet could be told from: 4 °C away somewhere on the engine’s range. */
+const apart = (a: Curve, b: Curve): boolean =>
+  [20, 60, 95].some((c) => Math.abs(temperatureAt(b, resistanceAt(a, c)) - c) > 4);
+
+const SENSOR: readonly FaultId[] = ['ect-reads-hot', 'ect-reads-cold', 'ect-wrong-part', 'ect-wiring'];
+
+/** Pairs of temperature and resistance over the warm-up: which error of the sensor or its circuit fits them. */
+export const ectLadder = defineCheck<EctLadderReadings>({
+  title: 'ECT ladder',
+  phases: ['C', 'W', 'R'],
+  minutes: 10,
+  decides: 'Which error of the sensor fits pairs of temperature and resistance over the warm-up.',
+  tools: ['Meter', 'Thermometer'],
+  cautions: ['hot-parts', 'fan-starts'],
+  gate: 'none',
+  speaksTo: [...SENSOR, 'ect-open-circuit', 'ect-short-circuit'],
+  readings,
+  refuse(r, sheet) {
+    const circuit = circuitOf(sheet);
+    const tooHot = r.points
+      .map((p, i) => refuseHotter(`points.${i}.celsius`, p.celsius, sheet))
+      .filter((p) => p !== undefined);
+    const tooHigh = r.points.flatMap((p, i) =>
+      circuit && p.volts !== null && p.volts > circuit.referenceV * 1.02
+        ? [
+            {
+              field: `points.${i}.volts`,
+              message: `${sayV(p.volts)} is above the reference of ${sayV(circuit.referenceV)}`
+            }
+          ]
+        : []
+    );
+    return [...tooHot, ...tooHigh];
+  },
+  facts: (r, at) => [
+    { kind: 'measured', at, coolantC: r.points[r.points.length - 1].celsius, ambientC: null }
+  ],
+  judge(r, { sheet, curves }) {
+    const ladder = ladderOf(r.points, sheet, curves);
+    if (!ladder) return withoutCurve(r, sheet, curves);
+    const { points, readsOffC, curve } = ladder;
+    const numbers = points.map((p, i) => ({
+      name: `At ${sayC(p.trueC)}: ${sayOhm(p.ohm)}, its curve ${sayOhm(resistanceAt(curve, p.trueC))}`,
+      value: `${readsOffC[i] > 0 ? '+' : ''}${sayDeltaC(readsOffC[i])}`,
+      limit: `± ${sayDeltaC(OFF_C)}`
+    }));
+    const lost = r.points.length - points.length;
+    const doubts =
+      lost > 0
+        ? [
+            `${lost} of the readings are volts that cannot be judged: the sheet knows no reference or pull-up, or they lie outside the reference. Ohms can be`
+          ]
+        : [];
+    const found = judged(ladder);
+    // Ohms are measured on the sensor with its plug off: a sound one says nothing of the wires behind the plug.
+    const byOhms = points.every((p) => r.points[p.index].ohm !== null);
+    const told = byOhms
+      ? found.points.filter((p) => !(p.fault === 'ect-wiring' && p.way === 'against'))
+      : found.points;
+    return { ...found, points: told, numbers, doubts };
+  },
+  words: (r) =>
+    `${r.points.length} point${r.points.length === 1 ? '' : 's'}: ${r.points
+      .map((p) => `${sayC(p.celsius)} ${p.ohm === null ? sayV(p.volts!) : sayOhm(p.ohm)}`)
+      .join(', ')}`
+});
+
+function withoutCurve(
+  r: EctLadderReadings,
+  sheet: SpecSheet | null,
+  curves: readonly LibraryCurve[]
+): Outcome {
+  if (sheet?.ect?.curve)
+    return outcome('unclear', 'Volts say nothing without reference and pull-up in the sheet: measure ohms');
+  const pairs = r.points.flatMap((p) => (p.ohm === null ? [] : [[p.celsius, p.ohm] as const]));
+  if (pairs.length === 0)
+    return outcome('unclear', 'The sheet has no sensor curve, and volts alone cannot find one');
+  const [best, next] = matches(curves, pairs);
+  return outcome(
+    'unclear',
+    `The sheet has no sensor curve. Nearest family: ${best.title}, within ${sayDeltaC(best.residualC)}; the next is off by ${sayDeltaC(next.residualC)}`
+  );
+}
+
+function judged(ladder: LadderReading): Outcome {
+  const { best, readsOffC, settled, notFitted } = ladder;
+  const worst = readsOffC.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a));
+  const way: Point[] = worst > 0 ? speaksFor('ect-reads-hot') : speaksFor('ect-reads-cold');
+  if (notFitted && best.id === 'healthy') {
+    const off = Math.abs(worst) > OFF_C;
+    return outcome(
+      off ? 'fail' : 'unclear',
+      `${off ? `Reads ${sayDeltaC(Math.abs(worst))} ${worst > 0 ? 'hot' : 'cold'} here` : 'On its curve here'}. ${notFitted}`,
+      { points: off ? [...way, ...speaksFor('ect-wiring')] : [] }
+    );
+  }
+  if (best.id === 'healthy' && Math.abs(worst) <= OFF_C)
+    return settled
+      ? outcome('pass', `On its curve at ${readsOffC.length} points, within ${sayDeltaC(Math.abs(worst))}`, {
+          points: speaksAgainst(...SENSOR, 'ect-open-circuit', 'ect-short-circuit')
+        })
+      : outcome('unclear', `On its curve so far${toSettle(ladder)}`);
+  const { says, points } = SAYS[best.id](best, worst);
+  if (Math.abs(worst) <= AGREE_WITHIN_C)
+    return outcome('pass', `${says}: within ${sayDeltaC(AGREE_WITHIN_C)}, which moves nothing`, {
+      points: speaksAgainst('ect-open-circuit', 'ect-short-circuit', 'ect-wrong-part')
+    });
+  // What is not settled speaks for what fits best and against nothing yet. That a known family happens to fit is the
+  // rarer thing: another explanation beside it is left open, and where it comes second it is spoken for as well.
+  const open = ladder.rival?.id === 'other-curve' ? SAYS['other-curve'](ladder.rival, worst).points : [];
+  return outcome(settled || Math.abs(worst) > OFF_C ? 'fail' : 'unclear', `${says}${toSettle(ladder)}`, {
+    points: settled ? points : [...points, ...open].filter((p) => p.way === 'for')
+  });
+}
+
+/** Which further reading would tell the two leading explanations apart, and what each expects there. */
+function toSettle({ settled, next, rival, best }: LadderReading): string {
+  if (settled || !rival) return '';
+  if (!next) return `; ${NAMES[rival.id]} fits as well, and no further reading would tell them apart`;
+  return `; to tell it from ${NAMES[rival.id]}, read at ${sayC(next.celsius)}: ${sayOhm(next.ohm[0])} if it is ${NAMES[best.id]}, ${sayOhm(next.ohm[1])} if not`;
+}
+
+const NAMES: Readonly<Record<Explanation['id'], string>> = {
+  healthy: 'a healthy sensor',
+  shift: 'a shift',
+  factor: 'a factor on the resistance',
+  series: 'a resistance in series',
+  parallel: 'a leak across',
+  'other-curve': 'another curve',
+  reference: 'a reference that is off',
+  open: 'an open circuit',
+  short: 'a short'
+};
+
+const between = ({ low, high, unit }: Explanation): string => {
+  const told = unit === 'V' ? sayV : sayOhm;
+  return `${told(Math.min(low!, high!))} to ${told(Math.max(low!, high!))}`;
+};
+
+type Says = (e: Explanation, worstC: number) => { says: string; points: Point[] };
+const offBy = (worst: number) => `reads up to ${sayDeltaC(Math.abs(worst))} ${worst > 0 ? 'hot' : 'cold'}`;
+const wayOf = (worst: number): FaultId => (worst > 0 ? 'ect-reads-hot' : 'ect-reads-cold');
+const NOT_THAT_FAR = speaksAgainst('ect-open-circuit', 'ect-short-circuit');
+/** A sensor that ages drifts by some per cent; one this far off all along was made to another curve. */
+const AGES_BY = 0.2;
+
+const SAYS: Readonly<Record<Explanation['id'], Says>> = {
+  healthy: (_, worst) => ({
+    says: `Off its curve by up to ${sayDeltaC(Math.abs(worst))}, but within what the thermometer may be off`,
+    points: []
+  }),
+  series: (e, worst) => ({
+    says: `Series resistance about ${sayOhm(e.size!)} (${between(e)}): ${offBy(worst)}, worst when hot`,
+    points: [
+      ...speaksFor('ect-reads-cold', 'ect-wiring'),
+      ...speaksAgainst('ect-reads-hot', 'ect-wrong-part', 'ect-open-circuit', 'ect-short-circuit')
+    ]
+  }),
+  parallel: (e, worst) => ({
+    says: `A leak across it of about ${sayOhm(e.size!)} (${between(e)}): ${offBy(worst)}, worst when cold`,
+    points: [
+      ...speaksFor('ect-reads-hot', 'ect-wiring'),
+      ...speaksAgainst('ect-reads-cold', 'ect-wrong-part', 'ect-open-circuit', 'ect-short-circuit')
+    ]
+  }),
+  shift: (e, worst) => ({
+    says: `Shifted by about ${sayDeltaC(e.size!)} (${sayDeltaC(Math.min(e.low!, e.high!))} to ${sayDeltaC(Math.max(e.low!, e.high!))}) all along: ${offBy(worst)}`,
+    points: [...speaksFor(wayOf(worst)), ...NOT_THAT_FAR]
+  }),
+  factor: (e, worst) => ({
+    says: `Resistance about ${e.size!.toFixed(2)} times its curve’s (${Math.min(e.low!, e.high!).toFixed(2)} to ${Math.max(e.low!, e.high!).toFixed(2)}): ${offBy(worst)}`,
+    points: [
+      ...speaksFor(Math.abs(Math.log(e.size!)) > AGES_BY ? 'ect-wrong-part' : wayOf(worst)),
+      ...NOT_THAT_FAR
+    ]
+  }),
+  'other-curve': (e, worst) => ({
+    says: `A healthy sensor of another family, ${e.title!}: ${offBy(worst)}`,
+    points: [
+      ...speaksFor('ect-wrong-part'),
+      ...speaksAgainst(
+        'ect-wiring',
+        'ect-reads-hot',
+        'ect-reads-cold',
+        'ect-open-circuit',
+        'ect-short-circuit'
+      )
+    ]
+  }),
+  reference: (e, worst) => ({
+    says: `Reference about ${sayV(e.size!)} (${between(e)}): ${offBy(worst)}; the supply of the sensor, not the sensor`,
+    points: [...speaksFor('ect-wiring'), ...speaksAgainst('ect-wrong-part')]
+  }),
+  open: () => ({
+    says: 'Open: no current at any temperature',
+    points: [...speaksFor('ect-open-circuit', 'ect-wiring'), ...speaksAgainst('ect-short-circuit')]
+  }),
+  short: () => ({
+    says: 'Shorted: next to no resistance at any temperature',
+    points: [...speaksFor('ect-short-circuit', 'ect-wiring'), ...speaksAgainst('ect-open-circuit')]
+  })
+};

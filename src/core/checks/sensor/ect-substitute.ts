@@ -1,0 +1,79 @@
+import { z } from 'zod';
+import { sayC, sayDeltaC } from '../../units/say';
+import { agreement } from '../../measure/agreement';
+import { AGREE_WITHIN_C, standingOf } from './cold-agreement';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { instrumentOf, instrumentSchema } from '../../measure/instruments';
+import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
+import { airC, scanC } from '../../measure/temperature';
+
+const readings = z.object({
+  /** Scan value with a known good sensor plugged in, lying in the air. */
+  substituteC: scanC,
+  air: z.object({ celsius: airC, instrument: instrumentSchema }),
+  /** Scan value and truth of the old sensor, where both are known: whether it is off by as much. */
+  oldOffC: z
+    .number()
+    .min(-150, 'A difference of −150 to 150 °C')
+    .max(150, 'A difference of −150 to 150 °C')
+    .nullable()
+});
+export type EctSubstituteReadings = z.infer<typeof readings>;
+
+/** A known good sensor in the old one's plug: tells the sensor from its circuit. */
+export const ectSubstitute = defineCheck<EctSubstituteReadings>({
+  title: 'ECT substitution',
+  phases: ['X'],
+  minutes: 6,
+  decides:
+    'A known good sensor in air: agrees with ambient, so the old sensor; off by the same, so the circuit.',
+  tools: ['Known good sensor', 'Scan tool'],
+  cautions: ['fan-starts'],
+  gate: 'none',
+  speaksTo: [...SENSOR_FAULTS, 'ect-wiring'],
+  readings,
+  judge({ substituteC, air, oldOffC }) {
+    const scan = { celsius: substituteC, uncertaintyC: instrumentOf('scan').uncertaintyC };
+    const off = agreement(scan, { celsius: air.celsius, uncertaintyC: air.instrument.uncertaintyC });
+    const numbers = [
+      {
+        name: 'Known good sensor less air',
+        value: `${off.byC > 0 ? '+' : ''}${sayDeltaC(off.byC)} ± ${sayDeltaC(off.uncertaintyC)}`,
+        limit: `± ${sayDeltaC(AGREE_WITHIN_C)}`
+      },
+      ...(oldOffC === null
+        ? []
+        : [{ name: 'Old sensor was off by', value: `${oldOffC > 0 ? '+' : ''}${sayDeltaC(oldOffC)}` }])
+    ];
+    switch (standingOf(off)) {
+      case 'agree':
+        return oldOffC !== null && Math.abs(oldOffC) <= AGREE_WITHIN_C
+          ? outcome('pass', 'Both sensors agree with the air around them: sensor and circuit are good', {
+              numbers,
+              // A contact that resists shows when hot; in cold air it hides, and is cleared by half.
+              points: speaksAgainst(...SENSOR_FAULTS, 'ect-wiring')
+            })
+          : outcome('fail', 'A known good sensor reads right in its place: the old sensor is at fault', {
+              numbers,
+              points: [...speaksFor(...SENSOR_FAULTS), ...speaksAgainst('ect-wiring')]
+            });
+      case 'apart': {
+        const same = oldOffC !== null && Math.abs(oldOffC - off.byC) <= 2 * AGREE_WITHIN_C;
+        return outcome(
+          'fail',
+          `A known good sensor is off by ${sayDeltaC(Math.abs(off.byC))} too${same ? ', as much as the old one' : ''}: the circuit, not the sensor`,
+          { numbers, points: [...speaksFor('ect-wiring'), ...speaksAgainst('ect-wrong-part')] }
+        );
+      }
+      case 'unclear':
+        return outcome(
+          'unclear',
+          `Off by ${sayDeltaC(Math.abs(off.byC))}: let it lie in the air longer, away from the engine`,
+          {
+            numbers
+          }
+        );
+    }
+  },
+  words: (r) => `Known good sensor ${sayC(r.substituteC)}, air ${sayC(r.air.celsius)}`
+});

@@ -1,0 +1,199 @@
+import { z } from 'zod';
+import type { SpecSheet } from '../../vehicle/spec-sheet';
+import { sayC, sayDeltaC } from '../../units/say';
+import { agreement } from '../../measure/agreement';
+import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome } from '../check';
+import { circuitReadings, circuitWords, judgeCircuit, refuseVolts } from '../circuit-check';
+import { instrumentOf, instrumentSchema } from '../../measure/instruments';
+import { CLEARED_HOT, READS_HOT, readsOff } from '../../vehicle/sensor-faults';
+import { coolantC, refuseHotter, scanC } from '../../measure/temperature';
+
+const readings = z
+  .object({
+    /** Needle over its scale: 0 at the cold end, 100 at the hot end. */
+    needlePct: z
+      .number('Say where the needle stands')
+      .min(0, '0 is the cold end')
+      .max(100, '100 is the hot end'),
+    scanC: scanC.nullable(),
+    thermometer: z.object({ celsius: coolantC, instrument: instrumentSchema }).nullable(),
+    /** The gauge’s own circuit, where it was measured too. */
+    sender: circuitReadings(['gauge']).nullable().default(null)
+  })
+  .refine((r) => r.scanC !== null || r.thermometer !== null, {
+    message: 'Take the scan value or a thermometer to hold the needle against',
+    path: ['scanC']
+  });
+export type GaugeCompareReadings = z.infer<typeof readings>;
+
+const lawSchema = z
+  .object({ points: z.array(z.tuple([z.number(), z.number()])).min(2) })
+  // Two temperatures at one place of the needle are no law.
+  .refine(({ points }) => new Set(points.map(([pct]) => pct)).size === points.length);
+
+/**
+ * Needle (percent) against temperature where the sheet gives no law of its own. Most gauges are damped so that the
+ * whole of normal running is one place: near the middle the needle tells no more than “normal”.
+ */
+const USUAL_LAW: readonly (readonly [number, number])[] = [
+  [0, 45],
+  [45, 75],
+  [55, 108],
+  [100, 130]
+];
+/** A needle is read to this much, % of scale. */
+const READ_TO_PCT = 4;
+/** What the movement itself may be off, °C. */
+const MOVEMENT_C = 4;
+
+/** Needle law of a sheet, or the usual one. */
+export function gaugeLawOf(sheet: SpecSheet | null): {
+  points: readonly (readonly [number, number])[];
+  own: boolean;
+} {
+  const own = lawSchema.safeParse(sheet?.gauge);
+  return own.success
+    ? { points: own.data.points.toSorted((a, b) => a[0] - b[0]), own: true }
+    : { points: USUAL_LAW, own: false };
+}
+
+/** What a needle position stands for on this vehicle’s gauge: a range of °C. Open at an end of the scale. */
+export function needleMeans(needlePct: number, sheet: SpecSheet | null): { lowC: number; highC: number } {
+  const { points } = gaugeLawOf(sheet);
+  const at = (pct: number) => {
+    const i = Math.max(
+      1,
+      points.findIndex(([p]) => p >= pct) === -1 ? points.length - 1 : points.findIndex(([p]) => p >= pct)
+    );
+    const [[p0, c0], [p1, c1]] = [points[i - 1], points[i]];
+    return (
+      c0 +
+      ((Math.min(Math.max(pct, points[0][0]), points[points.length - 1][0]) - p0) / (p1 - p0)) * (c1 - c0)
+    );
+  };
+  return {
+    lowC: needlePct <= points[0][0] + READ_TO_PCT ? -60 : at(needlePct - READ_TO_PCT) - MOVEMENT_C,
+    highC:
+      needlePct >= points[points.length - 1][0] - READ_TO_PCT ? 250 : at(needlePct + READ_TO_PCT) + MOVEMENT_C
+  };
+}
+
+const SENSOR_OFF_C = 6;
+const BELOW_ANY_BRANCH_C = -20;
+
+/** Needle, scan value and thermometer side by side: who of the three is wrong. */
+export const gaugeCompare = defineCheck<GaugeCompareReadings>({
+  title: 'Gauge against scan',
+  phases: ['R'],
+  minutes: 3,
+  decides: 'Whether the needle or the engine is wrong.',
+  tools: ['Scan tool', 'Thermometer'],
+  cautions: ['indoor-running', 'hot-parts', 'fan-starts'],
+  gate: 'none',
+  speaksTo: [
+    'gauge-fault',
+    'sensor-branch-restricted',
+    'ect-intermittent',
+    ...new Set([...READS_HOT, ...CLEARED_HOT])
+  ],
+  readings,
+  refuse: (r, sheet) => [
+    ...[refuseHotter('thermometer.celsius', r.thermometer?.celsius ?? null, sheet)].filter(
+      (p) => p !== undefined
+    ),
+    ...(r.sender ? refuseVolts(r.sender).map((p) => ({ ...p, field: `sender.${p.field}` })) : [])
+  ],
+  judge: (r, { sheet }) => withSender(judgeNeedle(r, sheet), r.sender),
+  facts: (r, at) =>
+    r.thermometer ? [{ kind: 'measured', at, coolantC: r.thermometer.celsius, ambientC: null }] : [],
+  words: (r) =>
+    [
+      `Needle ${Math.round(r.needlePct)} %`,
+      r.scanC === null ? '' : `scan ${sayC(r.scanC)}`,
+      r.thermometer === null ? '' : `thermometer ${sayC(r.thermometer.celsius)}`,
+      r.sender === null ? '' : circuitWords(r.sender)
+    ]
+      .filter(Boolean)
+      .join(', ')
+});
+
+/** Where the needle lies, its circuit says which part of it; where the needle is right, its circuit is a remark. */
+function withSender(needle: Outcome, sender: GaugeCompareReadings['sender']): Outcome {
+  if (!sender) return needle;
+  const circuit = judgeCircuit(sender);
+  const numbers = [...needle.numbers, ...circuit.numbers];
+  return needle.points.some((p) => p.fault === 'gauge-fault' && p.way === 'for')
+    ? { ...needle, numbers, says: `${needle.says}. By its circuit: ${circuit.says}` }
+    : {
+        ...needle,
+        numbers,
+        doubts: [...needle.doubts, ...(circuit.result === 'fail' ? [circuit.says] : [])]
+      };
+}
+
+function judgeNeedle(
+  { needlePct, scanC: scan, thermometer }: GaugeCompareReadings,
+  sheet: SpecSheet | null
+): Outcome {
+  const { lowC, highC } = needleMeans(needlePct, sheet);
+  const means =
+    lowC <= -60
+      ? `below ${sayC(highC, 0)}`
+      : highC >= 250
+        ? `above ${sayC(lowC, 0)}`
+        : `${sayC(lowC, 0)} to ${sayC(highC, 0)}`;
+  const numbers = [
+    { name: `Needle at ${Math.round(needlePct)} %`, value: means },
+    ...(scan === null ? [] : [{ name: 'Scan value', value: sayC(scan) }]),
+    ...(thermometer === null
+      ? []
+      : [
+          {
+            name: 'Thermometer',
+            value: `${sayC(thermometer.celsius)} ± ${sayDeltaC(thermometer.instrument.uncertaintyC)}`
+          }
+        ])
+  ];
+  const doubts = gaugeLawOf(sheet).own ? [] : ['The sheet has no law for this gauge; a usual one was taken'];
+  const truth = thermometer ?? { celsius: scan!, instrument: instrumentOf('scan') };
+  if (scan !== null && thermometer !== null) {
+    const off = agreement(
+      { celsius: scan, uncertaintyC: instrumentOf('scan').uncertaintyC },
+      { celsius: thermometer.celsius, uncertaintyC: thermometer.instrument.uncertaintyC }
+    );
+    if (Math.abs(off.byC) > SENSOR_OFF_C && off.ratio > 1)
+      return outcome(
+        'fail',
+        `The scan value is ${sayDeltaC(Math.abs(off.byC))} ${off.byC > 0 ? 'above' : 'below'} the thermometer: sensor or its place, whatever the needle says`,
+        {
+          numbers,
+          doubts,
+          points: speaksFor(
+            // A sensor in a branch without flow is cool, but not colder than any day.
+            ...(off.byC < 0 && scan > BELOW_ANY_BRANCH_C ? (['sensor-branch-restricted'] as const) : []),
+            ...readsOff(scan, off.byC, sheet)
+          )
+        }
+      );
+  }
+  const { celsius, instrument } = truth;
+  if (celsius < lowC - instrument.uncertaintyC || celsius > highC + instrument.uncertaintyC)
+    return outcome(
+      'fail',
+      `The needle says ${means}; the engine is at ${sayC(celsius)}: the gauge, its sender or their wire`,
+      {
+        numbers,
+        doubts,
+        points: speaksFor('gauge-fault')
+      }
+    );
+  return outcome('pass', `The needle says ${means}, and the engine is there, at ${sayC(celsius)}`, {
+    numbers,
+    doubts,
+    // Scan, needle and thermometer agree: what is read is so.
+    points: speaksAgainst(
+      'gauge-fault',
+      ...(scan !== null && thermometer !== null ? ([...CLEARED_HOT, 'ect-reads-hot'] as const) : [])
+    )
+  });
+}

@@ -1,0 +1,87 @@
+import { z } from 'zod';
+import { sayDeltaC } from '../../units/say';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+
+/** Where hands go, and what is said of it. */
+export const WIGGLED = {
+  sensorPlug: 'Sensor plug',
+  loom: 'Loom on its way',
+  unitPlug: 'Control unit plug',
+  ground: 'Ground point',
+  fanPlug: 'Fan plug or relay socket'
+} as const;
+export type Wiggled = keyof typeof WIGGLED;
+export const FOLLOWED = { steady: 'Stays steady', follows: 'Follows the hand' } as const;
+
+const followed = z.enum(['steady', 'follows']).nullable();
+const readings = z
+  .object({
+    sensorPlug: followed,
+    loom: followed,
+    unitPlug: followed,
+    ground: followed,
+    fanPlug: followed,
+    /** The largest jump of the reading while a hand was at it, °C. */
+    jumpC: z
+      .number()
+      .min(0, 'A jump is 0 °C or more')
+      .max(250, 'More than 250 °C is beyond what a scan tool can show')
+      .nullable()
+  })
+  .refine((r) => PLACES.some((p) => r[p] !== null), {
+    message: 'Move one place at least, and say what the reading did',
+    path: ['sensorPlug']
+  });
+const PLACES = Object.keys(WIGGLED) as Wiggled[];
+export type WiggleReadings = z.infer<typeof readings>;
+
+/** Fewer places than this, all steady, are no search. */
+const ENOUGH = 3;
+
+/** Connector and loom moved by hand while the reading, or the fan, is watched: what follows the hand is the fault. */
+export const wiggle = defineCheck<WiggleReadings>({
+  title: 'Wiggle',
+  phases: ['X'],
+  minutes: 5,
+  decides: 'A reading or fan that follows a moved plug or loom names the connection.',
+  tools: ['Scan tool'],
+  cautions: ['fan-starts', 'fan-blades', 'hot-parts'],
+  gate: 'none',
+  speaksTo: ['ect-intermittent', 'ect-wiring', 'fan-controller-shorted'],
+  readings,
+  judge(r) {
+    const moved = PLACES.filter((p) => r[p] !== null);
+    const found = moved.filter((p) => r[p] === 'follows');
+    const numbers = [
+      ...moved.map((p) => ({ name: WIGGLED[p], value: FOLLOWED[r[p]!] })),
+      ...(r.jumpC === null ? [] : [{ name: 'Largest jump', value: sayDeltaC(r.jumpC) }])
+    ];
+    if (found.length > 0) {
+      const circuit = found.some((p) => p !== 'fanPlug');
+      return outcome('fail', `Follows the hand: ${found.map((p) => WIGGLED[p].toLowerCase()).join(', ')}`, {
+        numbers,
+        points: [
+          ...(circuit ? speaksFor('ect-intermittent') : []),
+          // Away from the plug the wire itself may be the contact that comes and goes.
+          ...(found.some((p) => p !== 'fanPlug' && p !== 'sensorPlug') ? speaksFor('ect-wiring') : []),
+          ...(found.includes('fanPlug') ? speaksFor('fan-controller-shorted') : [])
+        ]
+      });
+    }
+    return moved.length < ENOUGH
+      ? outcome(
+          'unclear',
+          `Steady at ${moved.length === 1 ? 'the one place' : 'the two places'} moved so far`,
+          { numbers }
+        )
+      : outcome('pass', `Steady wherever it was moved, ${moved.length} places`, {
+          numbers,
+          // A wire that resists all the time follows no hand.
+          points: speaksAgainst('ect-intermittent')
+        });
+  },
+  words: (r) =>
+    PLACES.filter((p) => r[p] !== null)
+      .map((p) => `${WIGGLED[p]}: ${FOLLOWED[r[p]!].toLowerCase()}`)
+      .join(', ')
+});

@@ -1,0 +1,111 @@
+import { z } from 'zod';
+import { sayC } from '../../units/say';
+import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { coolantC, refuseHotter } from '../../measure/temperature';
+
+export const FELT = {
+  rush: 'Cold, then suddenly hot',
+  gradual: 'Warm along with the engine from the start',
+  never: 'Stayed cool'
+} as const;
+type Felt = keyof typeof FELT;
+
+const readings = z.object({
+  felt: z.enum(Object.keys(FELT) as [Felt, ...Felt[]], 'Say how the hose warmed'),
+  /** Coolant when it rushed hot, or the hottest it had become when the hose was last felt. */
+  coolantC,
+  /** By hand, or by a probe on the hose. */
+  by: z.enum(['hand', 'probe'], 'Say how it was felt')
+});
+export type HoseRushReadings = z.infer<typeof readings>;
+
+/** How far from start-to-open a rush may come and still be the thermostat's: lag of wax and hose. Ours, in °C. */
+const EARLY_C = 8;
+const LATE_C = 8;
+
+/** The hose behind the thermostat: the quick test of whether it opens, and when. */
+export const hoseRush = defineCheck<HoseRushReadings>({
+  title: 'Hose rush',
+  phases: ['W'],
+  minutes: 8,
+  decides: 'Cold and then suddenly hot: the thermostat works. Warm all along: open. Never: closed.',
+  tools: ['Hand or probe'],
+  cautions: ['hot-parts', 'belts', 'indoor-running'],
+  gate: 'none',
+  speaksTo: [
+    'thermostat-stuck-open',
+    'thermostat-stuck-closed',
+    'thermostat-low-rating',
+    'thermostat-sluggish',
+    'pump-flow-low'
+  ],
+  readings,
+  refuse: (r, sheet) => [refuseHotter('coolantC', r.coolantC, sheet)].filter((p) => p !== undefined),
+  facts: (r, at) => [{ kind: 'measured', at, coolantC: r.coolantC, ambientC: null }],
+  judge({ felt, coolantC: at, by }, { sheet }) {
+    const start = sheet?.thermostat.startOpenC ?? 85;
+    const full = sheet?.thermostat.fullOpenC ?? 97;
+    const hose = sheet?.thermostat.side === 'inlet' ? 'Lower hose' : 'Upper hose';
+    const numbers = [
+      { name: hose, value: FELT[felt] },
+      {
+        name: felt === 'rush' ? 'Coolant at the rush' : 'Coolant',
+        value: sayC(at),
+        limit: `start-to-open ${sayC(start)}`
+      }
+    ];
+    const told = by === 'hand' ? '. Felt by hand, so it weighs less than a logged hose' : '';
+    switch (felt) {
+      case 'rush':
+        if (at < start - EARLY_C)
+          return outcome('fail', `Rushed hot at ${sayC(at)}, below start-to-open at ${sayC(start)}${told}`, {
+            numbers,
+            points: [...speaksFor('thermostat-low-rating'), ...speaksAgainst('thermostat-stuck-closed')]
+          });
+        if (at > start + LATE_C)
+          return outcome(
+            'unclear',
+            `Rushed hot only at ${sayC(at)}; start-to-open is ${sayC(start)}${told}`,
+            {
+              numbers,
+              points: [...speaksFor('thermostat-sluggish'), ...speaksAgainst('thermostat-stuck-open')]
+            }
+          );
+        return outcome('pass', `Rushed hot at ${sayC(at)}, as a thermostat of ${sayC(start)} should${told}`, {
+          numbers,
+          points: speaksAgainst(
+            'thermostat-stuck-open',
+            'thermostat-stuck-closed',
+            'thermostat-low-rating',
+            'thermostat-sluggish'
+          )
+        });
+      case 'gradual':
+        return outcome(
+          'fail',
+          `Warmed along with the engine: something passes while it should be shut${told}`,
+          {
+            numbers,
+            points: [...speaksFor('thermostat-stuck-open'), ...speaksAgainst('thermostat-stuck-closed')]
+          }
+        );
+      case 'never':
+        return at >= full
+          ? outcome(
+              'fail',
+              `Stayed cool with the coolant at ${sayC(at)}, above full-open at ${sayC(full)}${told}`,
+              {
+                numbers,
+                points: [
+                  ...speaksFor('thermostat-stuck-closed', 'pump-flow-low'),
+                  ...speaksAgainst('thermostat-stuck-open')
+                ]
+              }
+            )
+          : outcome('unclear', `Still cool at ${sayC(at)}; it need not be hot before ${sayC(full)}${told}`, {
+              numbers
+            });
+    }
+  },
+  words: ({ felt, coolantC: at, by }) => `${FELT[felt]}, coolant ${sayC(at)}, by ${by}`
+});

@@ -1,0 +1,102 @@
+import { z } from 'zod';
+import { say } from '../../units/say';
+import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
+
+export const OPENED = { opens: 'Opens', stays: 'Stays shut' } as const;
+export const CLOSED = { closes: 'Shuts again', stays: 'Stays open' } as const;
+const readings = z
+  .object({
+    /** Over-range is typed as 10M. */
+    elementOhm: z.number().min(0, 'Ohms are 0 or more').max(1e9).nullable(),
+    powered: z.enum(['opens', 'stays']).nullable(),
+    afterS: z.number().min(0, 'A time is 0 s or more').max(1800).nullable(),
+    unpowered: z.enum(['closes', 'stays']).nullable()
+  })
+  .refine((r) => r.elementOhm !== null || r.powered !== null, {
+    message: 'Measure the element, or power it and watch',
+    path: ['elementOhm']
+  });
+export type ThermostatHeaterReadings = z.infer<typeof readings>;
+
+const TOLERANCE = 0.2;
+const OPEN_OHM = 5000;
+const SHORT_OHM = 1;
+/** Elements heat the wax through in a few minutes. */
+const PATIENCE_S = 300;
+
+/** The electric element of a heated thermostat: its resistance, and whether it opens the valve and lets go again. */
+export const thermostatHeater = defineCheck<ThermostatHeaterReadings>({
+  title: 'Thermostat heater',
+  phases: ['B'],
+  minutes: 8,
+  decides: 'Element resistance; opens when powered, shuts after.',
+  tools: ['Meter', 'Fused feed'],
+  cautions: ['heated-bath', 'fused-feed'],
+  gate: 'none',
+  speaksTo: ['thermostat-heater-failed'],
+  lacks: (sheet) => (sheet.thermostat.heaterOhm == null ? 'no heated thermostat' : null),
+  readings,
+  judge(r, { sheet }) {
+    const due = sheet?.thermostat.heaterOhm ?? null;
+    const wrong: string[] = [];
+    const points: Point[] = [];
+    if (r.elementOhm !== null && r.elementOhm >= OPEN_OHM) wrong.push('the element is open');
+    else if (r.elementOhm !== null && r.elementOhm < SHORT_OHM) wrong.push('the element is shorted');
+    else if (r.elementOhm !== null && due !== null && Math.abs(r.elementOhm / due - 1) > TOLERANCE)
+      wrong.push(`the element has ${say(r.elementOhm, 'resistance')} and not ${say(due, 'resistance')}`);
+    const waited = r.afterS === null || r.afterS >= PATIENCE_S;
+    if (r.powered === 'stays' && waited) wrong.push('powered, it stays shut');
+    if (wrong.length > 0) points.push(...speaksFor('thermostat-heater-failed'));
+    if (r.unpowered === 'stays') {
+      wrong.push('it does not shut again');
+      points.push(...speaksFor('thermostat-stuck-open'));
+    }
+    const numbers = [
+      ...(r.elementOhm === null
+        ? []
+        : [
+            {
+              name: 'Element',
+              value: say(r.elementOhm, 'resistance'),
+              ...(due === null ? {} : { limit: `${say(due, 'resistance')} ± 20 %` })
+            }
+          ]),
+      ...(r.powered === null
+        ? []
+        : [
+            {
+              name: 'Powered',
+              value: `${OPENED[r.powered].toLowerCase()}${r.afterS === null ? '' : ` after ${r.afterS.toFixed(0)} s`}`
+            }
+          ]),
+      ...(r.unpowered === null ? [] : [{ name: 'Power off', value: CLOSED[r.unpowered].toLowerCase() }])
+    ];
+    const doubts =
+      due === null && r.elementOhm !== null ? ['The sheet gives no resistance for the element'] : [];
+    if (wrong.length > 0) {
+      const says = wrong.join('; ');
+      return outcome('fail', says[0].toUpperCase() + says.slice(1), { numbers, doubts, points });
+    }
+    if (r.powered === 'opens')
+      return outcome('pass', 'Opens when powered: the element works', {
+        numbers,
+        doubts,
+        points: speaksAgainst('thermostat-heater-failed')
+      });
+    return outcome(
+      'unclear',
+      r.powered === 'stays'
+        ? `Still shut after ${r.afterS!.toFixed(0)} s: give it ${PATIENCE_S / 60} minutes`
+        : 'The element is whole; whether it opens the valve shows with power on it',
+      { numbers, doubts }
+    );
+  },
+  words: (r) =>
+    [
+      r.elementOhm === null ? '' : `element ${say(r.elementOhm, 'resistance')}`,
+      r.powered === null ? '' : `powered: ${OPENED[r.powered].toLowerCase()}`,
+      r.unpowered === null ? '' : CLOSED[r.unpowered].toLowerCase()
+    ]
+      .filter(Boolean)
+      .join(', ')
+});

@@ -1,0 +1,38 @@
+import { checkOf } from '../checks/registry';
+import type { JobState } from '../record/derive';
+import { repairOf, type RepairId } from '../vehicle/repairs';
+import { priceOf } from './costs';
+import { USUAL_COSTS } from '../record/shop-costs';
+
+/** How a job went, as the depot counts it. */
+export interface Ending {
+  /** Everything that was repaired, in order. */
+  readonly repairs: readonly RepairId[];
+  /** How often it was repaired: two repairs in one go are one. */
+  readonly goes: number;
+  /** When it was last repaired, ISO 8601; null where it never was. */
+  readonly repairedAt: string | null;
+  /** How often it came back after it was closed. */
+  readonly comebacks: number;
+  /** Hands-on minutes of its checks and repairs, by the catalogue’s defaults. */
+  readonly minutes: number;
+}
+
+export function endingOf(state: Pick<JobState, 'checks' | 'repairs' | 'comebacks' | 'runIds'>): Ending {
+  const checks = state.checks.reduce((sum, c) => sum + checkOf(c.check).minutes, 0);
+  const runs = state.runIds.length * checkOf('warm-up-run').minutes;
+  const repairs = state.repairs.reduce((sum, r) => sum + priceOf(r.done.repairs, USUAL_COSTS).labourMin, 0);
+  return {
+    repairs: state.repairs.flatMap((r) => r.done.repairs),
+    goes: state.repairs.length,
+    repairedAt: state.repairs.at(-1)?.at ?? null,
+    comebacks: state.comebacks,
+    minutes: checks + runs + repairs
+  };
+}
+
+/** Repairs with a bought part that do not cure what it was: parts fitted needlessly. */
+export const needless = (repairs: readonly RepairId[], cause: string): RepairId[] =>
+  repairs.filter(
+    (id) => repairOf(id).price !== null && !(repairOf(id).cures as readonly string[]).includes(cause)
+  );

@@ -1,0 +1,170 @@
+import { type JudgedCheck, counting } from './judged';
+import { checkOf, type CheckId } from '../checks/registry';
+import type { SpecSheet } from '../vehicle/spec-sheet';
+import { SYMPTOM_IDS, SYMPTOMS, symptomText, toldOf, type Symptom } from '../vehicle/symptoms';
+import { plantFault } from '../physics/plant/faults';
+import { FAULT_IDS, type FaultId } from '../vehicle/faults';
+import { plantFor } from '../physics/plant/params';
+import { ALIKE } from '../runs/candidates';
+import { NOT_IN_A_LOG, SUSPECTS } from '../vehicle/fault-words';
+import { sharesOf, STRENGTHS } from './strengths';
+
+/** Something that is known of a job, and how much likelier it is under each suspect than under any other. */
+export interface Finding {
+  readonly id: string;
+  readonly title: string;
+  /** What was found, in the words of its check. */
+  readonly says: string;
+  /** Natural logarithm of the likelihood ratio; a suspect that is not named has 0. */
+  readonly llr: Readonly<Partial<Record<FaultId, number>>>;
+  /** Findings of one group can be wrong together. */
+  readonly group: string;
+}
+
+/** One in so many measurements is a blunder: a tip that slipped, a reading of another day. */
+export const BLUNDER = 0.03;
+
+/** A likelihood ratio that admits a blunder: no single finding makes the truth impossible. */
+export const withBlunder = (llr: number): number => Math.log((1 - BLUNDER) * Math.exp(llr) + BLUNDER);
+
+/** A point of a check that passed or stayed open weighs less than one of a finding. */
+const WEIGHT = { fail: 1, pass: 0.35, unclear: 0.5 } as const;
+
+/** How often a check that can clear a suspect does, where it is not at fault. */
+const CLEARS = 0.9;
+
+/** Natural logarithm of the likelihood ratio of a check that speaks for a suspect, or against it. */
+export function strengthOf(check: CheckId, fault: FaultId, way: 'for' | 'against'): number {
+  const { finds, falsely, misses } = sharesOf(check, fault);
+  return way === 'for' ? Math.log(finds / falsely) : Math.min(0, Math.log(misses / CLEARS));
+}
+
+/** What a check leans on: findings of one group can be wrong together. */
+export const groupOf = (check: CheckId): string =>
+  STRENGTHS[check].leansOn === 'itself' ? check : STRENGTHS[check].leansOn;
+
+/** What a judged check says of its suspects; null where it says nothing or is void. */
+export function findingOf(judged: JudgedCheck): Finding | null {
+  const { check, outcome } = judged;
+  if (outcome.result === 'void' || outcome.points.length === 0) return null;
+  const llr: Partial<Record<FaultId, number>> = {};
+  for (const { fault, way } of outcome.points) {
+    // A pass clears at full weight what it speaks against, and leans towards what is left.
+    const weight = way === 'against' && outcome.result === 'pass' ? 1 : WEIGHT[outcome.result];
+    llr[fault] = (llr[fault] ?? 0) + weight * strengthOf(check, fault, way);
+  }
+  return {
+    // One run stands for several checks, so its id alone would not tell them apart.
+    id: `${judged.id}/${check}`,
+    title: checkOf(check).title,
+    says: outcome.says,
+    llr,
+    group: groupOf(check)
+  };
+}
+
+/** What was not told of counts so much: drivers do not tell everything, and one thing untold goes with another. */
+const UNTOLD_WEIGHT = 0.7;
+const UNTOLD_AT_MOST = -3;
+/** Drivers come in for nothing too. */
+const COMPLAINED = 0.45;
+
+/** What each thing the driver tells of points at, and what is not told of speaks against: all by one person’s notice. */
+export function complaintFindings(symptoms: readonly Symptom[]): Finding[] {
+  if (symptoms.length === 0) return [];
+  const told = symptoms.map((s): Finding => {
+    const { otherwise, told } = SYMPTOMS[s.what];
+    const llr = Object.fromEntries(
+      (Object.keys(told) as FaultId[]).map((fault) => [fault, Math.log(toldOf(s, fault) / otherwise)])
+    );
+    return { id: `complaint/${s.what}`, title: 'Complaint', says: symptomText(s), llr, group: 'complaint' };
+  });
+  const untold = SYMPTOM_IDS.filter((id) => !symptoms.some((s) => s.what === id));
+  const llr: Partial<Record<FaultId, number>> = {};
+  for (const fault of FAULT_IDS) {
+    const silence = untold.reduce((sum, what) => {
+      const { otherwise } = SYMPTOMS[what];
+      return sum + Math.log((1 - toldOf({ what, when: [] }, fault)) / (1 - otherwise));
+    }, 0);
+    if (silence < 0) llr[fault] = Math.max(UNTOLD_AT_MOST, UNTOLD_WEIGHT * silence);
+  }
+  llr.none = COMPLAINED;
+  return [
+    ...told,
+    { id: 'complaint/rest', title: 'Complaint', says: 'Nothing else was told of', llr, group: 'untold' }
+  ];
+}
+
+/** A run as its model ranked it. */
+export interface RankedRun {
+  readonly id: string;
+  readonly title: string;
+  readonly suspects: readonly {
+    readonly fault: FaultId;
+    readonly probability: number;
+    readonly alike: readonly FaultId[];
+  }[];
+  /** Faults that this run could not have shown, by its own drive and air. */
+  readonly blind: readonly FaultId[];
+}
+
+/** The least a run leaves to a fault it does not list. */
+const UNLISTED = 0.002;
+/** A run is one engine on one day, and the model is not the engine. */
+const RUN_WEIGHT = 0.7;
+
+/** A run's ranking as evidence: what it made of each fault over what that had before. */
+export function runFinding(run: RankedRun): Finding {
+  const total = FAULT_IDS.reduce((sum, f) => sum + SUSPECTS[f].prior, 0);
+  const after = new Map<FaultId, number>();
+  for (const { fault, probability, alike } of run.suspects) {
+    const family = [fault, ...alike.filter((f) => f !== fault)];
+    const priors = family.reduce((sum, f) => sum + SUSPECTS[f].prior, 0);
+    // Faults that draw one curve share what the run gave them, each by what it had before.
+    for (const f of family)
+      after.set(f, Math.max(after.get(f) ?? 0, (probability * SUSPECTS[f].prior) / priors));
+  }
+  const ratio = (f: FaultId) =>
+    RUN_WEIGHT * Math.log((after.get(f) ?? UNLISTED) / (SUSPECTS[f].prior / total));
+  const unseen = new Set(NOT_IN_A_LOG.map((n) => n.fault));
+  const blind = new Set(run.blind.flatMap((f) => [f, ...(ALIKE[f] ?? [])]));
+  const healthy = ratio('none');
+  const llr: Partial<Record<FaultId, number>> = {};
+  // To a fault that leaves no mark in this log the run is a healthy one, unless it fits the fault better still.
+  for (const f of FAULT_IDS)
+    llr[f] = unseen.has(f) ? healthy : blind.has(f) ? Math.max(healthy, ratio(f)) : ratio(f);
+  return { id: run.id, title: 'Run', says: run.title, llr, group: 'run' };
+}
+
+/** Why a vehicle cannot have a fault, by its sheet; null where it can. */
+export function cannotHave(fault: FaultId, sheet: SpecSheet | null): string | null {
+  if (!sheet) return null;
+  const { fan, clutch, thermostat } = sheet;
+  if (fault.startsWith('clutch-') && !clutch) return 'no fan clutch';
+  if (fault === 'clutch-circuit-open' && clutch?.kind !== 'electronic') return 'no electronic fan clutch';
+  if (fault === 'clutch-engages-late' && clutch?.kind !== 'thermal') return 'no thermal fan clutch';
+  if (fault.startsWith('fan-') && fan?.drive === 'none') return 'no electric fan';
+  if (fault.startsWith('fan-relay') && fan && fan.drive !== 'relay') return 'no fan relay';
+  if (fault.startsWith('fan-controller') && fan && fan.drive !== 'controller') return 'no fan controller';
+  if (fault === 'thermostat-heater-failed' && thermostat.heaterOhm == null) return 'no heated thermostat';
+  const inPlant = plantFault(fault);
+  return inPlant?.applies && !inPlant.applies(plantFor(sheet)) ? 'not on this vehicle' : null;
+}
+
+/** Everything that is known of a job, the complaint first. Of a check done more than once what counts now. */
+export function findingsOf(job: {
+  readonly symptoms: readonly Symptom[];
+  readonly done: readonly JudgedCheck[];
+  readonly runs: readonly RankedRun[];
+  /** What the technician added. */
+  readonly own?: readonly Finding[];
+}): Finding[] {
+  const checks = [...new Set(job.done.map((j) => j.check))]
+    .filter((c) => c !== 'warm-up-run')
+    .flatMap((c) => {
+      const last = counting(job.done, c);
+      const finding = last && findingOf(last);
+      return finding ? [finding] : [];
+    });
+  return [...complaintFindings(job.symptoms), ...checks, ...job.runs.map(runFinding), ...(job.own ?? [])];
+}

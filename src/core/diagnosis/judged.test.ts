@@ -1,0 +1,150 @@
+import { describe, expect, it } from 'vitest';
+import { deriveJob } from '../record/derive';
+import { readEvent, type EventInput, type RecordEvent } from '../record/events';
+import { counting, factsOf, judgeChecks } from './judged';
+import { refusedBy } from './refused';
+import { complaintText, spoken } from '../record/describe-event';
+
+const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+const hour = (h: number) => new Date(Date.UTC(2026, 10, 25, 6) + h * 3_600_000).toISOString();
+/** An entry made `h` hours after six in the morning. */
+function entry(n: number, h: number, body: EventInput): RecordEvent {
+  const read = readEvent({
+    id: uuid(n),
+    stream: `job:${uuid(900)}`,
+    who: 'Ysolt Brandy',
+    at: hour(h),
+    ...body
+  });
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  return read.value;
+}
+const opened = entry(1, 0, {
+  kind: 'job.opened',
+  payload: { vehicleId: uuid(500), complaint: '', symptoms: [{ what: 'heater-weak', when: ['steady'] }] }
+});
+const check = (n: number, h: number, id: string, readings: object, replaces: number | null = null) =>
+  entry(n, h, {
+    kind: 'check.recorded',
+    payload: { check: id as 'soak', readings, replaces: replaces === null ? null : uuid(replaces) }
+  });
+const scan = { kind: 'scan', name: '', uncertaintyC: 1 };
+const agree = (n: number, h: number, ect: number, housing: number, replaces: number | null = null) =>
+  check(
+    n,
+    h,
+    'cold-agreement',
+    {
+      ect: { celsius: ect, instrument: scan },
+      housing: { celsius: housing, instrument: { ...scan, kind: 'contact' } },
+      iat: null,
+      ambient: null
+    },
+    replaces
+  );
+const soak = (n: number, h: number, stood: number, replaces: number | null = null) =>
+  check(n, h, 'soak', { hoursStood: stood, lastC: 90, ambientC: 5 }, replaces);
+const judged = (...events: RecordEvent[]) => {
+  const job = deriveJob(events)!;
+  return judgeChecks(job, factsOf(job, []), null);
+};
+const results = (...events: RecordEvent[]) => judged(...events).map((j) => j.outcome.result);
+
+describe('checks judged from the record', () => {
+  it('are judged anew when the soak is recorded afterwards', () => {
+    expect(results(opened, agree(2, 1, 6, 5))).toEqual(['void']);
+    expect(results(opened, agree(2, 1, 6, 5), soak(3, 1.1, 14))).toEqual(['pass', 'pass']);
+    expect(results(opened, agree(2, 1, 36, 35), soak(3, 1.1, 2))).toEqual(['void', 'fail']);
+  });
+
+  it('do not vouch for their own soak', () => {
+    expect(judged(opened, agree(2, 1, 6, 5))[0].outcome.voidShort).toBe('soak not known');
+  });
+
+  it('keep the time of the reading when it is corrected after the engine ran', () => {
+    const started = entry(4, 2, { kind: 'engine.noted', payload: { kind: 'started', at: hour(2) } });
+    const wrong = agree(3, 1, 60, 5);
+    expect(results(opened, soak(2, 0.5, 14), wrong, started)).toEqual(['pass', 'fail']);
+    const right = judged(opened, soak(2, 0.5, 14), wrong, started, agree(5, 3, 6, 5, 3));
+    expect(right.map((j) => j.outcome.result)).toEqual(['pass', 'pass']);
+    expect(right[1].at).toBe(hour(1));
+    expect(results(opened, soak(2, 0.5, 14), wrong, started, agree(6, 3, 6, 5))).toEqual([
+      'pass',
+      'fail',
+      'void'
+    ]);
+  });
+
+  it('bring back what was corrected when the correction is undone', () => {
+    const undone = entry(9, 2, { kind: 'undo', payload: { of: uuid(4) } });
+    expect(judged(opened, soak(2, 0.5, 14), soak(4, 1, 3, 2)).map((j) => j.id)).toEqual([uuid(4)]);
+    expect(judged(opened, soak(2, 0.5, 14), soak(4, 1, 3, 2), undone).map((j) => j.id)).toEqual([uuid(2)]);
+  });
+
+  it('count by the last that is not void', () => {
+    const started = entry(4, 2, { kind: 'engine.noted', payload: { kind: 'started', at: hour(2) } });
+    const all = judged(opened, soak(2, 0.5, 14), agree(3, 1, 6, 5), started, agree(5, 2.1, 30, 28));
+    expect(all.map((j) => j.outcome.result)).toEqual(['pass', 'pass', 'void']);
+    expect(counting(all, 'cold-agreement')!.id).toBe(uuid(3));
+    expect(counting(all, 'codes')).toBeNull();
+  });
+});
+
+describe('entries', () => {
+  it('are refused by field, with what would be right', () => {
+    const bad = (body: object) => {
+      const read = readEvent({
+        id: uuid(7),
+        stream: `job:${uuid(900)}`,
+        who: 'Maren Oake',
+        at: hour(0),
+        ...body
+      });
+      return read.ok ? [] : read.problems;
+    };
+    expect(
+      bad({
+        kind: 'check.recorded',
+        payload: { check: 'soak', readings: { hoursStood: 2, lastC: -300, ambientC: 5 } }
+      })
+    ).toEqual([{ field: 'lastC', message: expect.stringContaining('type -60 to') }]);
+    expect(bad({ kind: 'job.opened', payload: { vehicleId: uuid(5), complaint: ' ' } })[0].message).toContain(
+      'what the driver noticed'
+    );
+    expect(bad({ kind: 'check.recorded', payload: { check: 'no-such', readings: {} } })[0].field).toBe(
+      'check'
+    );
+  });
+
+  it('are refused where the vehicle’s own cap rules them out', () => {
+    const sheet = {
+      format: 'pyrethos.spec-sheet',
+      version: 1,
+      name: 'x',
+      thermostat: { startOpenC: 86, fullOpenC: 99 },
+      cap: { kPa: 60 }
+    } as const;
+    const hot = entry(8, 0, {
+      kind: 'engine.noted',
+      payload: { kind: 'measured', at: hour(0), coolantC: 139, ambientC: null }
+    });
+    expect(refusedBy(sheet, hot)[0]).toMatchObject({
+      field: 'coolantC',
+      message: expect.stringContaining('sealed system')
+    });
+    expect(refusedBy(null, hot)).toEqual([]);
+    expect(refusedBy(sheet, opened)).toEqual([]);
+  });
+
+  it('read as plain words', () => {
+    expect(complaintText({ complaint: '', symptoms: [{ what: 'heater-weak', when: ['steady'] }] })).toBe(
+      'Heater: weak or slow to come, at a steady road speed'
+    );
+    expect(spoken(opened)).toContain('Opened: Heater');
+    expect(spoken(soak(2, 1, 14))).toBe('Soak: Stood 14 h from 90\u00a0°C, ambient 5\u00a0°C');
+    expect(spoken(soak(3, 1, 13, 2))).toContain('Soak, corrected');
+    expect(spoken(entry(4, 1, { kind: 'caution.acknowledged', payload: { cautions: ['hot-cap'] } }))).toBe(
+      'Understood: Hot coolant under pressure scalds'
+    );
+  });
+});

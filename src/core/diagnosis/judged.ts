@@ -1,0 +1,127 @@
+import { outcome, voidOutcome, type CheckContext, type Outcome } from '../checks/check';
+import { checkOf } from '../checks/registry';
+import type { SpecSheet } from '../vehicle/spec-sheet';
+import { coolDownsOf, holding, type KnownFact } from '../physics/heat/facts';
+import { curvesWith, type LibraryCurve } from '../physics/thermistor/library';
+import { fitTau, type CoolingFit } from '../physics/coolant/cooling';
+import { DEFAULT_COOLING, thermalAt, type CoolingOf, type ThermalFact } from '../physics/heat/state';
+import type { JobState, RecordedCheck } from '../record/derive';
+
+export interface JudgedCheck extends RecordedCheck {
+  readonly outcome: Outcome;
+  /** Its readings in a line. */
+  readonly words: string;
+}
+
+/** What a stored run tells about the engine's heat. */
+export interface RunHeat {
+  readonly id: string;
+  readonly importedAt: string;
+  /** When the engine was last seen running, where the log is dated. */
+  readonly endedAt: string | null;
+  readonly endC: number | null;
+  readonly ambientC: number | null;
+  /** Where the log went on after key-off: for how long, and what it told about the cooling. */
+  readonly stood: {
+    readonly hours: number;
+    readonly stopC: number;
+    readonly cooling: CoolingFit | null;
+  } | null;
+}
+
+/** Everything known about the engine's heat from one job: statements, checks and runs. */
+export function factsOf(job: JobState, runs: readonly RunHeat[]): KnownFact[] {
+  const fromChecks = job.checks.flatMap(({ id, at, check, readings }) =>
+    readable(check, readings)
+      ? checkOf(check)
+          .facts(readings, at)
+          .map((fact): KnownFact => ({ fact, source: id, enteredAt: at, soft: false }))
+      : []
+  );
+  const fromRuns = runs.flatMap((run): KnownFact[] => {
+    const { endC, ambientC, stood } = run;
+    const ended = run.endedAt ?? run.importedAt;
+    const known = (fact: ThermalFact): KnownFact => ({
+      fact,
+      source: run.id,
+      enteredAt: run.importedAt,
+      soft: run.endedAt === null
+    });
+    if (!stood || endC === null) return [known({ kind: 'ran-until', at: ended, coolantC: endC, ambientC })];
+    const stoppedAt = new Date(Date.parse(ended) - stood.hours * 3_600_000).toISOString();
+    return [
+      known({ kind: 'ran-until', at: stoppedAt, coolantC: stood.stopC, ambientC }),
+      known({ kind: 'measured', at: ended, coolantC: endC, ambientC, cooling: stood.cooling })
+    ];
+  });
+  return [...job.stated, ...fromChecks, ...fromRuns];
+}
+
+/** The cooling of a vehicle: from its own cool-downs where it has any, else the default. */
+export const coolingOf = (facts: readonly ThermalFact[]): CoolingOf =>
+  fitTau(
+    coolDownsOf(facts),
+    facts.flatMap((f) => (f.kind === 'measured' && f.cooling ? [f.cooling] : []))
+  ) ?? DEFAULT_COOLING;
+
+/**
+ * What was known when readings were taken at a moment. What a check itself tells about the heat must not vouch for
+ * it, so `except`, the entry being judged, is left out. `facts` are those of the whole vehicle.
+ */
+export function contextOf(
+  job: JobState,
+  facts: readonly KnownFact[],
+  sheet: SpecSheet | null,
+  check: RecordedCheck['check'],
+  at: string,
+  except: string | null,
+  shopCurves: readonly LibraryCurve[] = []
+): CheckContext {
+  const known = holding(facts.filter((f) => f.source !== except));
+  const cooling = coolingOf(known);
+  const before = job.checks.findIndex((c) => c.id === except);
+  const earlier = job.checks.slice(0, before < 0 ? undefined : before).filter((c) => c.check === check);
+  const curves = curvesWith(shopCurves);
+  return { at, sheet, thermal: thermalAt(known, at, sheet, cooling), cooling, earlier, curves };
+}
+
+/**
+ * Every check of a job judged by what was known when it was done. Because the judgement is derived, a soak
+ * recorded or corrected afterwards judges the cold checks anew.
+ */
+export function judgeChecks(
+  job: JobState,
+  facts: readonly KnownFact[],
+  sheet: SpecSheet | null,
+  shopCurves: readonly LibraryCurve[] = []
+): JudgedCheck[] {
+  return job.checks.map((recorded) => {
+    const { id, check, at, readings } = recorded;
+    if (!readable(check, readings))
+      return {
+        ...recorded,
+        words: 'Written by another version',
+        outcome: {
+          ...outcome('unclear', 'These readings were written by another version of Pyrethos'),
+          ...voidOutcome('The readings cannot be read', 'unreadable', null)
+        }
+      };
+    return {
+      ...recorded,
+      words: checkOf(check).words(readings),
+      outcome: checkOf(check).judge(readings, contextOf(job, facts, sheet, check, at, id, shopCurves))
+    };
+  });
+}
+
+/** What counts of a check done more than once: its last readings that are not void, else the last void ones. */
+export const counting = (
+  judged: readonly JudgedCheck[],
+  check: RecordedCheck['check']
+): JudgedCheck | null => {
+  const all = judged.filter((j) => j.check === check);
+  return all.findLast((j) => j.outcome.result !== 'void') ?? all.at(-1) ?? null;
+};
+
+const readable = (check: RecordedCheck['check'], readings: unknown): boolean =>
+  checkOf(check).readings.safeParse(readings).success;

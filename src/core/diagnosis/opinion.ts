@@ -1,0 +1,74 @@
+import type { CheckId } from '../checks/registry';
+import type { SpecSheet } from '../vehicle/spec-sheet';
+import type { Symptom } from '../vehicle/symptoms';
+import type { JudgedCheck } from './judged';
+import type { OwnFinding } from '../record/own-finding';
+import { ownAsFinding } from './own-finding';
+import type { ShopChecks } from '../record/shop-checks';
+import { findingsOf, type RankedRun } from './findings';
+import { historyOf, type Causes } from './history';
+import { apartAfter, openChecks, worthOf, type Asked, type Worth } from './next';
+import { posteriorOf, type Posterior } from './posterior';
+import type { ThermalState } from '../physics/heat/state';
+import { USUAL_COSTS, type ShopCosts } from '../record/shop-costs';
+import { adviceOf, type Advice } from './decide';
+
+/** What is known of a job, as the second opinion asks for it. */
+export interface JobKnown {
+  readonly sheet: SpecSheet | null;
+  readonly symptoms: readonly Symptom[];
+  readonly done: readonly JudgedCheck[];
+  readonly runs?: readonly RankedRun[];
+  readonly own?: readonly { readonly id: string; readonly finding: OwnFinding }[];
+  /** What the shop's other closed jobs turned out to be. */
+  readonly causes?: Causes;
+  readonly costs?: ShopCosts;
+  readonly shop?: ShopChecks;
+  readonly state: Pick<ThermalState, 'phase'>;
+}
+
+export interface Opinion {
+  readonly asked: Asked;
+  readonly now: Posterior;
+  /** What each open check is worth, the best first. */
+  readonly worth: readonly Worth[];
+  readonly advice: Advice;
+  /** The check to do before acting; null where acting is due. */
+  readonly advised: CheckId | null;
+}
+
+/** What is asked of a job: its findings, and what bears on them. */
+const askedOf = (job: JobKnown): Asked => ({
+  findings: findingsOf({
+    symptoms: job.symptoms,
+    done: job.done,
+    runs: job.runs ?? [],
+    own: (job.own ?? []).map(({ id, finding }) => ownAsFinding(id, finding))
+  }),
+  sheet: job.sheet,
+  history: historyOf(job.causes ?? {}),
+  state: { phase: job.state.phase },
+  open: openChecks(job.done),
+  apart: apartAfter(job.done),
+  shop: job.shop
+});
+
+/** What is believed of a job, without weighing what to do next. */
+export const beliefOf = (job: JobKnown): Posterior => {
+  const { findings, sheet, history } = askedOf(job);
+  return posteriorOf(findings, sheet, history);
+};
+
+/** Everything the second opinion has to say of a job: suspects, what each check is worth, and whether to act. */
+export function opinionOf(job: JobKnown): Opinion {
+  const asked = askedOf(job);
+  const worth = worthOf(asked);
+  const advice = adviceOf(asked, job.costs ?? USUAL_COSTS, worth);
+  return {
+    asked,
+    now: posteriorOf(asked.findings, asked.sheet, asked.history),
+    worth,
+    advice,
+    advised: advice.actNow ? null : (advice.check?.id ?? null)
+  };
+}

@@ -1,0 +1,190 @@
+import type { Check } from '../checks/check';
+import { CHECK_IDS, checkOf, type CheckId } from '../checks/registry';
+import type { SpecSheet } from '../vehicle/spec-sheet';
+import { counting, type JudgedCheck } from './judged';
+import { minutesOf, missingFor, USUAL_CHECKS, type ShopChecks } from '../record/shop-checks';
+import { midSentence } from '../base/text';
+import { SUSPECTS } from '../vehicle/fault-words';
+import { waitFor, type Worth } from './next';
+import { outcomesOf } from './outcomes';
+import type { Posterior } from './posterior';
+import { PHASES, type ThermalPhase, type ThermalState } from '../physics/heat/state';
+
+/** One check on the plan. */
+export interface Planned {
+  readonly id: CheckId;
+  readonly check: Check;
+  /** Hands-on minutes in this shop. */
+  readonly minutes: number;
+  /** First and last stretch of the line where it can be done; null beside the line. */
+  readonly from: ThermalPhase | null;
+  readonly to: ThermalPhase | null;
+  /** Belongs to every job, or is worth doing as things stand. */
+  readonly suggested: boolean;
+  /** What brought it onto the plan. */
+  readonly why: string;
+  readonly done: JudgedCheck | null;
+  /** Whether the engine's state allows it now, so far as is known. */
+  readonly now: boolean;
+  /** What it is worth now; null where it would change nothing. */
+  readonly worth: Worth | null;
+}
+
+export interface Plan {
+  readonly line: readonly Planned[];
+  readonly any: readonly Planned[];
+  readonly bench: readonly Planned[];
+  /** Checks this vehicle or this shop cannot have, each with the reason. */
+  readonly lacking: readonly { readonly id: CheckId; readonly title: string; readonly because: string }[];
+  /** What to do first; null where nothing is left that is worth its time. */
+  readonly next: Planned | null;
+  /** The rest in the order they would be done, for a look at what else could be. */
+  readonly others: readonly Planned[];
+}
+
+const STRETCH = { C: 'cold', W: 'warming', R: 'regulating', H: 'hot' } as const;
+
+/** A check on the plan takes away this much at least, bits, and is worth this share of the best by the minute. */
+const WORTH_BITS = 0.05;
+const WORTH_SHARE = 0.22;
+
+export interface Planning {
+  readonly sheet: SpecSheet | null;
+  readonly done: readonly JudgedCheck[];
+  readonly state: ThermalState;
+  /** What is believed now, and what each open check is worth, the best first ({@link worthOf}). */
+  readonly now: Posterior;
+  readonly worth: readonly Worth[];
+  /** The check that is advised before acting ({@link adviceOf}); it is on the plan whatever it is worth. */
+  readonly advised?: CheckId | null;
+  readonly shop?: ShopChecks;
+}
+
+/** Lays the registry out along the engine's thermal state for one job, each stretch in the order of worth. */
+export function planOf({
+  sheet,
+  done,
+  state,
+  now,
+  worth,
+  advised = null,
+  shop = USUAL_CHECKS
+}: Planning): Plan {
+  const best = worth[0]?.rate ?? 0;
+  const planned: Planned[] = [];
+  const lacking: Plan['lacking'][number][] = [];
+  for (const id of CHECK_IDS) {
+    const check = checkOf(id);
+    const last = counting(done, id);
+    const missing = missingFor(id, shop);
+    const because =
+      (sheet && check.lacks?.(sheet)) || (missing && `no ${midSentence(missing)} in this shop`) || null;
+    if (because && !last) {
+      lacking.push({ id, title: check.title, because });
+      continue;
+    }
+    const own = worth.find((w) => w.id === id) ?? null;
+    const pays = own !== null && own.bits >= WORTH_BITS && own.rate >= WORTH_SHARE * best;
+    const stretches = check.phases.flatMap((p) => (p in STRETCH ? [STRETCH[p as keyof typeof STRETCH]] : []));
+    planned.push({
+      id,
+      check,
+      minutes: minutesOf(id, shop),
+      from: stretches[0] ?? null,
+      to: stretches.at(-1) ?? null,
+      suggested: !!check.always || pays || last !== null || id === advised,
+      why: check.always ? 'Part of every job' : reasonOf(id, now),
+      done: last,
+      now: possibleIn(check, state),
+      worth: own
+    });
+  }
+  const ordered = inOrder(planned, state, advised);
+  return {
+    line: byWorth(planned.filter((p) => p.from !== null)),
+    any: byWorth(planned.filter((p) => p.check.phases.includes('X'))),
+    bench: byWorth(planned.filter((p) => p.check.phases.includes('B'))),
+    lacking,
+    next: ordered[0] ?? null,
+    others: ordered.slice(1)
+  };
+}
+
+/** What is done keeps its place in front; the rest by what it is worth, and what is worth nothing as it was. */
+const byWorth = (list: readonly Planned[]): Planned[] =>
+  list.toSorted((a, b) => rank(b) - rank(a) || (b.worth?.rate ?? 0) - (a.worth?.rate ?? 0));
+const rank = (p: Planned) => (isOpen(p) ? (p.check.always ? 1 : 0) : 2);
+
+const isOpen = (p: Planned): boolean => !p.done || p.done.outcome.result === 'void';
+
+const possibleIn = (check: Check, state: ThermalState): boolean =>
+  check.phases.some(
+    (p) =>
+      p === 'X' ||
+      p === 'B' ||
+      (state.phase !== 'unknown' && STRETCH[p as keyof typeof STRETCH] === state.phase)
+  );
+
+/** What can only be done before the key is turned, and is gone with it. */
+const coldOnly = (p: Planned): boolean => p.check.phases.every((phase) => phase === 'C');
+const leavesEngine = (p: Planned): boolean =>
+  p.check.phases.every((phase) => phase === 'C' || phase === 'X' || phase === 'B');
+const startsEngine = (p: Planned): boolean =>
+  p.check.phases.some((phase) => phase === 'W' || phase === 'R' || phase === 'H');
+
+/** A cold check worth this share of the one that starts the engine is done before it: cold comes back in hours only. */
+const COLD_SHARE = 0.4;
+/**
+ * What belongs to every job comes first, unless it is worth less than this share of the best: then it waits its turn.
+ * Not so the look at level and leaks, for an engine without coolant must not be run.
+ */
+const ALWAYS_SHARE = 0.15;
+
+/**
+ * What is open, in the order it would be done: what belongs to every job and leaves the engine as it is, while the
+ * state allows it; then the check that is advised, and the rest by worth. On a cold engine the cold checks that are
+ * worth it come before one that starts it, since they are gone once the key is turned. Without knowing the state:
+ * the soak.
+ */
+function inOrder(planned: readonly Planned[], state: ThermalState, advised: CheckId | null): Planned[] {
+  const open = planned.filter((p) => isOpen(p) && p.suggested);
+  const best = Math.max(0, ...open.map((p) => p.worth?.rate ?? 0));
+  const tells = (p: Planned) => p.check.beforeRunning || (p.worth?.rate ?? 0) >= ALWAYS_SHARE * best;
+  const soak = open.find((p) => p.id === 'soak');
+  const always = open.filter((p) => p.check.always && p.now && p !== soak && leavesEngine(p) && tells(p));
+  const first = soak && (state.phase === 'unknown' || soak.now) ? [soak, ...always] : always;
+  const rest = open
+    .filter((p) => !first.includes(p) && p.worth !== null)
+    .sort((a, b) => Number(b.id === advised) - Number(a.id === advised) || b.worth!.rate - a.worth!.rate);
+  const cold = state.phase === 'cold' || state.phase === 'unknown';
+  const starts = cold ? rest.findIndex(startsEngine) : -1;
+  if (starts < 0) return [...first, ...rest];
+  const before = rest.slice(0, starts);
+  const [start, ...after] = rest.slice(starts);
+  const worthIt = (p: Planned) => coldOnly(p) && p.worth!.rate >= COLD_SHARE * start.worth!.rate;
+  return [...first, ...before, ...after.filter(worthIt), start, ...after.filter((p) => !worthIt(p))];
+}
+
+/** Which two suspects a check tells apart, the likeliest that it can: or what it would clear. */
+function reasonOf(id: CheckId, now: Posterior): string {
+  const { finds } = outcomesOf(id);
+  const shareOf = (of: readonly string[]) =>
+    now.suspects.reduce((sum, s) => sum + (of.includes(s.fault) ? s.probability : 0), 0);
+  const outcome = finds.toSorted((a, b) => shareOf(b.for) - shareOf(a.for))[0];
+  const found = now.suspects.find((s) => outcome?.for.includes(s.fault));
+  const other = now.suspects.find((s) => s.fault !== 'none' && !outcome?.for.includes(s.fault));
+  const name = (s: { readonly fault: keyof typeof SUSPECTS }) => midSentence(SUSPECTS[s.fault].title);
+  if (!found) return 'Nothing that is suspected now depends on it';
+  return other ? `Tells ${name(found)} from ${name(other)}` : `Confirms ${name(found)} or clears it`;
+}
+
+/** In which state a check can be done that the engine is not in now; empty where it can be done. */
+export function needsFirst(planned: Planned, state: ThermalState): string {
+  if (planned.now || state.phase === 'unknown') return '';
+  const minutes = waitFor(planned.check, state);
+  return planned.check.phases.every((p) => p === 'C' || p === 'W')
+    ? 'The engine must stand cold first'
+    : `The engine must be warm first${minutes > 0 ? `: about ${minutes} min` : ''}`;
+}
+
+export const stretchIndex = (phase: ThermalPhase | null): number => (phase ? PHASES.indexOf(phase) : -1);

@@ -1,0 +1,109 @@
+import { outcome, speaksAgainst, speaksFor, type Outcome } from '../checks/check';
+import type { SpecSheet } from '../vehicle/spec-sheet';
+import type { Analysis } from '../runs/analyse';
+import type { Features, Segment } from '../runs/features';
+import { sayC, sayDeltaC } from '../units/say';
+import type { JudgedCheck } from './judged';
+
+/** A stored run, as far as the plan needs to know it. */
+export interface StandingRun {
+  readonly id: string;
+  readonly at: string;
+  readonly fileName: string;
+  readonly title: string;
+  readonly verdict: Analysis['verdict'];
+  readonly road: RoadPart;
+}
+
+/** What a run shows of speed and load. */
+export type RoadPart = Pick<Features, 'segments' | 'perLoadC'>;
+
+/** A stored run in the place of its checks on the plan: the warm-up run, and the road run where it was driven. */
+export function runAsChecks(run: StandingRun, sheet: SpecSheet | null): JudgedCheck[] {
+  const { id, at, fileName, title, verdict } = run;
+  const as = (check: JudgedCheck['check'], judged: Outcome): JudgedCheck => ({
+    id,
+    check,
+    at,
+    who: '',
+    readings: null,
+    confirmed: [],
+    words: fileName,
+    outcome: judged
+  });
+  const result = verdict === 'none' ? 'pass' : verdict === 'not-enough' ? 'unclear' : 'fail';
+  const road = sheet && judgeRoad(run.road, sheet);
+  return [as('warm-up-run', outcome(result, title)), ...(road ? [as('road-run', road)] : [])];
+}
+
+/** Differences up to these are as any engine shows, °C: air and heat are never quite the same in two segments. */
+const LOWER_C = 5;
+const HOTTER_C = 6;
+/** What a degree of load may cost a radiator with something in hand, °C per 10 %. */
+const PER_LOAD_C = 3;
+
+/**
+ * Judges how the temperature depends on speed and load once warm; null for a run that did not both stand and move
+ * long enough to settle. A thermostat that does not shut lets the road cool the engine below its regulating range;
+ * a radiator or pump at its end shows under load; missing airflow shows at a standstill.
+ */
+export function judgeRoad({ segments, perLoadC }: RoadPart, sheet: SpecSheet): Outcome | null {
+  const idle = levelOf(segments.filter((s) => s.kind === 'idle'));
+  const moving = levelOf(
+    segments.some((s) => s.kind === 'road')
+      ? segments.filter((s) => s.kind === 'road')
+      : segments.filter((s) => s.kind === 'town')
+  );
+  if (idle === null || moving === null) return null;
+  const lowC = sheet.regulating?.lowC ?? sheet.thermostat.startOpenC - 4;
+  const highC = sheet.regulating?.highC ?? sheet.thermostat.fullOpenC;
+  // An electric fan lets a standing engine rise to where it switches; a fan on the engine holds it in range.
+  const fanOnC = sheet.fan?.stages?.[0]?.onC;
+  const standingHotC = fanOnC === undefined ? highC + 3 : fanOnC + 2.5;
+  const numbers = [
+    { name: 'On the move', value: sayC(moving), limit: `${sayC(lowC)} to ${sayC(highC)}` },
+    { name: 'At a standstill', value: sayC(idle), limit: `up to ${sayC(standingHotC)}` },
+    ...(perLoadC === null
+      ? []
+      : [{ name: 'For 10 % more load', value: sayDeltaC(perLoadC), limit: `up to ${sayDeltaC(PER_LOAD_C)}` }])
+  ];
+  const more = moving - idle;
+  if (more < -LOWER_C && moving < lowC - 1)
+    return outcome('fail', `${sayDeltaC(-more)} lower on the move than standing, and below its range`, {
+      numbers,
+      points: [
+        ...speaksFor('thermostat-stuck-open', 'thermostat-low-rating'),
+        ...speaksAgainst('radiator-clogged', 'pump-flow-low', 'airflow-restricted')
+      ]
+    });
+  if (moving > highC + 2 && (more > HOTTER_C || (perLoadC ?? 0) > PER_LOAD_C))
+    return outcome('fail', `Hotter the more it works: ${sayC(moving)} on the move`, {
+      numbers,
+      points: [
+        ...speaksFor('radiator-clogged', 'pump-flow-low', 'coolant-low'),
+        ...speaksAgainst('thermostat-stuck-open')
+      ]
+    });
+  if (-more > HOTTER_C && idle > standingHotC)
+    return outcome('fail', `Hot at a standstill, ${sayC(idle)}, and ${sayDeltaC(-more)} cooler on the move`, {
+      numbers,
+      points: [
+        ...speaksFor('fan-motor-dead', 'fan-motor-weak', 'airflow-restricted', 'clutch-slipping'),
+        ...speaksAgainst('radiator-clogged', 'pump-flow-low')
+      ]
+    });
+  if (moving < lowC - 1 || moving > highC + 2)
+    return outcome('unclear', `${sayC(moving)} on the move is outside its range, but standing is no better`, {
+      numbers
+    });
+  return outcome('pass', 'Holds its range on the move and at a standstill', {
+    numbers,
+    points: speaksAgainst('thermostat-stuck-open', 'radiator-clogged', 'pump-flow-low')
+  });
+}
+
+/** Mean temperature of segments, by how long they lasted; null without one. */
+function levelOf(segments: readonly Segment[]): number | null {
+  const whole = segments.reduce((sum, s) => sum + s.toS - s.fromS, 0);
+  return whole === 0 ? null : segments.reduce((sum, s) => sum + s.celsius * (s.toS - s.fromS), 0) / whole;
+}

@@ -1,0 +1,80 @@
+import { SUSPECTS } from '../../vehicle/fault-words';
+import type { FaultId } from '../../vehicle/faults';
+import { sayC, sayDeltaC } from '../../units/say';
+import { driftOf, typicalOf, type Drift, type Span, type Typical } from './drift';
+import { TRAIT_IDS, TRAITS, type Print, type TraitId } from './fingerprint';
+
+/** What is remembered of a vehicle since its cooling system was last repaired. */
+export interface Memory {
+  readonly since: string | null;
+  readonly runs: number;
+  readonly typical: readonly Typical[];
+  readonly drifts: readonly Drift[];
+  /** What has moved beyond weather and chance, in words; empty where nothing has. */
+  readonly warnings: readonly string[];
+}
+
+/** What a drift points to, before anything fails outright. */
+const POINTS: Readonly<Record<TraitId, Readonly<Record<'up' | 'down', FaultId | null>>>> = {
+  opening: { up: 'thermostat-sluggish', down: 'thermostat-stuck-open' },
+  regulates: { up: 'radiator-clogged', down: 'thermostat-stuck-open' },
+  rate: { up: 'coolant-low', down: 'thermostat-stuck-open' },
+  fanOn: { up: 'ect-reads-cold', down: 'ect-reads-hot' }
+};
+
+/** Runs since the last repair make the memory: what was replaced is no reason to compare. */
+export function memoryOf(prints: readonly Print[], repairedAt: string | null): Memory {
+  const since = repairedAt ? prints.filter((p) => p.at > repairedAt) : prints;
+  const drifts = TRAIT_IDS.flatMap((trait) => driftOf(since, trait) ?? []);
+  return {
+    since: repairedAt,
+    runs: since.length,
+    typical: TRAIT_IDS.flatMap((trait) => typicalOf(since, trait) ?? []),
+    drifts,
+    warnings: drifts.filter((d) => d.sure).map(warningOf)
+  };
+}
+
+const SAYS: Readonly<Record<TraitId, string>> = {
+  opening: 'Opens',
+  regulates: 'Regulates',
+  rate: 'Warms up',
+  fanOn: 'Its fan comes on'
+};
+
+function warningOf(drift: Drift): string {
+  const { trait, byC, withinC, then } = drift;
+  const higher = trait === 'rate' ? ['faster a minute', 'slower a minute'] : ['higher', 'lower'];
+  const fault = POINTS[trait][byC > 0 ? 'up' : 'down'];
+  return `${SAYS[trait]} ${sayDeltaC(Math.abs(byC))} ± ${sayDeltaC(withinC)} ${byC > 0 ? higher[0] : higher[1]} than in ${spanWords(then)}${fault ? `: look for ${SUSPECTS[fault].title.toLowerCase()} before it fails` : ''}`;
+}
+
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December'
+];
+
+/** A span in the words of the yard: its months, the year once. */
+export function spanWords({ from, to }: Pick<Span, 'from' | 'to'>): string {
+  const [a, b] = [new Date(from), new Date(to)];
+  const month = (d: Date) => MONTHS[d.getUTCMonth()];
+  const [ya, yb] = [a.getUTCFullYear(), b.getUTCFullYear()];
+  if (ya !== yb) return `${month(a)} ${ya} to ${month(b)} ${yb}`;
+  return month(a) === month(b) ? `${month(a)} ${ya}` : `${month(a)} to ${month(b)} ${ya}`;
+}
+
+export const traitTitle = (trait: TraitId): string => TRAITS[trait].title;
+
+/** A trait's level or change in words. */
+export const sayTrait = (trait: TraitId, celsius: number): string =>
+  TRAITS[trait].unit === 'temperature' ? sayC(celsius) : sayDeltaC(celsius);

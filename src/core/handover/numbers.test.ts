@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest';
+import type { FaultId } from '../vehicle/faults';
+import type { RepairId } from '../vehicle/repairs';
+import type { JobOutcome } from '../record/closing';
+import { numbersOf, type ClosedJob } from './numbers';
+
+const job = (
+  closed: string,
+  outcome: JobOutcome,
+  cause: FaultId | null,
+  repairs: RepairId[],
+  more: { goes?: number; comebacks?: number; minutes?: number } = {}
+): ClosedJob => ({
+  openedAt: '2026-01-01T08:00:00Z',
+  closedAt: `${closed}T08:00:00Z`,
+  outcome,
+  cause,
+  ending: { repairs, goes: repairs.length > 0 ? 1 : 0, repairedAt: null, comebacks: 0, minutes: 60, ...more }
+});
+
+describe('the depot’s numbers', () => {
+  const numbers = numbersOf([
+    job('2026-01-03', 'fixed and proven', 'thermostat-stuck-open', ['thermostat'], { minutes: 120 }),
+    // Sensor first, thermostat at the second go: one part needlessly.
+    job('2026-01-05', 'fixed and proven', 'thermostat-stuck-open', ['ect-sensor', 'thermostat'], { goes: 2 }),
+    // Both in one go: fixed at the first, and one part needlessly all the same.
+    job('2026-01-05', 'fixed, unproven', 'ect-reads-hot', ['ect-sensor', 'thermostat']),
+    job('2026-04-02', 'fixed and proven', 'airflow-restricted', ['radiator-outside'], { comebacks: 1 }),
+    job('2026-04-04', 'no fault found', 'none', []),
+    job('2026-04-04', 'referred on', null, ['refer-on'])
+  ]);
+
+  it('count first-time fixes, comebacks and parts that were not what it was', () => {
+    expect(numbers).toMatchObject({
+      jobs: 6,
+      repaired: 4,
+      firstTime: 0.5,
+      proven: 3,
+      comebacks: 1,
+      parts: 5
+    });
+    expect(numbers.needless).toEqual([
+      { repair: 'ect-sensor', n: 1 },
+      { repair: 'thermostat', n: 1 }
+    ]);
+  });
+
+  it('list causes and outcomes by how often, and hours by month with the empty months', () => {
+    expect(numbers.causes[0]).toEqual({ cause: 'thermostat-stuck-open', n: 2 });
+    expect(numbers.outcomes[0]).toEqual({ outcome: 'fixed and proven', n: 3 });
+    expect(numbers.months.map((m) => [m.month, m.jobs, m.hours])).toEqual([
+      ['2026-01', 3, 4],
+      ['2026-02', 0, 0],
+      ['2026-03', 0, 0],
+      ['2026-04', 3, 3]
+    ]);
+    expect(numbers.hours).toBe(7);
+    expect(numbers.medianDays).toBe((4 + 91) / 2);
+  });
+
+  it('of nothing are nothing, not a division by nothing', () => {
+    expect(numbersOf([])).toMatchObject({
+      jobs: 0,
+      firstTime: null,
+      medianHours: null,
+      medianDays: null,
+      months: []
+    });
+  });
+});

@@ -1,0 +1,200 @@
+import { readCodes } from './bus/codes';
+import { isAnswer, readFrame } from './bus/frame';
+import { readAnswer } from './bus/identifiers';
+import { Assembler } from './bus/isotp';
+import { bad, good, type Problem, type Result } from '../base/result';
+import { CHANNELS, type ChannelKey, type Log } from './channels';
+import { findGaps } from './csv-clock';
+import type { ImportedLog } from './csv-import';
+
+/** What a bus capture held besides samples. */
+interface CaptureReport {
+  readonly frames: number;
+  /** Frames of other traffic, requests and answers that are not decoded. */
+  readonly skipped: number;
+  readonly brokenLines: number;
+  readonly stored: readonly string[];
+  readonly pending: readonly string[];
+}
+
+export interface CapturedLog extends ImportedLog {
+  readonly capture: CaptureReport;
+}
+
+/** A value is held until the next one for this long at most, s: slow identifiers are asked less often. */
+const HELD_S = 12;
+const FIRST_LINES = 20;
+const FIRST_BYTES = 4096;
+
+/** Whether a file looks like a bus capture: most of its first lines are frames. */
+export function isCapture(file: Uint8Array): boolean {
+  const lines = new TextDecoder()
+    .decode(file.subarray(0, FIRST_BYTES))
+    .split(/\r?\n/, FIRST_LINES)
+    .filter((l) => l.trim() !== '');
+  return (
+    lines.length > 0 &&
+    lines.filter((l) => /^\(\d+(\.\d+)?\)\s+\S+\s+[0-9A-F]+#/i.test(l)).length > lines.length / 2
+  );
+}
+
+interface Value {
+  readonly t: number;
+  readonly value: number;
+}
+
+/** What one control unit said: values by channel in the order of time, and its codes. */
+interface Unit {
+  readonly assembler: Assembler;
+  readonly values: Partial<Record<ChannelKey, Value[]>>;
+  readonly codes: { readonly stored: Set<string>; readonly pending: Set<string> };
+}
+
+/**
+ * Reads a text capture of diagnostic traffic, one frame a line. Answers to service 01 become channels, one sample
+ * for each coolant temperature; codes of services 03 and 07 are told in the report; the rest is counted and
+ * skipped. Where several control units answer, the one that tells the coolant most often is the engine's; others
+ * only fill channels it does not have.
+ */
+export function readCapture(text: string): Result<CapturedLog> {
+  const units = new Map<number, Unit>();
+  const warnings: Problem[] = [];
+  let frames = 0;
+  let used = 0;
+  let brokenLines = 0;
+  let firstBroken: number | null = null;
+  let last = -Infinity;
+  let backwards = 0;
+  const lines = text.split(/\r?\n/);
+  for (const [i, raw] of lines.entries()) {
+    const line = raw.trim();
+    if (line === '') continue;
+    const frame = readFrame(line);
+    if (!frame) {
+      // A capture that was cut off ends in half a line.
+      if (i < lines.length - 1) {
+        brokenLines++;
+        firstBroken ??= i + 1;
+      }
+      continue;
+    }
+    frames++;
+    if (frame.t < last) {
+      backwards++;
+      continue;
+    }
+    last = frame.t;
+    if (isAnswer(frame.id) && take(unitOf(units, frame.id), frame.t, frame.data)) used++;
+  }
+  if (frames === 0)
+    return bad({
+      line: 1,
+      message: 'is no frame of a bus capture; expected (seconds.micros) interface ID#DATA'
+    });
+  const engine = [...units.values()].toSorted((a, b) => count(b) - count(a))[0];
+  if (!engine || count(engine) < 2)
+    return bad({
+      message: `holds ${frames} frames and fewer than two coolant temperatures; expected answers to service 01, identifier 05 or 67`
+    });
+  if (firstBroken !== null)
+    warnings.push({
+      line: firstBroken,
+      message: `${brokenLines === 1 ? 'is no frame and was' : `and ${brokenLines - 1} more are no frames and were`} skipped; expected (seconds.micros) interface ID#DATA`
+    });
+  if (backwards > 0) warnings.push({ message: `${backwards} frames go back in time and were left out` });
+  const others = [...units.values()].filter((u) => u !== engine);
+  const log = logOf(engine, others);
+  const all = (of: 'stored' | 'pending') => [
+    ...new Set([...units.values()].flatMap((u) => [...u.codes[of]]))
+  ];
+  const stored = all('stored');
+  const pending = all('pending');
+  if (stored.length + pending.length > 0)
+    warnings.push({
+      message: `trouble codes on the bus: ${[...stored.map((c) => `${c} stored`), ...pending.map((c) => `${c} pending`)].join(', ')}`
+    });
+  return good(
+    {
+      log,
+      report: {
+        rows: log.t.length,
+        brokenRows: brokenLines,
+        repeatedTimes: 0,
+        backwardTimes: backwards,
+        blankCells: 0,
+        gaps: findGaps(log.t)
+      },
+      capture: { frames, skipped: frames - used, brokenLines, stored, pending }
+    },
+    warnings
+  );
+}
+
+function unitOf(units: Map<number, Unit>, id: number): Unit {
+  let unit = units.get(id);
+  if (!unit) {
+    unit = { assembler: new Assembler(), values: {}, codes: { stored: new Set(), pending: new Set() } };
+    units.set(id, unit);
+  }
+  return unit;
+}
+
+const count = (unit: Unit): number => unit.values.ect_c?.length ?? 0;
+
+/** Whether the frame was of use: part of a decoded answer. */
+function take(unit: Unit, t: number, data: Uint8Array): boolean {
+  const message = unit.assembler.take(data);
+  if (!message) return data.length > 0 && data[0] >> 4 !== 3;
+  const body = message.subarray(1);
+  switch (message[0]) {
+    case 0x41: {
+      const answers = readAnswer(body);
+      const direct = answers.some((a) => a.identifier.id === 0x05);
+      for (const { identifier, value } of answers) {
+        // Both coolant identifiers in one answer are one temperature.
+        if (!identifier.channel || (identifier.id === 0x67 && direct)) continue;
+        (unit.values[identifier.channel] ??= []).push({ t, value });
+      }
+      return answers.length > 0;
+    }
+    case 0x43:
+    case 0x47: {
+      const into = unit.codes[message[0] === 0x43 ? 'stored' : 'pending'];
+      for (const code of readCodes(body)) into.add(code);
+      return true;
+    }
+    default:
+      return false;
+  }
+}
+
+/** One sample for each coolant temperature; other channels hold their last value for a while. */
+function logOf(engine: Unit, others: readonly Unit[]): Log {
+  const ect = engine.values.ect_c!;
+  const t0 = ect[0].t;
+  const channels: Partial<Record<ChannelKey, Float32Array>> = {
+    ect_c: Float32Array.from(ect, (v) => v.value)
+  };
+  for (const { key } of CHANNELS) {
+    if (key === 'ect_c') continue;
+    const values = engine.values[key] ?? others.find((u) => u.values[key])?.values[key];
+    if (values) channels[key] = held(values, ect);
+  }
+  return { t: Float64Array.from(ect, (v) => v.t - t0), channels, events: [], startedAt: startOf(t0) };
+}
+
+function held(values: readonly Value[], at: readonly Value[]): Float32Array {
+  const column = new Float32Array(at.length).fill(NaN);
+  let i = -1;
+  for (let n = 0; n < at.length; n++) {
+    while (i + 1 < values.length && values[i + 1].t <= at[n].t + 0.05) i++;
+    if (i >= 0 && at[n].t - values[i].t <= HELD_S) column[n] = values[i].value;
+    // The first answers of a capture come one after the other: a value just after the sample counts for it.
+    else if (i < 0 && values[0].t - at[n].t < 1.5) column[n] = values[0].value;
+  }
+  return column;
+}
+
+/** Seconds that are a date since 1970 tell when it began; small ones count from nowhere. */
+const startOf = (seconds: number): string | undefined =>
+  seconds > 1e9 ? new Date(seconds * 1000).toISOString() : undefined;

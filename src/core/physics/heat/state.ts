@@ -1,0 +1,176 @@
+import {
+  DEFAULT_TAU_H,
+  type CoolingFit,
+  hoursUntil,
+  LONG_TAU_H,
+  residualC,
+  SOAKED_BELOW_C
+} from '../coolant/cooling';
+import type { SpecSheet } from '../../vehicle/spec-sheet';
+
+/** The engine's thermal state: the spine of a job. */
+export const PHASES = ['cold', 'warming', 'regulating', 'hot', 'cooling'] as const;
+export type ThermalPhase = (typeof PHASES)[number];
+
+export const PHASE_TITLES: Readonly<Record<ThermalPhase, string>> = {
+  cold: 'Cold-soaked',
+  warming: 'Warming',
+  regulating: 'Regulating',
+  hot: 'Hot, stopped',
+  cooling: 'Cooling'
+};
+
+/** Something known about the engine's heat at a moment. Times are ISO 8601; the latest that is not after "now" counts. */
+export type ThermalFact =
+  | {
+      readonly kind: 'ran-until';
+      readonly at: string;
+      readonly coolantC: number | null;
+      readonly ambientC: number | null;
+    }
+  | { readonly kind: 'started'; readonly at: string }
+  | {
+      readonly kind: 'measured';
+      readonly at: string;
+      readonly coolantC: number;
+      readonly ambientC: number | null;
+      /** How fast it was seen to cool, where a log went on after key-off. */
+      readonly cooling?: CoolingFit | null;
+    };
+
+export interface ThermalState {
+  readonly phase: ThermalPhase | 'unknown';
+  readonly running: boolean;
+  /** Best guess of the coolant now; null while it runs unmeasured, or where nothing is known. */
+  readonly coolantC: number | null;
+  readonly ambientC: number | null;
+  /** What is left above ambient by the cooling law. */
+  readonly residualC: number | null;
+  /** Residual below 2 °C; null where it is not known when the engine last ran. */
+  readonly soaked: boolean | null;
+  readonly soakedFrom: string | null;
+  /** From when the cap is cool enough, told by the long end of τ; null while running or unknown. */
+  readonly safeToOpenFrom: string | null;
+  readonly safeToOpen: boolean | null;
+  /** What this rests on. */
+  readonly basis: ThermalFact | null;
+}
+
+/** How fast a vehicle cools, and from how many of its own cool-downs that is known. */
+export interface CoolingOf {
+  readonly tauH: number;
+  readonly longH: number;
+  readonly n: number;
+}
+export const DEFAULT_COOLING: CoolingOf = { tauH: DEFAULT_TAU_H, longH: LONG_TAU_H, n: 0 };
+
+/** Where neither log nor person told the ambient: a usual day. */
+export const USUAL_AMBIENT_C = 15;
+export const DEFAULT_OPEN_CAP_C = 50;
+/** A stopped engine within this of start-to-open still counts as hot: thermostat, fan rule and drops can be checked. */
+const HOT_WITHIN_C = 20;
+/** Minutes after which an engine that nobody measured is taken to be regulating. */
+const WARM_UP_MIN = 15;
+/** Hours after which a start that nobody followed up says nothing any more: it will have been stopped since. */
+const RUN_FORGOTTEN_H = 8;
+/** Where nobody knows how hot it was when it stopped, the cap is guarded as if it had been this hot. */
+const ASSUMED_STOP_C = 118;
+const HOUR_MS = 3_600_000;
+
+const UNKNOWN: ThermalState = {
+  phase: 'unknown',
+  running: false,
+  coolantC: null,
+  ambientC: null,
+  residualC: null,
+  soaked: null,
+  soakedFrom: null,
+  safeToOpenFrom: null,
+  safeToOpen: null,
+  basis: null
+};
+
+/**
+ * The state at a time, from what is known and the cooling law. Facts after `at` are left out. Without any fact the
+ * phase is `unknown`: nothing is assumed to be cold.
+ */
+export function thermalAt(
+  facts: readonly ThermalFact[],
+  at: string,
+  sheet: SpecSheet | null,
+  cooling: CoolingOf = DEFAULT_COOLING
+): ThermalState {
+  const now = Date.parse(at);
+  const known = facts
+    .filter((f) => Date.parse(f.at) <= now)
+    .toSorted((a, b) => Date.parse(a.at) - Date.parse(b.at));
+  const ambientC =
+    known.reduce<number | null>((last, f) => (f.kind === 'started' ? last : (f.ambientC ?? last)), null) ??
+    null;
+  const turned = known.findLast((f) => f.kind !== 'measured');
+  const basis = known.at(-1);
+  if (!basis) return UNKNOWN;
+  if (turned?.kind === 'started')
+    return now - Date.parse(basis.at) > RUN_FORGOTTEN_H * HOUR_MS
+      ? { ...UNKNOWN, basis }
+      : running(turned, basis, now, ambientC, sheet);
+  return standing(basis as Exclude<ThermalFact, { kind: 'started' }>, now, ambientC, sheet, cooling);
+}
+
+function running(
+  started: ThermalFact,
+  basis: ThermalFact,
+  now: number,
+  ambientC: number | null,
+  sheet: SpecSheet | null
+): ThermalState {
+  const openC = sheet?.thermostat.startOpenC ?? 85;
+  const coolantC = basis.kind === 'measured' ? basis.coolantC : null;
+  const warm =
+    coolantC !== null ? coolantC >= openC - 3 : now - Date.parse(started.at) > WARM_UP_MIN * 60_000;
+  return {
+    ...UNKNOWN,
+    phase: warm ? 'regulating' : 'warming',
+    running: true,
+    coolantC,
+    ambientC,
+    soaked: false,
+    safeToOpen: false,
+    basis
+  };
+}
+
+function standing(
+  basis: Exclude<ThermalFact, { kind: 'started' }>,
+  now: number,
+  knownAmbientC: number | null,
+  sheet: SpecSheet | null,
+  { tauH, longH }: CoolingOf
+): ThermalState {
+  const openC = sheet?.thermostat.startOpenC ?? 85;
+  const openCapC = sheet?.limits?.openCapC ?? DEFAULT_OPEN_CAP_C;
+  const ambientC = knownAmbientC ?? USUAL_AMBIENT_C;
+  // An engine of which only the stop is known is taken to have been as hot as a healthy one gets.
+  const over = (basis.coolantC ?? sheet?.thermostat.fullOpenC ?? 95) - ambientC;
+  const from = Date.parse(basis.at);
+  const hours = (now - from) / HOUR_MS;
+  const left = residualC(over, hours, tauH);
+  const cold = left < SOAKED_BELOW_C;
+  // A temperature alone, without the air around it, cannot say whether the engine is soaked.
+  const soaked = basis.kind === 'measured' && knownAmbientC === null ? null : cold;
+  const moment = (h: number) => new Date(from + h * HOUR_MS).toISOString();
+  const overAtMost = (basis.coolantC ?? sheet?.limits?.stopC ?? ASSUMED_STOP_C) - ambientC;
+  const safeFrom = from + hoursUntil(overAtMost, Math.max(1, openCapC - ambientC), longH) * HOUR_MS;
+  return {
+    phase: cold ? 'cold' : ambientC + left >= openC - HOT_WITHIN_C ? 'hot' : 'cooling',
+    running: false,
+    coolantC: ambientC + left,
+    ambientC: knownAmbientC,
+    residualC: left,
+    soaked,
+    soakedFrom: soaked === null ? null : moment(hoursUntil(over, SOAKED_BELOW_C, tauH)),
+    safeToOpenFrom: new Date(safeFrom).toISOString(),
+    safeToOpen: now >= safeFrom,
+    basis
+  };
+}

@@ -1,0 +1,220 @@
+import type { SpecSheet } from '../../vehicle/spec-sheet';
+import { GENERIC_CURVE, type Curve } from '../thermistor/curve';
+
+/** How the fan is driven, from the spec sheet. Percent is of full airflow. */
+interface FanStage {
+  readonly onC: number;
+  readonly offC: number;
+  readonly pct: number;
+}
+
+type FanDrive =
+  | {
+      readonly kind: 'stages' | 'proportional';
+      readonly stages: readonly FanStage[];
+      readonly onWithAc: boolean;
+      readonly failsafeFull: boolean;
+    }
+  | { readonly kind: 'none' };
+
+type Clutch =
+  | {
+      readonly kind: 'thermal';
+      readonly engageAirC: number;
+      readonly releaseAirC: number;
+      readonly maxRpm: number;
+      readonly cutOutEngineRpm: number;
+    }
+  | { readonly kind: 'fixed'; readonly ratio: number }
+  | { readonly kind: 'electronic' }
+  | { readonly kind: 'none' };
+
+/** What stands between the sensor's temperature and the number the control unit reads. */
+export type SensorError =
+  | { readonly kind: 'none' }
+  | { readonly kind: 'shift'; readonly celsius: number }
+  | { readonly kind: 'series'; readonly ohm: number }
+  | { readonly kind: 'parallel'; readonly ohm: number }
+  | { readonly kind: 'fixed'; readonly readsC: number }
+  /** Another sensor than the control unit was made for. */
+  | { readonly kind: 'curve'; readonly curve: Curve }
+  | {
+      readonly kind: 'dropouts';
+      readonly perMinute: number;
+      readonly meanS: number;
+      readonly readsC: number;
+    };
+
+/**
+ * Every number of the cooling plant. A fault is a change to these and nothing else (faults.ts).
+ * Heat capacities in kJ/K, conductances in kW/K, flow in kg/s, temperatures in °C.
+ */
+export interface PlantParams {
+  readonly displacementL: number;
+  /** What the sheet told of the engine; the rest was assumed, and is known less well (priors.ts). */
+  readonly known: { readonly displacement: boolean; readonly coolant: boolean; readonly diesel: boolean };
+  /** Heat to metal and coolant: kW = displacement · krpm · (heatIdle + heatLoad·load) · heatScale. */
+  readonly heatIdle: number;
+  readonly heatLoad: number;
+  readonly heatScale: number;
+  /** Extra share of heat while the metal is cold, falling to nothing at 80 °C. */
+  readonly coldGain: number;
+  readonly metal: number;
+  readonly jacket: number;
+  readonly hose: number;
+  readonly cell: number;
+  readonly returnHose: number;
+  readonly metalToJacket: number;
+  /** Pump flow at 1000 rpm. */
+  readonly pumpKgS: number;
+  readonly flowFactor: number;
+  readonly radiatorMax: number;
+  readonly radiatorNatural: number;
+  readonly airFactor: number;
+  /** 1 clean inside, towards 0 clogged. */
+  readonly coreFactor: number;
+  readonly heater: number;
+  readonly surface: number;
+  readonly startOpenC: number;
+  readonly fullOpenC: number;
+  readonly hysteresisC: number;
+  readonly waxTauS: number;
+  /** Lift that remains when shut, as a share of full lift. */
+  readonly leak: number;
+  readonly liftMax: number;
+  readonly inletSide: boolean;
+  /** How far the electric heater lowers the opening, °C; 0 where there is none or it has failed. */
+  readonly heaterDropC: number;
+  readonly sensorTauS: number;
+  /** 1 where coolant flows past the sensor; less where its branch stands still and it sees the bay. */
+  readonly branchShare: number;
+  readonly curve: Curve;
+  readonly sensorError: SensorError;
+  readonly openReadsC: number;
+  readonly shortReadsC: number;
+  readonly fan: FanDrive;
+  /** For how long the fan's rule goes on after key-off, s; 0 where it stops with the key. */
+  readonly fanAfterRunS: number;
+  readonly fanShiftC: number;
+  /** Share of its airflow the fan gives when driven. */
+  readonly fanStrength: number;
+  readonly fanCommandWorks: boolean;
+  /** Whether the log's fan drive shows a fan that stands still: false where the drive is sensed at the fan. */
+  readonly fanDriveShown: boolean;
+  /** Drive that is there without command, percent. */
+  readonly fanStuckPct: number;
+  readonly fanStuckWanders: boolean;
+  readonly clutch: Clutch;
+  readonly clutchGrip: number;
+  readonly clutchLocked: boolean;
+  readonly seed: number;
+}
+
+/** Water and glycol, half and half, near 80 °C, in kJ/(kg·K). */
+export const COOLANT_CP = 3.6;
+
+/**
+ * The healthy plant of a spec sheet. What the sheet leaves out follows from displacement and fuel by scaling
+ * laws chosen so that warm-up, regulation and fan switching come out as in ordinary engines; the band spreads
+ * them (band.ts) because no sheet knows them exactly.
+ */
+export function plantFor(spec: SpecSheet): PlantParams {
+  const displacementL = spec.engine?.displacementL ?? 1.8;
+  const diesel = spec.engine?.fuel === 'diesel';
+  const coolantL = spec.engine?.coolantL ?? 3 + 2.2 * displacementL;
+  const size = displacementL ** 0.75;
+  const coolantKJK = coolantL * 3.7;
+  const { thermostat, ect } = spec;
+  return {
+    displacementL,
+    known: {
+      displacement: spec.engine?.displacementL != null,
+      coolant: spec.engine?.coolantL != null,
+      diesel
+    },
+    heatIdle: diesel ? 0.8 : 1.3,
+    heatLoad: diesel ? 3.2 : 3.6,
+    heatScale: 1,
+    coldGain: 0.25,
+    metal: 9 + 17 * displacementL,
+    jacket: coolantKJK * 0.55,
+    hose: coolantKJK * 0.06 + 0.2,
+    cell: coolantKJK * 0.13 + 0.8 * size,
+    returnHose: coolantKJK * 0.08 + 0.2,
+    metalToJacket: 0.42 * size,
+    pumpKgS: 0.24 * size,
+    flowFactor: 1,
+    radiatorMax: 0.46 * size,
+    radiatorNatural: 0.006 * Math.sqrt(displacementL),
+    airFactor: 1,
+    coreFactor: 1,
+    heater: 0.016 * displacementL ** 0.3,
+    surface: 0.004 * displacementL ** 0.6,
+    startOpenC: thermostat.startOpenC,
+    fullOpenC: thermostat.fullOpenC,
+    hysteresisC:
+      thermostat.closedByC == null
+        ? 3
+        : Math.min(6, Math.max(1, thermostat.startOpenC - thermostat.closedByC)) * 0.6,
+    waxTauS: 9,
+    leak: 0.004,
+    liftMax: 1,
+    inletSide: thermostat.side === 'inlet',
+    heaterDropC: thermostat.heaterOhm ? 18 : 0,
+    sensorTauS: 5,
+    branchShare: 1,
+    curve: ect?.curve ?? GENERIC_CURVE,
+    sensorError: { kind: 'none' },
+    openReadsC: ect?.openReadsC ?? -40,
+    shortReadsC: ect?.shortReadsC ?? 140,
+    fan: fanDrive(spec),
+    fanAfterRunS: (spec.fan?.afterRunMaxMin ?? 0) * 60,
+    fanShiftC: 0,
+    fanStrength: 1,
+    fanCommandWorks: true,
+    fanDriveShown: true,
+    fanStuckPct: 0,
+    fanStuckWanders: false,
+    clutch: clutchOf(spec),
+    clutchGrip: 1,
+    clutchLocked: false,
+    seed: 1
+  };
+}
+
+function fanDrive(spec: SpecSheet): FanDrive {
+  const drive = spec.fan?.drive ?? (spec.fan?.stages?.length ? 'relay' : 'none');
+  const given = spec.fan?.stages ?? [];
+  if (drive === 'none' || given.length === 0) return { kind: 'none' };
+  const stages = given.map((s, i) => ({
+    onC: s.onC,
+    offC: s.offC,
+    pct: given.length === 1 ? 100 : 50 + (50 * i) / (given.length - 1)
+  }));
+  return {
+    kind: drive === 'controller' ? 'proportional' : 'stages',
+    stages,
+    onWithAc: spec.fan?.onWithAc ?? false,
+    failsafeFull: spec.fan?.failsafeFull ?? true
+  };
+}
+
+function clutchOf(spec: SpecSheet): Clutch {
+  const { clutch } = spec;
+  switch (clutch?.kind) {
+    case 'thermal':
+      return {
+        kind: 'thermal',
+        engageAirC: clutch.engageAirC ?? 62,
+        releaseAirC: clutch.releaseAirC ?? (clutch.engageAirC ?? 62) - 14,
+        maxRpm: clutch.maxRpm ?? 2600,
+        cutOutEngineRpm: clutch.cutOutEngineRpm ?? 9000
+      };
+    case 'fixed':
+      return { kind: 'fixed', ratio: ((clutch.ratioLow ?? 0.55) + (clutch.ratioHigh ?? 0.75)) / 2 };
+    case 'electronic':
+      return { kind: 'electronic' };
+    default:
+      return { kind: 'none' };
+  }
+}

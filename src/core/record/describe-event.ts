@@ -1,0 +1,93 @@
+import { midSentence } from '../base/text';
+import { CAUTIONS } from '../measure/cautions';
+import { checkOf } from '../checks/registry';
+import { symptomText } from '../vehicle/symptoms';
+import { sayC } from '../units/say';
+import { coolantWords } from './coolant-service';
+import { decisionWords, quoteWords, recheckWords } from './decision';
+import type { RecordEvent } from './events';
+import type { Intake } from './intake';
+import { markText } from './live';
+import { ownWords } from './own-finding';
+import { repairWords } from './repair-done';
+import { SUSPECTS } from '../vehicle/fault-words';
+
+/** A complaint in one line: the driver's words, or what was tapped. */
+export const complaintText = (intake: Pick<Intake, 'complaint'> & Partial<Intake>): string =>
+  intake.complaint || (intake.symptoms ?? []).map(symptomText).join('; ');
+
+const clock = (s: number) => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, '0')}`;
+
+/** An entry of a job's record in a line of plain words. */
+export function spoken(event: RecordEvent): string {
+  switch (event.kind) {
+    case 'job.opened':
+      return `Opened: ${complaintText(event.payload)}`;
+    case 'job.amended':
+      return `Complaint corrected: ${complaintText(event.payload)}`;
+    case 'job.noted':
+      return event.payload.text;
+    case 'job.closed':
+      return `Closed: ${event.payload.outcome}${event.payload.cause ? `, ${midSentence(SUSPECTS[event.payload.cause].title)}` : ''}`;
+    case 'job.reopened':
+      return `Came back: ${event.payload.why}`;
+    case 'part.quoted':
+      return quoteWords(event.payload);
+    case 'repair.decided':
+      return decisionWords(event.payload);
+    case 'job.rechecked':
+      return recheckWords(event.payload);
+    case 'repair.done':
+      return repairWords(event.payload);
+    case 'finding.added':
+      return ownWords(event.payload);
+    case 'shop.priced':
+      return 'Costs of the shop';
+    case 'shop.equipped':
+      return 'Tools and minutes of the shop';
+    case 'run.imported':
+      return `Imported ${event.payload.fileName}`;
+    case 'run.started':
+      return event.payload.source.kind === 'adapter'
+        ? `Recording began over ${event.payload.source.name || event.payload.source.address}`
+        : 'Recording began, readings typed';
+    case 'run.marked':
+      return `Mark at ${clock(event.payload.t)}: ${markText(event.payload)}`;
+    case 'run.read':
+      return `Read ${sayC(event.payload.coolantC)} at ${clock(event.payload.t)}`;
+    case 'run.ended':
+      return `Recording ended with ${event.payload.samples} samples`;
+    case 'check.recorded': {
+      const { check, readings, replaces } = event.payload;
+      const parsed = checkOf(check).readings.safeParse(readings);
+      const words = parsed.success ? checkOf(check).words(readings) : 'written by another version';
+      return `${checkOf(check).title}${replaces ? ', corrected' : ''}: ${words}`;
+    }
+    case 'engine.noted':
+      switch (event.payload.kind) {
+        case 'started':
+          return 'Engine started';
+        case 'ran-until':
+          return `Engine stopped${event.payload.coolantC === null ? '' : ` at ${sayC(event.payload.coolantC)}`}`;
+        case 'measured':
+          return `Coolant measured at ${sayC(event.payload.coolantC)}`;
+      }
+      break;
+    case 'caution.acknowledged':
+      return `Understood: ${event.payload.cautions.map((c) => CAUTIONS[c].text.split('. ')[0]).join('; ')}`;
+    case 'photo.attached':
+      return `Photo${event.payload.caption ? `: ${event.payload.caption}` : ''}`;
+    case 'vehicle.entered':
+      return `Vehicle entered: ${event.payload.fleetNo} ${event.payload.name}`;
+    case 'curve.saved':
+      return `Sensor curve kept: ${event.payload.title}`;
+    case 'coolant.serviced':
+      return coolantWords(event.payload);
+    case 'curve.dropped':
+      return 'Sensor curve taken out of the library';
+    case 'spec.saved':
+      return 'Spec sheet saved';
+    case 'undo':
+      return 'Undid an entry';
+  }
+}

@@ -1,0 +1,181 @@
+import type { FaultId } from '../vehicle/faults';
+import type { PlantParams } from '../physics/plant/params';
+import { SUSPECTS } from '../vehicle/fault-words';
+import type { ObservedRun } from './observed-parts';
+import { candidatesFor, type Candidate } from './candidates';
+import { fit, type Fitted } from './fit';
+import { findKnee } from './knee';
+import { logLikelihood, logSumExp } from './likelihood';
+import { fanLog, switchLog } from './fan-log';
+import { sheetLog } from './sheet-log';
+
+/** One family of candidates after the run: how probable, and its best-fitting member. */
+export interface Ranked {
+  readonly fault: FaultId;
+  readonly probability: number;
+  readonly severity: number;
+  readonly variant: string;
+  readonly heatScale: number;
+  readonly logLikelihood: number;
+}
+
+interface Scored {
+  readonly candidate: Candidate;
+  readonly fitted: Fitted;
+  score: number;
+}
+
+/** Candidates further behind than this are not worth a second look, nats. */
+const HOPELESS = 25;
+const CONTENDER = 9;
+/** What it costs to suppose that the A/C ran for the whole of a run that does not tell. */
+const AC_UNSEEN = 2;
+
+export interface Ranking {
+  readonly ranked: Ranked[];
+  /** The usual healthy engine of this sheet on this run; and every healthy one, the likeliest first. */
+  readonly healthy: Fitted;
+  readonly sound: readonly Fitted[];
+  /** The fan was supposed to run for the A/C, which the log does not tell. */
+  readonly acSupposed: boolean;
+}
+
+/** How far a ranking has come: the fault that is tried now, the n-th of how many families. */
+export interface RankStep {
+  readonly fault: FaultId;
+  readonly n: number;
+  readonly of: number;
+}
+
+/**
+ * Ranks every family this vehicle can have, telling each before it is tried, for one who shows progress or gives up
+ * on the way. Probabilities add up to 0.98: the rest is for what nobody thought of.
+ */
+export function* rankSteps(bench: ObservedRun): Generator<RankStep, Ranking> {
+  const healthy = fit(bench, bench.plant, 1, 3);
+  const cost = bench.excursions > 0 ? excursionCost(bench) : 0;
+  const scored: Scored[] = [];
+  let best = -Infinity;
+  const candidates = candidatesFor(bench.plant, bench.fan?.some((f) => f.of === 'fanCmdPct') ?? false);
+  const families = [...new Set(candidates.map((c) => c.fault))];
+  for (const [i, candidate] of candidates.entries()) {
+    const { fault } = candidate;
+    if (i === 0 || candidates[i - 1].fault !== fault)
+      yield { fault, n: families.indexOf(fault) + 1, of: families.length };
+    const usual = candidate.variant === 'usual' && candidate.fault === 'none';
+    const first = usual ? healthy : fit(bench, candidate.plant, healthy.heatScale, 1);
+    let score = scoreOf(bench, candidate.plant, first) - cost;
+    let fitted = first;
+    if (!usual && score > best - HOPELESS) {
+      fitted = fit(bench, candidate.plant, healthy.heatScale);
+      score = scoreOf(bench, candidate.plant, fitted) - cost;
+    }
+    best = Math.max(best, score);
+    scored.push({ candidate, fitted, score });
+  }
+  if (bench.acUnknown) {
+    // The A/C runs the fan by design; a log that does not tell cannot hold that against the fan.
+    const withAc = fit(
+      { ...bench, drive: { ...bench.drive, ac: new Uint8Array(bench.drive.ac.length).fill(1) } },
+      bench.plant,
+      healthy.heatScale
+    );
+    const score = scoreOf(bench, bench.plant, withAc) - cost - AC_UNSEEN;
+    const plain = scored.find((s) => s.candidate.fault === 'none')!;
+    if (score > plain.score) Object.assign(plain, { fitted: withAc, score });
+    best = Math.max(best, score);
+  }
+  if (bench.excursions > 0) {
+    // A contact that comes and goes leaves the rest of the run as healthy as it was.
+    const score =
+      scoreOf({ ...bench, fan: null }, bench.plant, healthy) -
+      (bench.loneSpike ? 2.5 : 1) -
+      (bench.fan ? 3 : 0);
+    scored.push({
+      candidate: {
+        fault: 'ect-intermittent',
+        variant: 'open',
+        severity: Math.min(1, bench.excursions / 10),
+        plant: bench.plant,
+        share: 1
+      },
+      fitted: healthy,
+      score
+    });
+    best = Math.max(best, score);
+  }
+  for (const s of scored) s.score += s.score > best - CONTENDER ? kneeLog(bench, s.fitted) : KNEE_MISSED;
+  const sound = scored.filter((s) => s.candidate.fault === 'none');
+  const { fitted: usual } = sound[0];
+  return {
+    ranked: posterior(bench, scored),
+    healthy: usual,
+    sound: sound.sort((a, b) => weighed(b) - weighed(a)).map((s) => s.fitted),
+    acSupposed: usual !== healthy
+  };
+}
+
+/** How well a member does, and how likely it was to be the one. */
+const weighed = (s: Scored): number => s.score + Math.log(s.candidate.share);
+
+function posterior(bench: ObservedRun, scored: readonly Scored[]): Ranked[] {
+  const families = [...new Set(scored.map((s) => s.candidate.fault))].map((fault) => {
+    const members = scored.filter((s) => s.candidate.fault === fault).sort((a, b) => weighed(b) - weighed(a));
+    const log =
+      Math.log(SUSPECTS[fault].prior) +
+      logSumExp(members.map(weighed)) +
+      sheetLog(bench, fault, bench.features);
+    return { fault, log, top: members[0] };
+  });
+  const total = logSumExp(families.map((f) => TEMPER * f.log));
+  return families
+    .map(({ fault, log, top }): Ranked => ({
+      fault,
+      probability: (1 - UNTHOUGHT_OF) * Math.exp(TEMPER * log - total),
+      severity: top.candidate.severity,
+      variant: top.candidate.variant,
+      heatScale: top.fitted.heatScale,
+      logLikelihood: top.score
+    }))
+    .sort((a, b) => b.probability - a.probability);
+}
+
+/** Evidence counts a little less than it claims: channels and bins are not as independent as they are taken for. */
+export const TEMPER = 0.75;
+/** What is kept back for causes that are not in the catalogue, so that nothing is ever certain. */
+const UNTHOUGHT_OF = 0.02;
+
+const KNEE_MISSED = -2.5;
+const KNEE_SD_C = 2.5;
+
+/** Whether the candidate bends where the run bent. A leak and a cool thermostat differ in little else. */
+function kneeLog(bench: ObservedRun, { trace }: Fitted): number {
+  const { knee } = bench.features;
+  const simulated = findKnee(Float64Array.from(trace.ect), bench.heatTime, bench.drive.dt);
+  if (!knee || !simulated) return knee === simulated ? 0 : KNEE_MISSED;
+  return -0.5 * Math.min(9, ((knee.celsius - simulated.celsius) / KNEE_SD_C) ** 2);
+}
+
+/** A single odd sample happens in any logger; several, or a long one, hardly ever. */
+const excursionCost = (bench: ObservedRun) =>
+  bench.loneSpike ? 1.5 : 5 + 4 * Math.min(8, bench.excursions - 1);
+
+function scoreOf(bench: ObservedRun, plant: PlantParams, fitted: Fitted): number {
+  const { trace, heatScale, trueStartC } = fitted;
+  let score =
+    logLikelihood(bench.ect, trace.ect) - 0.5 * (Math.log(heatScale) / 0.3) ** 2 + soakLog(bench, trueStartC);
+  for (const { key, scale } of bench.hoses) score += logLikelihood(scale, trace[key]) * 0.6;
+  if (bench.fan) score += fanLog(bench, plant, trace) + switchLog(bench, plant);
+  return score;
+}
+
+/** A sheet's vehicle normally starts soaked: the true start lies near ambient, or above it if it had not stood long. */
+function soakLog(bench: ObservedRun, trueStartC: number): number {
+  const { startC, startMinusAmbientC, startMinusIntakeC } = bench.features;
+  const difference = startMinusAmbientC ?? startMinusIntakeC;
+  if (startC === null || difference === null) return 0;
+  const d = trueStartC - (startC - difference);
+  const soaked = (0.72 * Math.exp(-0.5 * (d / 2.2) ** 2)) / (2.2 * 2.507);
+  const standing = d > 0 && d < 100 ? 0.27 / 100 : 0;
+  return Math.log(soaked + standing + 1e-5);
+}

@@ -1,0 +1,67 @@
+import { SUSPECTS } from '../vehicle/fault-words';
+import type { Analysis } from './analyse';
+
+/** The verdict as a headline. */
+export const verdictTitle = (a: Pick<Analysis, 'verdict'>): string =>
+  a.verdict === 'not-enough' ? 'Not enough to say' : SUSPECTS[a.verdict].title;
+
+/** How sure, in a word that stands beside the number. */
+export function sureness(probability: number): string {
+  if (probability >= 0.9) return 'nearly certain';
+  if (probability >= 0.7) return 'likely';
+  if (probability >= 0.45) return 'more likely than not';
+  return 'leading, not settled';
+}
+
+/** One sentence under the headline: what fits, what else could, what is missing. */
+export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'couldNotShow'>): string {
+  const [first, second] = a.suspects;
+  if (a.verdict === 'not-enough') {
+    const healthy = a.suspects.find((s) => s.fault === 'none');
+    if (healthy && first.fault !== 'none') return undecided(first, healthy.probability, a.couldNotShow);
+    const what =
+      a.couldNotShow.find((b) => b.fault === 'thermostat-stuck-closed') ??
+      a.couldNotShow.find((b) => b.fault.startsWith('thermostat'));
+    return what ? `${sentence(what.because)}. ${what.toShow}.` : 'The run is too short or too mild to judge.';
+  }
+  const rival =
+    second && second.probability >= 0.1
+      ? ` ${SUSPECTS[second.fault].title} could explain it too (${Math.round(second.probability * 100)} %).`
+      : '';
+  const means = SUSPECTS[a.verdict].means;
+  return `${means}: ${sureness(first?.probability ?? 0)}.${rival}`;
+}
+
+/** A fault leads, and yet a healthy engine may draw such a curve. */
+function undecided(
+  { fault, probability }: Analysis['suspects'][number],
+  healthy: number,
+  blind: Analysis['couldNotShow']
+): string {
+  const percent = (p: number) => `${Math.round(p * 100)} %`;
+  const next = blind.find((b) => b.fault === fault)?.toShow;
+  return (
+    `${SUSPECTS[fault].title} leads (${percent(probability)}), but a healthy engine may draw this curve too ` +
+    `(${percent(healthy)}).${next ? ` ${next}.` : ' Its checks, or a second run, will tell.'}`
+  );
+}
+
+export interface BlindGroup {
+  readonly because: string;
+  readonly toShow: string;
+  readonly titles: readonly string[];
+}
+
+/** Blind spots that one and the same drive would show, told together. */
+export function groupedBlindSpots(spots: Analysis['couldNotShow']): BlindGroup[] {
+  const groups = new Map<string, { because: string; toShow: string; titles: string[] }>();
+  for (const { fault, because, toShow } of spots) {
+    const key = `${because}|${toShow}`;
+    const group = groups.get(key) ?? { because, toShow, titles: [] };
+    group.titles.push(SUSPECTS[fault].title);
+    groups.set(key, group);
+  }
+  return [...groups.values()];
+}
+
+const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,0 +1,44 @@
+export const FAULT_IDS = [
+  'none',
+  'thermostat-stuck-open',
+  'thermostat-stuck-closed',
+  'thermostat-low-rating',
+  'thermostat-sluggish',
+  'thermostat-heater-failed',
+  'ect-reads-hot',
+  'ect-reads-cold',
+  'ect-open-circuit',
+  'ect-short-circuit',
+  'ect-intermittent',
+  'ect-wrong-part',
+  'ect-wiring',
+  'gauge-fault',
+  'fan-relay-contacts',
+  'fan-relay-welded',
+  'fan-relay-coil',
+  'fan-command-missing',
+  'fan-feed-open',
+  'fan-motor-dead',
+  'fan-motor-weak',
+  'fan-controller-shorted',
+  'fan-controller-dead',
+  'clutch-slipping',
+  'clutch-seized',
+  'clutch-engages-late',
+  'clutch-bearing',
+  'clutch-circuit-open',
+  'water-pump-bearing',
+  'airflow-restricted',
+  'radiator-clogged',
+  'pump-flow-low',
+  'coolant-low',
+  'sensor-branch-restricted',
+  'pressure-cap-weak',
+  'combustion-leak',
+  'fan-setpoint-modified'
+] as const;
+
+/** The fault ids of the catalogue: a contract with files and tests; ids never change meaning. */
+export type FaultId = (typeof FAULT_IDS)[number];
+
+export const isFaultId = (text: string): text is FaultId => (FAULT_IDS as readonly string[]).includes(text);

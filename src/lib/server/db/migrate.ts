@@ -1,0 +1,36 @@
+import type { Migration } from './migration';
+import { SequelizeStorage, Umzug } from 'umzug';
+import type { Database } from './database';
+import { log } from '../log';
+import { ground } from './migrations/0001-ground';
+import { intake } from './migrations/0002-intake';
+import { curves } from './migrations/0004-curves';
+import { causes } from './migrations/0005-causes';
+import { endings } from './migrations/0006-endings';
+import { live } from './migrations/0003-live';
+import { deriveAnew } from '../record/record';
+
+const MIGRATIONS: readonly Migration[] = [ground, intake, live, curves, causes, endings];
+const LOCK = 7_309_001;
+
+/** Brings the database up to date, or up to `to`. Safe to call from several processes at once. Returns what was run. */
+export async function migrate(db: Database, to?: string): Promise<string[]> {
+  return db.sequelize.transaction(async (transaction) => {
+    await db.sequelize.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCK], transaction });
+    const umzug = new Umzug({
+      migrations: MIGRATIONS.map(({ name, sql }) => ({
+        name,
+        up: async () => {
+          await db.sequelize.transaction((t) => db.sequelize.query(sql, { transaction: t }));
+        }
+      })),
+      storage: new SequelizeStorage({ sequelize: db.sequelize, tableName: 'migrations' }),
+      logger: undefined
+    });
+    const done = await umzug.up(to ? { to } : {});
+    if (MIGRATIONS.some((m) => m.derivedAnew && done.some((d) => d.name === m.name)))
+      await deriveAnew(db, transaction);
+    if (done.length > 0) log.info({ migrations: done.map((m) => m.name) }, 'database migrated');
+    return done.map((m) => m.name);
+  });
+}

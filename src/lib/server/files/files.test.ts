@@ -1,0 +1,262 @@
+import { execFile } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { strToU8, unzipSync, zipSync } from 'fflate';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { readJobFile, type JobFile } from '../../../core/handover/job-file';
+import type { RecordEvent } from '../../../core/record/events';
+import { openFiles, zipStream } from './archive';
+import { bringIn } from './bring-in';
+import type { Database } from '../db/database';
+import { exportJob, exportWorkshop } from './job-export';
+import { append } from '../record/record';
+import { demoDatabase, testDatabase } from '../db/test-database';
+
+const run = promisify(execFile);
+type Made = Awaited<ReturnType<typeof testDatabase>>;
+let home: Made;
+let away: Made;
+let file: JobFile;
+
+const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+/** What a file says apart from the hour it was written. */
+const told = (f: JobFile | null) => plain({ ...f!, exportedAt: '' });
+const exported = async (db: Database, id: string): Promise<JobFile> => {
+  const read = readJobFile(plain(await exportJob(db, id)));
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  return read.value;
+};
+const problemsOf = async (db: Database, f: JobFile) => {
+  const result = await bringIn(db, { jobs: [f] });
+  return result.ok ? [] : result.problems.map((p) => `${p.field}: ${p.message}`);
+};
+const counts = async (db: Database) => [
+  await db.events.count(),
+  await db.jobs.count(),
+  await db.runs.count()
+];
+
+beforeAll(async () => {
+  home = await demoDatabase();
+  away = await testDatabase();
+  const done = await home.db.jobs.findOne({ where: { outcome: 'fixed and proven' }, rejectOnEmpty: true });
+  file = await exported(home.db, done.id);
+}, 120_000);
+afterAll(async () => {
+  await home?.drop();
+  await away?.drop();
+});
+
+describe('a job file', () => {
+  it('brought into an empty workshop is the job again, entry for entry and sample for sample', async () => {
+    const result = await bringIn(away.db, { jobs: [file] });
+    expect(result).toMatchObject({ ok: true, value: { jobs: [{ number: file.number, isNew: true }] } });
+    const again = await exportJob(away.db, file.events[0].stream.slice(4));
+    expect(file.runs.length).toBeGreaterThan(1);
+    expect(told(again).events).toEqual(told(file).events);
+    expect(told(again).runs.map((r) => r.csv)).toEqual(told(file).runs.map((r) => r.csv));
+    expect(told(again).checks).toEqual(told(file).checks);
+    // The verdict is this workshop's own and the same; only the band knows no other runs of the vehicle.
+    const bare = (f: JobFile) => ({ ...f, runs: f.runs.map((r) => ({ ...r, band: null })) });
+    expect(bare(told(again))).toEqual(bare(told(file)));
+    expect(await away.db.jobs.findOne({ where: { number: file.number } })).toMatchObject({
+      state: 'closed',
+      outcome: 'fixed and proven',
+      cause: 'thermostat-stuck-open'
+    });
+  });
+
+  it('brought in twice changes nothing; with more entries it adds them', async () => {
+    const before = await counts(away.db);
+    expect(await bringIn(away.db, { jobs: [file] })).toMatchObject({
+      ok: true,
+      value: { entries: 0, jobs: [{ isNew: false }] }
+    });
+    expect(await counts(away.db)).toEqual(before);
+    const stream = file.events[0].stream;
+    const note = { id: randomUUID(), stream, who: 'Maren Oake', at: new Date().toISOString() };
+    const more = {
+      ...note,
+      kind: 'job.noted',
+      payload: { text: 'Seen in the yard, runs well' }
+    } as RecordEvent;
+    expect(await bringIn(away.db, { jobs: [{ ...file, events: [...file.events, more] }] })).toMatchObject({
+      ok: true,
+      value: { entries: 1 }
+    });
+  });
+
+  it('with an entry that is here with other contents is refused whole, and the entry named', async () => {
+    const before = await counts(away.db);
+    const changed = plain(file);
+    const at = changed.events.findIndex((e) => e.kind === 'repair.done');
+    (changed.events[at].payload as { why: string }).why = 'Because';
+    const extra = {
+      id: randomUUID(),
+      stream: changed.events[0].stream,
+      who: 'X',
+      at: new Date().toISOString()
+    };
+    changed.events.push({
+      ...extra,
+      kind: 'job.noted',
+      payload: { text: 'Never to be seen' }
+    } as RecordEvent);
+    const [problem] = await problemsOf(away.db, changed);
+    expect(problem).toContain(changed.events[at].id);
+    expect(problem).toMatch(/is here with other contents .* Nothing was brought in/);
+    expect(await counts(away.db)).toEqual(before);
+  });
+
+  it('gets another number where its own is taken, and says so', async () => {
+    const fresh = await testDatabase();
+    const vehicleId = randomUUID();
+    const at = new Date().toISOString();
+    const who = 'Maren Oake';
+    await append(fresh.db, {
+      id: randomUUID(),
+      stream: `vehicle:${vehicleId}`,
+      who,
+      at,
+      kind: 'vehicle.entered',
+      payload: { fleetNo: 'QH-77', name: 'Kvesta Scoot' }
+    });
+    for (let i = 0; i < file.number; i++)
+      await append(fresh.db, {
+        id: randomUUID(),
+        stream: `job:${randomUUID()}`,
+        who,
+        at,
+        kind: 'job.opened',
+        payload: { vehicleId, complaint: 'Hot', symptoms: [] }
+      });
+    const result = await bringIn(fresh.db, { jobs: [file] });
+    expect(result).toMatchObject({ ok: true, value: { jobs: [{ number: file.number + 1 }] } });
+    expect(result.ok && result.warnings[0].message).toContain(`job ${file.number} is another one here`);
+    await fresh.drop();
+  });
+
+  it.each<[string, (f: JobFile) => void, RegExp]>([
+    [
+      'an entry of another record',
+      (f) => void ((f.events[1] as { stream: string }).stream = `job:${randomUUID()}`),
+      /events\.1\.stream: is job:.*expected job:/
+    ],
+    ['a run that is not in it', (f) => void f.runs.pop(), /runs: run .* is spoken of and is not in the file/],
+    [
+      'an undo of nothing',
+      (f) =>
+        void f.events.push({
+          id: randomUUID(),
+          stream: f.events[0].stream,
+          who: 'X',
+          at: f.exportedAt,
+          kind: 'undo',
+          payload: { of: randomUUID() }
+        }),
+      /undoes .* not among the entries before/
+    ],
+    [
+      'a run without its sheet',
+      (f) => void (f.runs[0].specSheetId = null),
+      /runs\.0\.specSheetId: is null; expected the entry of a spec sheet/
+    ],
+    ['a log that is none', (f) => void (f.runs[0].csv = 'hello'), /runs, qh-03.*: /],
+    [
+      'another vehicle',
+      (f) => void (f.vehicle.id = randomUUID()),
+      /vehicleId: is .*; the vehicle of this file is/
+    ]
+  ])('with %s is refused, and nothing is brought in', async (_, spoil, expected) => {
+    const empty = await testDatabase();
+    const spoilt = plain(file);
+    spoil(spoilt);
+    expect((await problemsOf(empty.db, spoilt)).join('\n')).toMatch(expected);
+    expect(await counts(empty.db)).toEqual([0, 0, 0]);
+    await empty.drop();
+  });
+
+  it('of another format or a newer version is refused with what would be right', () => {
+    const of = (change: object) => {
+      const result = openFiles(strToU8(JSON.stringify({ ...file, ...change })));
+      return result.ok ? '' : result.problems[0].message;
+    };
+    expect(of({ version: 7 })).toMatch(/is 7; this Pyrethos reads up to version 1/);
+    expect(of({ format: 'something.else' })).toMatch(/expected "pyrethos.job"/);
+    expect(openFiles(strToU8('not json'))).toMatchObject({ ok: false });
+  });
+
+  it('of a fleet number that another vehicle has here is refused', async () => {
+    const other = await testDatabase();
+    await append(other.db, {
+      id: randomUUID(),
+      stream: `vehicle:${randomUUID()}`,
+      who: 'X',
+      at: new Date().toISOString(),
+      kind: 'vehicle.entered',
+      payload: { fleetNo: 'qh-03', name: 'Kvesta Scoot' }
+    });
+    expect(await problemsOf(other.db, file)).toEqual([
+      expect.stringMatching(/QH-03 is another vehicle here \(Kvesta Scoot\)/)
+    ]);
+    await other.drop();
+  });
+});
+
+describe('a whole workshop', () => {
+  it('goes into a zip and comes back the same in an empty one', async () => {
+    const chunks: Uint8Array[] = [];
+    for await (const chunk of zipStream(exportWorkshop(home.db)) as unknown as AsyncIterable<Uint8Array>)
+      chunks.push(chunk);
+    const zip = new Uint8Array(Buffer.concat(chunks));
+    const opened = openFiles(zip);
+    expect(opened.ok).toBe(true);
+    if (!opened.ok) return;
+    const empty = await testDatabase();
+    expect(await bringIn(empty.db, opened.value)).toMatchObject({ ok: true });
+    const all = async (db: Database) =>
+      (await db.events.findAll({ raw: true, order: [['id', 'ASC']] })).map(
+        ({ id, kind, payload, stream }) => ({ id, kind, payload, stream })
+      );
+    expect(await all(empty.db)).toEqual(await all(home.db));
+    expect(await counts(empty.db)).toEqual(await counts(home.db));
+    await empty.drop();
+
+    // A job file that the list names and the zip lacks.
+    const entries = unzipSync(zip);
+    delete entries[Object.keys(entries).find((n) => n.startsWith('jobs/'))!];
+    const torn = openFiles(zipSync(entries));
+    expect(torn.ok ? '' : torn.problems[0].message).toMatch(/names 1 files that are not there/);
+  }, 120_000);
+});
+
+describe('bin/backup and bin/restore', () => {
+  it('bring back what was there, and refuse what is no backup', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'backup-'));
+    const made = join(folder, 'a.backup');
+    const env = { ...process.env, DATABASE_URL: away.url };
+    await run('bin/backup', [made], { env });
+    const before = await counts(away.db);
+    const note = {
+      stream: file.events[0].stream,
+      who: 'X',
+      at: new Date().toISOString(),
+      kind: 'job.noted',
+      payload: { text: 'Lost again' }
+    };
+    await append(away.db, { id: randomUUID(), ...note });
+    expect(await counts(away.db)).not.toEqual(before);
+    await away.db.sequelize.query('SELECT 1');
+    await run('bin/restore', [made], { env });
+    expect(await counts(away.db)).toEqual(before);
+    // The record still refuses to be changed.
+    await expect(away.db.sequelize.query("UPDATE events SET who = 'X'")).rejects.toThrow();
+    writeFileSync(join(folder, 'b.backup'), 'nothing');
+    await expect(run('bin/restore', [join(folder, 'b.backup')], { env })).rejects.toThrow(/is no backup/);
+    await expect(run('bin/backup', [made], { env })).rejects.toThrow(/is there already/);
+    expect(readFileSync(made).length).toBeGreaterThan(1000);
+  }, 120_000);
+});

@@ -1,0 +1,92 @@
+import type { WhereOptions } from 'sequelize';
+import { writeLog } from '../../../core/logs/csv-export';
+import { jobFile, type JobFile } from '../../../core/handover/job-file';
+import type { WorkshopFile } from '../../../core/handover/workshop-file';
+import { streamOf } from '../../../core/record/events';
+import { SHOP_ID } from '../../../core/record/shop';
+import { shopCurves } from '../record/curves';
+import type { Database } from '../db/database';
+import type { JobRow } from '../db/models';
+import { eventsOf } from '../record/record';
+import { samplesOf } from '../runs/runs';
+import { heatByVehicle } from '../record/vehicle-heat';
+
+/** One job complete: record, vehicle, sheet, judged checks, runs as CSV, photos. Null where there is no such job. */
+export async function exportJob(db: Database, id: string): Promise<JobFile | null> {
+  const job = await db.jobs.findOne({ where: { id, standing: true } });
+  const vehicle = job && (await db.vehicles.findByPk(job.vehicleId));
+  if (!job || !vehicle) return null;
+  const sheet = vehicle.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
+  // Runs whose import was undone go along: undoing may itself be undone. A photo that was taken back does not.
+  const runs = await db.runs.findAll({ where: { jobId: id }, order: [['importedAt', 'ASC']] });
+  const photos = await db.photos.findAll({ where: { jobId: id, standing: true } });
+  const heat = await heatByVehicle(db, [vehicle.id]);
+  return jobFile({
+    exportedAt: new Date().toISOString(),
+    number: job.number,
+    vehicle: {
+      id: vehicle.id,
+      fleetNo: vehicle.fleetNo,
+      name: vehicle.name,
+      note: vehicle.note,
+      events: await eventsOf(db, streamOf('vehicle', vehicle.id))
+    },
+    sheet: sheet?.sheet ?? null,
+    curves: await shopCurves(db),
+    events: await eventsOf(db, streamOf('job', id)),
+    facts: heat.get(vehicle.id) ?? [],
+    runs: await Promise.all(
+      runs.map(async (run) => ({
+        id: run.id,
+        fileName: run.fileName,
+        importedAt: run.importedAt.toISOString(),
+        startedAt: run.startedAt,
+        specSheetId: run.specSheetId,
+        ...(run.marks.length > 0 ? { marks: run.marks } : {}),
+        ...(run.report.instrument ? { readWith: run.report.instrument } : {}),
+        csv: writeLog({ ...(await samplesOf(db, run)), events: [] }, { exact: true }),
+        analysis: run.analysis,
+        band: run.band
+      }))
+    ),
+    photos: photos.map(({ id: photoId, mime, caption, data }) => ({
+      id: photoId,
+      mime: mime as JobFile['photos'][number]['mime'],
+      caption,
+      base64: Buffer.from(data).toString('base64')
+    }))
+  });
+}
+
+/** A name for a job’s file that says whose it is. */
+const jobFileName = (file: Pick<JobFile, 'number' | 'vehicle'>): string =>
+  `${`${file.vehicle.fleetNo}-${file.number}`.replace(/[^\w.-]+/g, '-')}.job.json`;
+
+/** The whole workshop file by file: its own first, then one for each job. Jobs come one at a time, to be written on. */
+export async function* exportWorkshop(
+  db: Database,
+  where: WhereOptions<JobRow> = {}
+): AsyncGenerator<{ readonly name: string; readonly json: unknown }> {
+  const all = async (rows: readonly { id: string }[], kind: 'vehicle' | 'curve') =>
+    Promise.all(rows.map((r) => eventsOf(db, streamOf(kind, r.id))));
+  const jobs = await db.jobs.findAll({
+    where: { ...where, standing: true },
+    attributes: ['id', 'number', 'vehicleId'],
+    order: [['number', 'ASC']]
+  });
+  const vehicles = await db.vehicles.findAll({ order: [['fleetNo', 'ASC']] });
+  const fleetNo = new Map(vehicles.map((v) => [v.id, v.fleetNo]));
+  const nameOf = ({ number, vehicleId }: JobRow) =>
+    `jobs/${jobFileName({ number, vehicle: { fleetNo: fleetNo.get(vehicleId)! } as JobFile['vehicle'] })}`;
+  const shop: WorkshopFile = {
+    format: 'pyrethos.workshop',
+    version: 1,
+    exportedAt: new Date().toISOString(),
+    vehicles: await all(vehicles, 'vehicle'),
+    curves: await all(await db.curves.findAll({ attributes: ['id'] }), 'curve'),
+    shop: await eventsOf(db, streamOf('shop', SHOP_ID)),
+    jobs: jobs.map(nameOf)
+  };
+  yield { name: 'workshop.json', json: shop };
+  for (const job of jobs) yield { name: nameOf(job), json: await exportJob(db, job.id) };
+}

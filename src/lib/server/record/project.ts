@@ -1,0 +1,189 @@
+import type { Transaction } from 'sequelize';
+import { checkOf } from '../../../core/checks/registry';
+import { deriveCurve } from '../../../core/record/curve-derived';
+import { symptomText } from '../../../core/vehicle/symptoms';
+import { deriveJob, deriveVehicle, type JobState } from '../../../core/record/derive';
+import { activeEvents } from '../../../core/record/active';
+import type { RecordEvent } from '../../../core/record/events';
+import { counting, factsOf, judgeChecks, type RunHeat } from '../../../core/diagnosis/judged';
+import { complaintText, spoken } from '../../../core/record/describe-event';
+import { endingOf } from '../../../core/diagnosis/ending';
+import type { ProofRun } from '../../../core/diagnosis/proof';
+import { verdictTitle } from '../../../core/runs/words';
+import { shopCurves } from './curves';
+import type { Database } from '../db/database';
+import type { JobRow, RunRow } from '../db/models';
+
+/** Writes what a vehicle's events amount to into its row and its sheets. */
+export async function projectVehicle(
+  db: Database,
+  id: string,
+  events: readonly RecordEvent[],
+  transaction: Transaction
+): Promise<void> {
+  const state = deriveVehicle(events);
+  if (!state) {
+    await db.vehicles.update({ standing: false }, { where: { id }, transaction });
+    return;
+  }
+  await db.vehicles.upsert(
+    { id, fleetNo: state.fleetNo, name: state.name, note: state.note, specSheetId: null, standing: true },
+    { transaction }
+  );
+  for (const event of events) {
+    if (event.kind === 'spec.saved')
+      await db.specSheets.upsert(
+        { id: event.id, vehicleId: id, sheet: event.payload.sheet },
+        { transaction }
+      );
+  }
+  await db.vehicles.update({ specSheetId: state.sheet?.eventId ?? null }, { where: { id }, transaction });
+}
+
+/** Writes what the shop keeps as a curve of its own, or takes it away once it is undone. */
+export async function projectCurve(
+  db: Database,
+  id: string,
+  events: readonly RecordEvent[],
+  transaction: Transaction
+): Promise<void> {
+  const curve = deriveCurve(id, events);
+  if (curve) await db.curves.upsert({ id, title: curve.title, kept: curve }, { transaction });
+  else await db.curves.destroy({ where: { id }, transaction });
+}
+
+/** Writes what a job's events amount to into its row, and which of its runs and photos stand. */
+export async function projectJob(
+  db: Database,
+  id: string,
+  events: readonly RecordEvent[],
+  transaction: Transaction
+): Promise<void> {
+  const state = deriveJob(events);
+  if (!state) {
+    await db.jobs.update({ standing: false }, { where: { id }, transaction });
+    return;
+  }
+  const values = {
+    vehicleId: state.vehicleId,
+    complaint: complaintText(state.intake),
+    state: state.state,
+    outcome: state.outcome,
+    cause: state.cause,
+    closedAt: state.closedAt ? new Date(state.closedAt) : null,
+    lookAgain: state.recheck ? null : state.lookAgain,
+    ending: endingOf(state),
+    openedAt: new Date(state.openedAt),
+    lastAt: new Date(state.lastAt),
+    words: searchable(state, events),
+    standing: true
+  };
+  // The number is the database's to give, so a row begins without one.
+  await db.sequelize.query(
+    `INSERT INTO jobs (id, vehicle_id, complaint, state, opened_at, last_at, words)
+     SELECT $1, $2, '', 'open', now(), now(), '' WHERE NOT EXISTS (SELECT 1 FROM jobs WHERE id = $1)`,
+    { bind: [id, state.vehicleId], transaction }
+  );
+  await db.jobs.update(values, { where: { id }, transaction });
+  await stands(db.runs, id, state.runIds, transaction);
+  await stands(
+    db.photos,
+    id,
+    state.photos.map((p) => p.id),
+    transaction
+  );
+  await db.sequelize.query(
+    'UPDATE recordings SET ended_at = now() WHERE job_id = $1 AND ended_at IS NULL AND run_id IS DISTINCT FROM $2',
+    { bind: [id, state.live?.runId ?? null], transaction }
+  );
+  await db.jobs.update(await heatAndResults(db, id, state, transaction), { where: { id }, transaction });
+}
+
+async function stands(
+  of: Database['runs'] | Database['photos'],
+  jobId: string,
+  ids: readonly string[],
+  transaction: Transaction
+): Promise<void> {
+  const model = of as Database['photos'];
+  await model.update({ standing: false }, { where: { jobId }, transaction });
+  if (ids.length > 0) await model.update({ standing: true }, { where: { jobId, id: [...ids] }, transaction });
+}
+
+/** What the record knows of a job: its runs, its sheet, the engine's heat and every check as it is judged now. */
+export async function jobKnown(db: Database, id: string, state: JobState, transaction?: Transaction) {
+  const runs = await db.runs.findAll({
+    where: { jobId: id, standing: true },
+    attributes: HEAT_COLUMNS,
+    order: [['importedAt', 'ASC']],
+    transaction
+  });
+  const vehicle = await db.vehicles.findByPk(state.vehicleId, { transaction });
+  const row = vehicle?.specSheetId
+    ? await db.specSheets.findByPk(vehicle.specSheetId, { transaction })
+    : null;
+  const sheet = row?.sheet ?? null;
+  const facts = factsOf(state, runs.map(runHeat));
+  const judged = judgeChecks(state, facts, sheet, await shopCurves(db, transaction));
+  return { runs, sheet, facts, judged };
+}
+
+async function heatAndResults(
+  db: Database,
+  id: string,
+  state: JobState,
+  transaction: Transaction
+): Promise<Pick<JobRow, 'facts' | 'results'>> {
+  const { facts, judged } = await jobKnown(db, id, state, transaction);
+  const results = [...new Set(judged.map((j) => j.check))].map((check) => ({
+    check,
+    result: counting(judged, check)!.outcome.result
+  }));
+  return { facts, results };
+}
+
+export const HEAT_COLUMNS = ['id', 'importedAt', 'startedAt', 'durationS', 'preview', 'analysis'];
+
+/** A run as a proof asks for it: when it was made, and what the model made of it. */
+export function proofRun(
+  run: Pick<RunRow, 'id' | 'importedAt' | 'startedAt' | 'durationS' | 'preview' | 'analysis'>
+): ProofRun {
+  const { endedAt, importedAt } = runHeat(run);
+  const { verdict, features } = run.analysis;
+  return { id: run.id, at: endedAt ?? importedAt, title: verdictTitle(run.analysis), verdict, features };
+}
+
+/** What a run tells about the engine's heat: when and how hot it was last seen, and the air around it. */
+export function runHeat(
+  run: Pick<RunRow, 'id' | 'importedAt' | 'startedAt' | 'durationS' | 'preview' | 'analysis'>
+): RunHeat {
+  const began = run.startedAt === null ? NaN : Date.parse(run.startedAt);
+  const ended = began + run.durationS * 1000;
+  const { startC, startMinusAmbientC, afterRun } = run.analysis.features;
+  return {
+    id: run.id,
+    importedAt: run.importedAt.toISOString(),
+    // A date after the import is a logger's clock that was never set.
+    endedAt: ended <= run.importedAt.getTime() ? new Date(ended).toISOString() : null,
+    endC: run.preview.ect.findLast((v) => v !== null) ?? null,
+    ambientC: startC !== null && startMinusAmbientC !== null ? startC - startMinusAmbientC : null,
+    // Runs judged by an older model know nothing of what followed key-off.
+    stood: afterRun
+      ? { hours: afterRun.loggedS / 3600, stopC: afterRun.stopC, cooling: afterRun.cooling }
+      : null
+  };
+}
+
+function searchable(state: JobState, events: readonly RecordEvent[]): string {
+  return [
+    state.intake.complaint,
+    ...state.intake.symptoms.map(symptomText),
+    state.intake.changedBefore,
+    ...state.checks.map((c) => checkOf(c.check).title),
+    ...activeEvents(events)
+      .filter((e) => e.kind === 'check.recorded' || e.kind === 'job.noted' || e.kind === 'photo.attached')
+      .map(spoken)
+  ]
+    .join('\n')
+    .slice(0, 20_000);
+}

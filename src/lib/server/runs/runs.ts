@@ -1,0 +1,177 @@
+import type { RunReport } from '../../../core/runs/run-report';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
+import { isChannelKey, type ChannelKey, type Log } from '../../../core/logs/channels';
+import type { ImportOptions } from '../../../core/logs/csv-import';
+import type { Band } from '../../../core/physics/plant/band';
+import type { Layout } from '../../../core/logs/csv-sniff';
+import { bad, good, problemText, type Result } from '../../../core/base/result';
+import { MODEL_VERSION, type Analysis } from '../../../core/runs/analyse';
+import { thin } from '../../../core/runs/thin';
+import { channelsOf, fromChunks, toChunks } from './chunks';
+import type { Database } from '../db/database';
+import { importInWorker } from './import-pool';
+import { knownGoodRuns } from './known-good';
+import { printRun } from './memory';
+import { append } from '../record/record';
+import type { RunRow } from '../db/models';
+
+export interface RunImport {
+  readonly eventId: string;
+  readonly runId: string;
+  readonly jobId: string;
+  readonly who: string;
+  readonly at: string;
+  readonly fileName: string;
+  readonly bytes: Uint8Array;
+  readonly layout: Layout | null;
+  readonly options: ImportOptions;
+}
+
+/**
+ * Imports a log into a job: parsed and judged in a worker, then samples, run and event in one transaction.
+ * Nothing is saved when anything is wrong. The same event id again changes nothing.
+ */
+export async function importRun(
+  db: Database,
+  input: RunImport
+): Promise<Result<{ runId: string; isNew: boolean }>> {
+  const job = await db.jobs.findOne({ where: { id: input.jobId, standing: true } });
+  if (!job) return bad({ message: 'this job does not exist any more; open it again from the depot' });
+  const vehicle = await db.vehicles.findByPk(job.vehicleId);
+  const sheet = vehicle?.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
+  if (!vehicle || !sheet)
+    return bad({
+      message: 'the vehicle has no spec sheet, so there is nothing to judge a run against; add one first'
+    });
+  if (await db.events.findByPk(input.eventId)) return good({ runId: input.runId, isNew: false });
+
+  const sizeBytes = input.bytes.length;
+  const result = await importInWorker({
+    bytes: input.bytes,
+    layout: input.layout,
+    options: input.options,
+    sheet: sheet.sheet,
+    knownGood: await knownGoodRuns(db, vehicle.id, input.runId)
+  });
+  if (!result.ok) return result;
+  const { log, report, warnings, analysis, band } = result.value;
+
+  const event = {
+    id: input.eventId,
+    stream: `job:${input.jobId}`,
+    who: input.who,
+    at: input.at,
+    kind: 'run.imported',
+    payload: {
+      runId: input.runId,
+      fileName: input.fileName,
+      sizeBytes,
+      columns: (input.layout?.columns ?? []).map(({ header, use }) => ({ header, use })),
+      skippedRows: report.brokenRows
+    }
+  };
+  const appended = await append(db, event, (transaction) =>
+    storeRun(
+      db,
+      {
+        runId: input.runId,
+        jobId: input.jobId,
+        specSheetId: sheet.id,
+        fileName: input.fileName,
+        importedAt: new Date(input.at),
+        log,
+        report,
+        warnings: warnings.map((w) => problemText(w)),
+        analysis,
+        band
+      },
+      transaction
+    )
+  );
+  return appended.ok ? good({ runId: input.runId, isNew: appended.value.isNew }, warnings) : appended;
+}
+
+export interface StoredRun {
+  readonly runId: string;
+  readonly jobId: string;
+  readonly specSheetId: string;
+  readonly fileName: string;
+  readonly importedAt: Date;
+  readonly log: Log;
+  readonly report: RunReport;
+  readonly warnings: readonly string[];
+  readonly analysis: Analysis;
+  readonly band: Band | null;
+}
+
+/** Writes a judged run with its samples. The event that speaks of it goes with it in one transaction. */
+export async function storeRun(db: Database, run: StoredRun, transaction: Transaction): Promise<void> {
+  const { log } = run;
+  await db.runs.create(
+    {
+      id: run.runId,
+      jobId: run.jobId,
+      specSheetId: run.specSheetId,
+      fileName: run.fileName,
+      startedAt: log.startedAt ?? null,
+      importedAt: run.importedAt,
+      durationS: log.t[log.t.length - 1],
+      sampleCount: log.t.length,
+      channels: channelsOf(log),
+      marks: [...log.events],
+      report: run.report,
+      importWarnings: [...run.warnings],
+      analysis: run.analysis,
+      band: run.band,
+      print: null,
+      preview: previewOf(log),
+      standing: true
+    },
+    { transaction }
+  );
+  await printRun(db, run.runId, transaction);
+  for (const chunk of toChunks(log)) {
+    await db.sequelize.query(
+      'INSERT INTO run_chunks (run_id, seq, from_s, to_s, count, data) VALUES ($1, $2, $3, $4, $5, $6)',
+      { bind: [run.runId, chunk.seq, chunk.fromS, chunk.toS, chunk.count, chunk.data], transaction }
+    );
+  }
+}
+
+function previewOf(log: Log): RunRow['preview'] {
+  const { t, channels } = thin({ t: log.t, channels: { ect_c: log.channels.ect_c } }, 100);
+  return { t, ect: channels.ect_c! };
+}
+
+/** The samples of a run between two times (whole chunks), or all of them. */
+export async function samplesOf(
+  db: Database,
+  run: Pick<RunRow, 'id' | 'channels' | 'marks' | 'startedAt'>,
+  fromS = -Infinity,
+  toS = Infinity
+): Promise<Log> {
+  const where = {
+    runId: run.id,
+    ...(Number.isFinite(fromS) ? { toS: { [Op.gte]: fromS } } : {}),
+    ...(Number.isFinite(toS) ? { fromS: { [Op.lte]: toS } } : {})
+  };
+  const chunks = await db.runChunks.findAll({ where, order: [['seq', 'ASC']], raw: true });
+  return {
+    ...fromChunks(
+      chunks,
+      run.channels.filter((c): c is ChannelKey => isChannelKey(c))
+    ),
+    events: run.marks,
+    startedAt: run.startedAt ?? undefined
+  };
+}
+
+/** Whether a run was judged by an older model or against a sheet that is no longer the vehicle's. */
+export async function isOutdated(db: Database, run: RunRow): Promise<'model' | 'sheet' | null> {
+  const [row] = await db.sequelize.query<{ spec_sheet_id: string | null }>(
+    'SELECT v.spec_sheet_id FROM vehicles v JOIN jobs j ON j.vehicle_id = v.id WHERE j.id = $1',
+    { bind: [run.jobId], type: QueryTypes.SELECT }
+  );
+  if (row?.spec_sheet_id !== run.specSheetId) return 'sheet';
+  return run.analysis.modelVersion === MODEL_VERSION ? null : 'model';
+}

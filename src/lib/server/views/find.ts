@@ -1,0 +1,34 @@
+import { QueryTypes } from 'sequelize';
+import type { FoundJob, FoundVehicle } from '../../view-types';
+import type { Database } from '../db/database';
+
+const MOST = 8;
+
+/** Jobs and vehicles that contain every word typed: in number, vehicle, complaint, readings, codes, notes. */
+export async function find(
+  db: Database,
+  text: string
+): Promise<{ jobs: FoundJob[]; vehicles: FoundVehicle[] }> {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 8);
+  if (words.length === 0) return { jobs: [], vehicles: [] };
+  const like = words.map((w) => `%${w.replace(/[\\%_]/g, (c) => `\\${c}`)}%`);
+  const bind = [like, MOST];
+  const [jobs, vehicles] = await Promise.all([
+    db.sequelize.query<FoundJob>(
+      `SELECT j.number, j.complaint, j.state, v.fleet_no AS "fleetNo", v.name AS "vehicleName"
+       FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
+       WHERE j.standing AND v.standing
+         AND lower(j.number || ' ' || v.fleet_no || ' ' || v.name || ' ' || v.note || ' ' || j.complaint || ' ' || j.words) LIKE ALL ($1::text[])
+       ORDER BY j.state = 'closed', j.last_at DESC LIMIT $2`,
+      { bind, type: QueryTypes.SELECT }
+    ),
+    db.sequelize.query<FoundVehicle>(
+      `SELECT v.id, v.fleet_no AS "fleetNo", v.name, v.note FROM vehicles v
+       LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id
+       WHERE v.standing AND lower(v.fleet_no || ' ' || v.name || ' ' || v.note || ' ' || coalesce(s.sheet->>'name', '')) LIKE ALL ($1::text[])
+       ORDER BY v.fleet_no LIMIT $2`,
+      { bind, type: QueryTypes.SELECT }
+    )
+  ]);
+  return { jobs, vehicles };
+}

@@ -1,0 +1,118 @@
+import { QueryTypes } from 'sequelize';
+import type { SpecSheet } from '../../../core/vehicle/spec-sheet';
+import { coolingOf } from '../../../core/diagnosis/judged';
+import type { Analysis } from '../../../core/runs/analyse';
+import { verdictSentence, verdictTitle } from '../../../core/runs/words';
+import { holding, type KnownFact } from '../../../core/physics/heat/facts';
+import { thermalAt, type ThermalState } from '../../../core/physics/heat/state';
+import type { Band } from '../../../core/physics/plant/band';
+import type { DueLine, Finding, JobLine, Spark, VehicleLine } from '../../view-types';
+import type { Database } from '../db/database';
+import type { RunRow } from '../db/models';
+import { heatByVehicle } from '../record/vehicle-heat';
+
+interface Line extends Omit<JobLine, 'finding' | 'spark' | 'openedAt' | 'lastAt' | 'heat'> {
+  readonly openedAt: Date;
+  readonly lastAt: Date;
+  readonly analysis: Analysis | null;
+  readonly importedAt: Date | null;
+  readonly preview: RunRow['preview'] | null;
+  readonly band: Band | null;
+  readonly sheet: SpecSheet | null;
+}
+
+/** Which jobs: of one vehicle, in one state, so many from where. */
+export interface Lines {
+  readonly vehicleId?: string | null;
+  readonly state?: 'open' | 'closed';
+  /** Words that must all stand in the job, its vehicle or its record. */
+  readonly words?: readonly string[];
+  readonly limit?: number;
+  readonly offset?: number;
+}
+
+const MOST = 500;
+const WHERE = `j.standing AND v.standing AND ($1::uuid IS NULL OR v.id = $1) AND ($2::text IS NULL OR j.state = $2)
+  AND NOT EXISTS (SELECT 1 FROM unnest($3::text[]) w
+    WHERE position(lower(w) IN lower(concat_ws(' ', j.number, v.fleet_no, v.name, j.complaint, j.outcome, j.cause, j.words))) = 0)`;
+const bindOf = ({ vehicleId = null, state, words = [] }: Lines) => [vehicleId, state ?? null, [...words]];
+
+const LINES = `
+  SELECT j.number, j.complaint, j.state, j.outcome, j.opened_at AS "openedAt", j.last_at AS "lastAt", v.fleet_no AS "fleetNo", v.name AS "vehicleName", v.id AS "vehicleId", j.results, s.sheet,
+         (SELECT count(*)::int FROM runs r WHERE r.job_id = j.id AND r.standing) AS runs, last.analysis, last.imported_at AS "importedAt", last.preview, last.band
+  FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id
+  LEFT JOIN LATERAL (SELECT analysis, imported_at, preview, band FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY imported_at DESC LIMIT 1) last ON true
+  WHERE ${WHERE}
+  ORDER BY j.state = 'closed', j.last_at DESC LIMIT $4 OFFSET $5`;
+
+/** Jobs with their state and last finding: open ones first, the latest on top. */
+export async function jobLines(db: Database, which: Lines = {}): Promise<JobLine[]> {
+  const lines = await db.sequelize.query<Line>(LINES, {
+    bind: [...bindOf(which), Math.min(which.limit ?? MOST, MOST), which.offset ?? 0],
+    type: QueryTypes.SELECT
+  });
+  // Where an engine stands is asked of open jobs only.
+  const open = lines.filter((l) => l.state === 'open').map((l) => l.vehicleId);
+  const heat = await heatByVehicle(db, [...new Set(open)]);
+  const now = new Date().toISOString();
+  return lines.map(({ analysis, importedAt, preview, band, sheet, ...line }) => ({
+    ...line,
+    heat: heatNow(heat.get(line.vehicleId) ?? [], now, sheet),
+    openedAt: line.openedAt.toISOString(),
+    lastAt: line.lastAt.toISOString(),
+    finding: analysis && importedAt ? findingOf(analysis, importedAt) : null,
+    spark: preview ? { ...preview, band: sparse(band) } : null
+  }));
+}
+
+/** How many jobs there are of a kind. */
+export async function countJobs(db: Database, which: Lines): Promise<number> {
+  const [{ n }] = await db.sequelize.query<{ n: number }>(
+    `SELECT count(*)::int AS n FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id WHERE ${WHERE}`,
+    { bind: bindOf(which), type: QueryTypes.SELECT }
+  );
+  return n;
+}
+
+/** Closed jobs that are to be looked at again by then (YYYY-MM-DD), the longest due first. */
+export const dueLines = (db: Database, by: string): Promise<DueLine[]> =>
+  db.sequelize.query<DueLine>(
+    `SELECT j.number, j.complaint, j.outcome, j.look_again::text AS due, v.fleet_no AS "fleetNo", v.name AS "vehicleName"
+     FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
+     WHERE j.standing AND v.standing AND j.state = 'closed' AND j.look_again <= $1::date ORDER BY j.look_again, j.number`,
+    { bind: [by], type: QueryTypes.SELECT }
+  );
+
+function heatNow(known: readonly KnownFact[], now: string, sheet: SpecSheet | null): ThermalState {
+  const facts = holding(known);
+  return thermalAt(facts, now, sheet, coolingOf(facts));
+}
+
+/** A band in some forty points: enough for a picture a thumb wide. */
+export function sparse(band: Band | null): Spark['band'] {
+  if (!band) return null;
+  const every = Math.max(1, Math.ceil(band.t.length / 40));
+  const pick = (values: readonly number[]) =>
+    values.filter((_, i) => i % every === 0 || i === values.length - 1);
+  return { t: pick(band.t), low: pick(band.low), high: pick(band.high) };
+}
+
+const findingOf = (a: Analysis, at: Date): Finding => ({
+  verdict: a.verdict,
+  title: verdictTitle(a),
+  sentence: verdictSentence(a),
+  probability: a.suspects[0]?.probability ?? 0,
+  maxC: a.features.maxC,
+  plateauC: a.features.plateauC,
+  at: at.toISOString()
+});
+
+/** All vehicles, or one, with how many jobs they have had. */
+export async function vehicleLines(db: Database, id: string | null = null): Promise<VehicleLine[]> {
+  return db.sequelize.query<VehicleLine>(
+    `SELECT v.id, v.fleet_no AS "fleetNo", v.name, v.note, s.sheet, count(j.id)::int AS jobs, (count(j.id) FILTER (WHERE j.state = 'open'))::int AS "openJobs"
+     FROM vehicles v LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id LEFT JOIN jobs j ON j.vehicle_id = v.id AND j.standing
+     WHERE v.standing AND ($1::uuid IS NULL OR v.id = $1) GROUP BY v.id, s.id ORDER BY v.fleet_no`,
+    { bind: [id], type: QueryTypes.SELECT }
+  );
+}

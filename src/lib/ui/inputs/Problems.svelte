@@ -1,0 +1,29 @@
+<script lang="ts">
+  import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+  import type { Problem } from '$core/base/result';
+
+  interface Props {
+    problems: readonly Problem[];
+    title: string;
+    children?: import('svelte').Snippet;
+  }
+  let { problems, title, children }: Props = $props();
+</script>
+
+{#if problems.length > 0}
+  <div role="alert" class="border-off bg-off-wash text-ink rounded-card border-2 p-4">
+    <p class="text-off flex items-center gap-2 font-bold">
+      <TriangleAlert size={20} aria-hidden="true" />{title}
+    </p>
+    <ul class="mt-2 space-y-1">
+      {#each problems as p, i (i)}
+        <li>
+          {#if p.line}<span class="reading font-semibold">Line {p.line}</span>{/if}
+          {#if p.field}<span class="font-semibold">{p.field}</span>{/if}
+          {p.message}
+        </li>
+      {/each}
+    </ul>
+    {@render children?.()}
+  </div>
+{/if}

@@ -1,0 +1,175 @@
+import { invalidate } from '$app/navigation';
+import { navigating } from '$app/state';
+import { readEvent, type EventInput, type RecordEvent } from '$core/record/events';
+import { spoken } from '$core/record/describe-event';
+import { Outbox, type Answer, type Sent } from './outbox';
+import { browserStore, type Waiting } from './outbox-store';
+import { whoIsHere } from '../page-state/who';
+
+export type { Answer } from './outbox';
+
+const AWAY: Answer = {
+  ok: false,
+  problems: [
+    { message: 'The server does not answer. Nothing is lost: what you entered is still here, send it again' }
+  ]
+};
+
+/** Turns any answer of the server, or none at all, into one that can be shown. */
+export async function answerOf<T extends Answer>(
+  request: Promise<Response>
+): Promise<T | Extract<Answer, { ok: false }>> {
+  let response: Response;
+  try {
+    response = await request;
+  } catch {
+    return AWAY as Extract<Answer, { ok: false }>;
+  }
+  try {
+    return (await response.json()) as T;
+  } catch {
+    return {
+      ok: false,
+      problems: [
+        {
+          message:
+            response.status === 413
+              ? 'The file is too large for the server'
+              : `The server answered with an error (${response.status}). Try once more`
+        }
+      ]
+    };
+  }
+}
+
+const SEND_WITHIN_MS = 15_000;
+
+async function send(item: Waiting): Promise<Sent> {
+  try {
+    const response = await fetch(item.url, {
+      method: 'POST',
+      headers: { 'Content-Type': item.type },
+      body: item.body,
+      signal: AbortSignal.timeout(SEND_WITHIN_MS)
+    });
+    // A server that is starting, stopping or broken is away; what it says of the entry does not count.
+    if (response.status >= 500) return { kind: 'away' };
+    const answer = (await response.json()) as Answer;
+    if (answer.ok && item.event) {
+      sent.push(item.event);
+      void refresh(item.event.stream);
+    }
+    return { kind: 'answered', answer };
+  } catch {
+    return { kind: 'away' };
+  }
+}
+
+let items = $state.raw<readonly Waiting[]>([]);
+/** Entries the server took since this page was loaded: shown until its next answer holds them. */
+const sent = $state<RecordEvent[]>([]);
+
+let channel: BroadcastChannel | undefined;
+let outbox_: Outbox | undefined;
+
+function outbox(): Outbox {
+  if (outbox_) return outbox_;
+  if (typeof BroadcastChannel !== 'undefined') {
+    channel = new BroadcastChannel('pyrethos-outbox');
+    channel.onmessage = () => void outbox_!.tell();
+  }
+  let told = '';
+  return (outbox_ = new Outbox({
+    store: browserStore(),
+    send,
+    patienceMs: 3000,
+    alone: async (work) => {
+      if (navigator.locks) await navigator.locks.request('pyrethos-outbox', work);
+      else await work();
+    },
+    changed(next) {
+      items = next;
+      const now = next.map((i) => i.id + (i.refused ? '!' : '')).join();
+      if (now !== told) channel?.postMessage('changed');
+      told = now;
+    }
+  }));
+}
+
+/** Entries that wait for the server, and those it would not have. */
+export const waiting = (): readonly Waiting[] => items;
+export const flush = (): Promise<void> => outbox().flush();
+export const dropWaiting = (id: string): Promise<void> => outbox().drop(id);
+
+/** Loads the pages anew that show a stream of the record, or any of it. */
+export async function refresh(stream: string | null): Promise<void> {
+  // Loading anew in the middle of a navigation would call it off.
+  while (navigating.to) await navigating.complete?.catch(() => undefined);
+  await invalidate((url) =>
+    stream === null
+      ? url.protocol === 'record:'
+      : url.href === `record:${stream}` ||
+        url.href === `record:${stream.split(':')[0]}` ||
+        url.href === 'record:any'
+  );
+}
+
+/** A record as the server gave it, with what this browser knows beyond it: entries that wait or were just taken. */
+export function withWaiting(stream: string, events: readonly RecordEvent[]): RecordEvent[] {
+  const known = new Set(events.map((e) => e.id));
+  const more = [...sent, ...items.filter((i) => !i.refused).map((i) => i.event)].filter(
+    (e): e is RecordEvent => e?.stream === stream && !known.has(e.id)
+  );
+  return [...events, ...new Map(more.map((e) => [e.id, e])).values()];
+}
+
+let order = 0;
+const nextOrder = () => (order = Math.max(order + 1, Date.now()));
+
+/**
+ * Appends an event to the record. The id is made here, so that sending twice is safe; it is checked here too, so
+ * that an entry made without a server is known to be good. Succeeds with `waiting` where the server is away.
+ */
+export async function record(
+  stream: string,
+  body: EventInput,
+  id: string = crypto.randomUUID()
+): Promise<Answer> {
+  const read = readEvent({ id, stream, at: new Date().toISOString(), who: whoIsHere(), ...body });
+  if (!read.ok) return read;
+  return outbox().post({
+    id,
+    order: nextOrder(),
+    url: '/api/events',
+    type: 'application/json',
+    body: JSON.stringify(read.value),
+    label: spoken(read.value),
+    event: read.value,
+    refused: null
+  });
+}
+
+/** Attaches a picture to a job, by the same way as every entry. */
+export async function recordPhoto(jobId: string, picture: Blob, caption: string): Promise<Answer> {
+  const id = crypto.randomUUID();
+  const photo = crypto.randomUUID();
+  const query = new URLSearchParams({
+    event: id,
+    photo,
+    caption,
+    at: new Date().toISOString(),
+    who: whoIsHere()
+  });
+  const answer = await outbox().post({
+    id,
+    order: nextOrder(),
+    url: `/api/jobs/${jobId}/photos?${query.toString()}`,
+    type: picture.type || 'application/octet-stream',
+    body: picture,
+    label: `Photo${caption ? `: ${caption}` : ''}`,
+    event: null,
+    refused: null
+  });
+  await refresh(`job:${jobId}`);
+  return answer;
+}
