@@ -40,7 +40,9 @@ export const context = (
   ...more
 });
 export const soaked = context([stopped(14)]);
-export const judge = (id: CheckId, readings: unknown, c = soaked) => checkOf(id).judge(readings, c);
+/** Readings as a form sends them, parsed as the record would and judged. */
+export const judge = (id: CheckId, readings: unknown, c = soaked) =>
+  checkOf(id).judge(checkOf(id).readings.parse(readings), c);
 export const faults = (o: Outcome, way: 'for' | 'against') =>
   o.points.filter((p) => p.way === way).map((p) => p.fault);
 export const taken = (celsius: number, kind: InstrumentId = 'scan') => ({

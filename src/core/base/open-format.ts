@@ -10,6 +10,10 @@ export interface OpenFormat {
   readonly what: string;
 }
 
+/** Whether parsed JSON is an object, and no list. */
+export const isPlainObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
 /**
  * Reads parsed JSON as one of our formats. Refuses another format, a newer version naming both numbers, and every
  * field that is wrong, each with what would be right.
@@ -19,9 +23,9 @@ export function readFormat<T>(
   schema: z.ZodType<T>,
   input: unknown
 ): Result<T> {
-  if (typeof input !== 'object' || input === null || Array.isArray(input))
+  if (!isPlainObject(input))
     return bad({ message: `${what} is a JSON object, starting with {"format": "${format}", …}` });
-  const given = input as Record<string, unknown>;
+  const given = input;
   if (given.format !== format)
     return bad({
       field: 'format',

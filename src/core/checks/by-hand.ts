@@ -2,43 +2,24 @@ import { z } from 'zod';
 import type { FaultId } from '../vehicle/faults';
 import { defineCheck, outcome, type Check, type CheckWords } from './check';
 
-const readings = z.object({
+/** What a technician writes who judges a check themselves: the result, and what was measured against which limit. */
+export const byHandReadings = z.object({
   judged: z.enum(['pass', 'fail', 'unclear'], 'Say how you judge it'),
   found: z.string().trim().min(1, 'Write down what was measured, with its limit').max(1000)
 });
-export type ByHandReadings = z.infer<typeof readings>;
+export type ByHandReadings = z.infer<typeof byHandReadings>;
 
 type Row = Omit<CheckWords, 'gate'> & Partial<Pick<CheckWords, 'gate'>>;
 
-const judgeByHand = (r: ByHandReadings) => outcome(r.judged, `Judged by hand: ${r.found}`);
-const wordsByHand = (r: ByHandReadings) => `${r.judged}: ${r.found}`;
-
-/** Readings that a technician judged, from before their check had a rule of its own. */
-export const isByHand = (readings: unknown): readings is ByHandReadings =>
-  typeof readings === 'object' && readings !== null && 'judged' in readings;
-
-/** A check with a rule of its own that was once judged by hand: what was written down then still counts as it did. */
-export const onceByHand = (check: Check): Check => ({
-  ...check,
-  readings: z.unknown().transform((input, context) => {
-    const parsed = (isByHand(input) ? readings : check.readings).safeParse(input);
-    if (parsed.success) return parsed.data;
-    for (const { path, message } of parsed.error.issues) context.addIssue({ code: 'custom', path, message });
-    return z.NEVER;
-  }),
-  judge: (r, context) => (isByHand(r) ? judgeByHand(r) : check.judge(r, context)),
-  refuse: (r, sheet) => (isByHand(r) ? [] : check.refuse(r, sheet)),
-  unlikely: (r, context) => (isByHand(r) ? [] : check.unlikely(r, context)),
-  facts: (r, at) => (isByHand(r) ? [] : check.facts(r, at)),
-  words: (r) => (isByHand(r) ? wordsByHand(r) : check.words(r))
-});
+export const judgeByHand = (r: ByHandReadings) => outcome(r.judged, `Judged by hand: ${r.found}`);
+export const wordsByHand = (r: ByHandReadings) => `${r.judged}: ${r.found}`;
 
 /** A check whose readings are judged by the technician: written down with its verdict, not computed. */
 function byHand(row: Row): Check {
   return defineCheck<ByHandReadings>({
     gate: 'none',
     ...row,
-    readings,
+    readings: byHandReadings,
     judge: judgeByHand,
     words: wordsByHand
   });

@@ -94,16 +94,18 @@ interface CheckRule<R> {
 /** A check of the registry, whatever its readings are. */
 export type Check = CheckWords & Required<CheckRule<unknown>>;
 
-/** Makes a check of its words and its rule. Readings are parsed by its own schema wherever they come from. */
+/**
+ * Makes a check of its words and its rule. Readings are parsed once, by the check's own schema, where they come in
+ * (a form, a file, the record); from there on they are what the schema made of them.
+ */
 export function defineCheck<R>(check: CheckWords & CheckRule<R>): Check {
-  const read = (readings: unknown): R => check.readings.parse(readings);
   return {
     ...check,
-    judge: (readings, context) => withSoak(check, check.judge(read(readings), context), context),
-    refuse: (readings, sheet) => check.refuse?.(read(readings), sheet) ?? [],
-    unlikely: (readings, context) => check.unlikely?.(read(readings), context) ?? [],
-    facts: (readings, at) => check.facts?.(read(readings), at) ?? [],
-    words: (readings) => check.words(read(readings))
+    judge: (readings, context) => withSoak(check, check.judge(readings as R, context), context),
+    refuse: (readings, sheet) => check.refuse?.(readings as R, sheet) ?? [],
+    unlikely: (readings, context) => check.unlikely?.(readings as R, context) ?? [],
+    facts: (readings, at) => check.facts?.(readings as R, at) ?? [],
+    words: (readings) => check.words(readings as R)
   };
 }
 

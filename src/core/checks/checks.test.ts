@@ -283,11 +283,11 @@ describe('level and look', () => {
 
 describe('a check judged by hand', () => {
   it('keeps the technician’s judgement with what it was held against, and wants both', () => {
-    expect(judge('cap-test', { judged: 'fail', found: 'Opens at 62 kPa, stamped 110' })).toMatchObject({
+    expect(judge('road-run', { judged: 'fail', found: 'Falls to 70 °C on the ridge' })).toMatchObject({
       result: 'fail',
-      says: 'Judged by hand: Opens at 62 kPa, stamped 110'
+      says: 'Judged by hand: Falls to 70 °C on the ridge'
     });
-    expect(checkOf('cap-test').readings.safeParse({ judged: 'pass', found: ' ' }).success).toBe(false);
+    expect(checkOf('road-run').readings.safeParse({ judged: 'pass', found: ' ' }).success).toBe(false);
     expect([checkOf('cap-test').gate, checkOf('clutch-play').gate]).toEqual(['cap-cool', 'stopped']);
   });
 });

@@ -12,7 +12,7 @@ import { relaySwap } from './fan/relay-swap';
 import { temperatureMap } from './flow/temperature-map';
 import { thermostatBath } from './thermostat/thermostat-bath';
 import { thermostatHeater } from './thermostat/thermostat-heater';
-import { BY_HAND, onceByHand } from './by-hand';
+import { BY_HAND } from './by-hand';
 import type { Check } from './check';
 import { clutchColdTurn } from './clutch/clutch-cold-turn';
 import { clutchPlay } from './clutch/clutch-play';
@@ -51,21 +51,21 @@ const CHECKS = {
   'fan-command': fanCommand,
   'key-off-fan': keyOffFan,
   ...BY_HAND,
-  'fan-direct-feed': onceByHand(fanDirectFeed),
-  'relay-bench': onceByHand(relayBench),
-  'relay-swap': onceByHand(relaySwap),
-  'relay-socket': onceByHand(relaySocket),
-  'controller-in-out': onceByHand(controllerInOut),
-  'clutch-hot-speed': onceByHand(clutchHotSpeed),
-  'clutch-electronic': onceByHand(clutchElectronic),
-  'temperature-map': onceByHand(temperatureMap),
-  'radiator-face': onceByHand(radiatorFace),
-  'air-rise': onceByHand(airRise),
-  'pressure-hold': onceByHand(pressureHold),
-  'cap-test': onceByHand(capTest),
-  'combustion-gas': onceByHand(combustionGas),
-  'thermostat-bath': onceByHand(thermostatBath),
-  'thermostat-heater': onceByHand(thermostatHeater)
+  'fan-direct-feed': fanDirectFeed,
+  'relay-bench': relayBench,
+  'relay-swap': relaySwap,
+  'relay-socket': relaySocket,
+  'controller-in-out': controllerInOut,
+  'clutch-hot-speed': clutchHotSpeed,
+  'clutch-electronic': clutchElectronic,
+  'temperature-map': temperatureMap,
+  'radiator-face': radiatorFace,
+  'air-rise': airRise,
+  'pressure-hold': pressureHold,
+  'cap-test': capTest,
+  'combustion-gas': combustionGas,
+  'thermostat-bath': thermostatBath,
+  'thermostat-heater': thermostatHeater
 } as const satisfies Readonly<Record<string, Check>>;
 
 export type CheckId = keyof typeof CHECKS;

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { deriveJob } from '../record/derive';
-import { readEvent, type EventInput, type RecordEvent } from '../record/events';
+import type { EventInput, RecordEvent } from '../record/events';
+import { readEvent } from '../record/upcast';
 import { counting, factsOf, judgeChecks } from './judged';
 import { refusedBy } from './refused';
-import { complaintText, spoken } from '../record/describe-event';
+import { complaintText, describeEvent } from '../record/describe-event';
 
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const hour = (h: number) => new Date(Date.UTC(2026, 10, 25, 6) + h * 3_600_000).toISOString();
@@ -137,14 +138,19 @@ describe('entries', () => {
   });
 
   it('read as plain words', () => {
-    expect(complaintText({ complaint: '', symptoms: [{ what: 'heater-weak', when: ['steady'] }] })).toBe(
-      'Heater: weak or slow to come, at a steady road speed'
-    );
-    expect(spoken(opened)).toContain('Opened: Heater');
-    expect(spoken(soak(2, 1, 14))).toBe('Soak: Stood 14 h from 90\u00a0°C, ambient 5\u00a0°C');
-    expect(spoken(soak(3, 1, 13, 2))).toContain('Soak, corrected');
-    expect(spoken(entry(4, 1, { kind: 'caution.acknowledged', payload: { cautions: ['hot-cap'] } }))).toBe(
-      'Understood: Hot coolant under pressure scalds'
-    );
+    expect(
+      complaintText({
+        complaint: '',
+        symptoms: [{ what: 'heater-weak', when: ['steady'] }],
+        changedBefore: '',
+        coolantChanged: null
+      })
+    ).toBe('Heater: weak or slow to come, at a steady road speed');
+    expect(describeEvent(opened)).toContain('Opened: Heater');
+    expect(describeEvent(soak(2, 1, 14))).toBe('Soak: Stood 14 h from 90\u00a0°C, ambient 5\u00a0°C');
+    expect(describeEvent(soak(3, 1, 13, 2))).toContain('Soak, corrected');
+    expect(
+      describeEvent(entry(4, 1, { kind: 'caution.acknowledged', payload: { cautions: ['hot-cap'] } }))
+    ).toBe('Understood: Hot coolant under pressure scalds');
   });
 });

@@ -1,4 +1,6 @@
-import { outcome, voidOutcome, type CheckContext, type Outcome } from '../checks/check';
+import { judgeByHand, type ByHandReadings } from '../checks/by-hand';
+import type { CheckContext, Outcome } from '../checks/check';
+import { wordsOf } from '../record/describe-event';
 import { checkOf } from '../checks/registry';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { coolDownsOf, holding, type KnownFact } from '../physics/heat/facts';
@@ -31,13 +33,13 @@ export interface RunHeat {
 
 /** Everything known about the engine's heat from one job: statements, checks and runs. */
 export function factsOf(job: JobState, runs: readonly RunHeat[]): KnownFact[] {
-  const fromChecks = job.checks.flatMap(({ id, at, check, readings }) =>
-    readable(check, readings)
-      ? checkOf(check)
-          .facts(readings, at)
-          .map((fact): KnownFact => ({ fact, source: id, enteredAt: at, soft: false }))
-      : []
-  );
+  const fromChecks = job.checks
+    .filter((c) => !c.byHand)
+    .flatMap(({ id, at, check, readings }) =>
+      checkOf(check)
+        .facts(readings, at)
+        .map((fact): KnownFact => ({ fact, source: id, enteredAt: at, soft: false }))
+    );
   const fromRuns = runs.flatMap((run): KnownFact[] => {
     const { endC, ambientC, stood } = run;
     const ended = run.endedAt ?? run.importedAt;
@@ -80,7 +82,9 @@ export function contextOf(
   const known = holding(facts.filter((f) => f.source !== except));
   const cooling = coolingOf(known);
   const before = job.checks.findIndex((c) => c.id === except);
-  const earlier = job.checks.slice(0, before < 0 ? undefined : before).filter((c) => c.check === check);
+  const earlier = job.checks
+    .slice(0, before < 0 ? undefined : before)
+    .filter((c) => c.check === check && !c.byHand);
   const curves = curvesWith(shopCurves);
   return { at, sheet, thermal: thermalAt(known, at, sheet, cooling), cooling, earlier, curves };
 }
@@ -96,20 +100,13 @@ export function judgeChecks(
   shopCurves: readonly LibraryCurve[] = []
 ): JudgedCheck[] {
   return job.checks.map((recorded) => {
-    const { id, check, at, readings } = recorded;
-    if (!readable(check, readings))
-      return {
-        ...recorded,
-        words: 'Written by another version',
-        outcome: {
-          ...outcome('unclear', 'These readings were written by another version of Pyrethos'),
-          ...voidOutcome('The readings cannot be read', 'unreadable', null)
-        }
-      };
+    const { id, check, at, byHand, readings } = recorded;
     return {
       ...recorded,
-      words: checkOf(check).words(readings),
-      outcome: checkOf(check).judge(readings, contextOf(job, facts, sheet, check, at, id, shopCurves))
+      words: wordsOf(recorded),
+      outcome: byHand
+        ? judgeByHand(readings as ByHandReadings)
+        : checkOf(check).judge(readings, contextOf(job, facts, sheet, check, at, id, shopCurves))
     };
   });
 }
@@ -122,6 +119,3 @@ export const counting = (
   const all = judged.filter((j) => j.check === check);
   return all.findLast((j) => j.outcome.result !== 'void') ?? all.at(-1) ?? null;
 };
-
-const readable = (check: RecordedCheck['check'], readings: unknown): boolean =>
-  checkOf(check).readings.safeParse(readings).success;

@@ -8,6 +8,7 @@ import type { EventBody } from '../record/events';
 export function refusedBy(sheet: SpecSheet | null, entry: EventBody): Problem[] {
   switch (entry.kind) {
     case 'check.recorded':
+      if (entry.payload.byHand) return [];
       return checkOf(entry.payload.check).refuse(entry.payload.readings, sheet);
     case 'engine.noted':
       return entry.payload.kind === 'started'

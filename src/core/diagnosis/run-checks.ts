@@ -26,6 +26,7 @@ export function runAsChecks(run: StandingRun, sheet: SpecSheet | null): JudgedCh
     check,
     at,
     who: '',
+    byHand: false,
     readings: null,
     confirmed: [],
     words: fileName,

@@ -41,6 +41,7 @@ const judged = (check: CheckId, readings: unknown, sheet = fathom): JudgedCheck 
   check,
   at,
   who: 'Maren Oake',
+  byHand: false,
   readings,
   confirmed: [],
   words: '',

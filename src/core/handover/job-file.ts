@@ -1,3 +1,4 @@
+import { upcastAll } from '../record/upcast';
 import { z } from 'zod';
 import { instrumentSchema } from '../measure/instruments';
 import { PHOTO_TYPES, recordEventSchema, type RecordEvent } from '../record/events';
@@ -6,7 +7,7 @@ import { deriveJob } from '../record/derive';
 import { good, type Result } from '../base/result';
 import type { LibraryCurve } from '../physics/thermistor/library';
 import type { KnownFact } from '../physics/heat/facts';
-import { readFormat, unknownIn, type OpenFormat } from '../base/open-format';
+import { isPlainObject, readFormat, unknownIn, type OpenFormat } from '../base/open-format';
 import { specSheetSchema, type SpecSheet } from '../vehicle/spec-sheet';
 
 const moment = z.iso.datetime({ offset: true });
@@ -72,9 +73,20 @@ export type JobFile = z.infer<typeof jobFileSchema>;
 
 const FORMAT: OpenFormat = { format: 'pyrethos.job', version: 1, what: 'a job file' };
 
+/** The file with its entries in the shape of today, whichever version wrote them. */
+function today(input: unknown): unknown {
+  if (!isPlainObject(input)) return input;
+  const { vehicle } = input;
+  return {
+    ...input,
+    events: upcastAll(input.events),
+    vehicle: isPlainObject(vehicle) ? { ...vehicle, events: upcastAll(vehicle.events) } : vehicle
+  };
+}
+
 /** Reads a job file from parsed JSON: what is wrong with it by field, or the job with a warning for each unknown field. */
 export function readJobFile(input: unknown): Result<JobFile> {
-  const read = readFormat(FORMAT, jobFileSchema, input);
+  const read = readFormat(FORMAT, jobFileSchema, today(input));
   return read.ok ? good(read.value, unknownIn(read.value, jobFileSchema.shape)) : read;
 }
 

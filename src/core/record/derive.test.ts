@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { deriveJob, deriveVehicle } from './derive';
 import { activeEvents } from './active';
-import { readEvent, type EventInput, type RecordEvent } from './events';
+import type { EventInput, RecordEvent } from './events';
+import { readEvent } from './upcast';
 
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const event = (n: number, body: EventInput): RecordEvent => {

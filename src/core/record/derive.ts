@@ -38,6 +38,8 @@ export interface RecordedCheck {
   /** When they were taken: a correction keeps the time of what it corrects. */
   readonly at: string;
   readonly who: string;
+  /** Whether the technician judged it: its readings are then a result and their words. */
+  readonly byHand: boolean;
   readonly readings: unknown;
   readonly confirmed: readonly string[];
 }
@@ -117,7 +119,7 @@ export function deriveJob(events: readonly RecordEvent[]): JobState | null {
 
 const opened = (event: RecordEvent, { vehicleId, ...intake }: Intake & { vehicleId: string }): JobState => ({
   vehicleId,
-  intake: withDefaults(intake),
+  intake,
   openedAt: event.at,
   lastAt: event.at,
   state: 'open',
@@ -140,14 +142,6 @@ const opened = (event: RecordEvent, { vehicleId, ...intake }: Intake & { vehicle
   live: null
 });
 
-/** Jobs opened before there was a structured intake have words only. */
-const withDefaults = (intake: Partial<Intake> & Pick<Intake, 'complaint'>): Intake => ({
-  symptoms: [],
-  changedBefore: '',
-  coolantChanged: null,
-  ...intake
-});
-
 function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
   const { id, at, who } = event;
   switch (event.kind) {
@@ -158,9 +152,9 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
         ...state,
         state: 'closed',
         outcome: event.payload.outcome,
-        cause: event.payload.cause ?? null,
+        cause: event.payload.cause,
         closedAt: at,
-        lookAgain: event.payload.lookAgain ?? null,
+        lookAgain: event.payload.lookAgain,
         recheck: null
       };
     case 'job.reopened':
@@ -187,8 +181,11 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
     case 'run.imported':
       return { ...state, runIds: [...state.runIds, event.payload.runId] };
     case 'check.recorded': {
-      const { check, readings, confirmed } = event.payload;
-      return { ...state, checks: [...state.checks, { id, check, at: takenAt, who, readings, confirmed }] };
+      const { check, byHand, readings, confirmed } = event.payload;
+      return {
+        ...state,
+        checks: [...state.checks, { id, check, at: takenAt, who, byHand, readings, confirmed }]
+      };
     }
     case 'engine.noted':
       return {

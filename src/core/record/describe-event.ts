@@ -1,6 +1,8 @@
 import { midSentence } from '../base/text';
 import { CAUTIONS } from '../measure/cautions';
+import { wordsByHand, type ByHandReadings } from '../checks/by-hand';
 import { checkOf } from '../checks/registry';
+import type { RecordedCheck } from './derive';
 import { symptomText } from '../vehicle/symptoms';
 import { sayC } from '../units/say';
 import { coolantWords } from './coolant-service';
@@ -13,13 +15,21 @@ import { repairWords } from './repair-done';
 import { SUSPECTS } from '../vehicle/fault-words';
 
 /** A complaint in one line: the driver's words, or what was tapped. */
-export const complaintText = (intake: Pick<Intake, 'complaint'> & Partial<Intake>): string =>
-  intake.complaint || (intake.symptoms ?? []).map(symptomText).join('; ');
+export const complaintText = (intake: Intake): string =>
+  intake.complaint || intake.symptoms.map(symptomText).join('; ');
+
+/** The readings of a check in a line. */
+export const wordsOf = ({
+  check,
+  byHand,
+  readings
+}: Pick<RecordedCheck, 'check' | 'byHand' | 'readings'>): string =>
+  byHand ? wordsByHand(readings as ByHandReadings) : checkOf(check).words(readings);
 
 const clock = (s: number) => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, '0')}`;
 
 /** An entry of a job's record in a line of plain words. */
-export function spoken(event: RecordEvent): string {
+export function describeEvent(event: RecordEvent): string {
   switch (event.kind) {
     case 'job.opened':
       return `Opened: ${complaintText(event.payload)}`;
@@ -58,9 +68,8 @@ export function spoken(event: RecordEvent): string {
     case 'run.ended':
       return `Recording ended with ${event.payload.samples} samples`;
     case 'check.recorded': {
-      const { check, readings, replaces } = event.payload;
-      const parsed = checkOf(check).readings.safeParse(readings);
-      const words = parsed.success ? checkOf(check).words(readings) : 'written by another version';
+      const { check, replaces } = event.payload;
+      const words = wordsOf(event.payload);
       return `${checkOf(check).title}${replaces ? ', corrected' : ''}: ${words}`;
     }
     case 'engine.noted':

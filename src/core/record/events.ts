@@ -1,13 +1,13 @@
 import '../base/zod-words';
 import { z } from 'zod';
 import { CAUTION_IDS } from '../measure/cautions';
+import { byHandReadings } from '../checks/by-hand';
 import { CHECK_IDS, checkOf } from '../checks/registry';
 import { airC, coolantC } from '../measure/temperature';
 import { specSheetSchema } from '../vehicle/spec-sheet';
 import { FAULT_IDS } from '../vehicle/faults';
 import { shopCostsSchema } from './shop-costs';
 import { OUTCOMES } from './closing';
-import { bad, good, type Result } from '../base/result';
 import { coolantServiceSchema } from './coolant-service';
 import { decisionSchema, quoteSchema, recheckSchema } from './decision';
 import { shopCurveSchema } from './curves';
@@ -31,10 +31,12 @@ const columnUse = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ignore') })
 ]);
 
-/** Readings are what their check's own schema makes of them. */
+/** Readings are what their check's own schema makes of them. They are parsed here and nowhere after. */
 const checkRecorded = z
   .object({
     check: z.enum(CHECK_IDS),
+    /** Whether the technician judged it: its readings are then a result and what was measured, in their words. */
+    byHand: z.boolean().default(false),
     readings: z.unknown(),
     /** Unlikely readings that were asked about and stand. */
     confirmed: z.array(z.string().max(300)).max(20).default([]),
@@ -42,7 +44,8 @@ const checkRecorded = z
     replaces: z.uuid().nullable().default(null)
   })
   .transform((payload, context) => {
-    const parsed = checkOf(payload.check).readings.safeParse(payload.readings);
+    const schema = payload.byHand ? byHandReadings : checkOf(payload.check).readings;
+    const parsed = schema.safeParse(payload.readings);
     if (!parsed.success) {
       for (const { path, message } of parsed.error.issues)
         context.addIssue({ code: 'custom', path: ['readings', ...path], message });
@@ -139,31 +142,66 @@ const bodies = [
 
 export const eventBodySchema = z.discriminatedUnion('kind', bodies);
 
-export const recordEventSchema = z.intersection(
-  z.object({
-    id: z.uuid(),
-    stream: z.string().regex(/^(vehicle|job|curve|shop):[0-9a-f-]{36}$/),
-    who: z.string().trim().min(1).max(60),
-    at: z.iso.datetime({ offset: true })
-  }),
-  eventBodySchema
-);
+export type EventKind = z.infer<typeof eventBodySchema>['kind'];
+
+/**
+ * The version of each kind of event as it is written today. Version 1 is also what was written before events carried
+ * a version. A kind whose payload changes its meaning or shape gets a higher one here and a step in `upcast.ts`.
+ */
+export const EVENT_VERSIONS: Readonly<Record<EventKind, number>> = {
+  'vehicle.entered': 2,
+  'spec.saved': 2,
+  'curve.saved': 2,
+  'curve.dropped': 2,
+  'job.opened': 2,
+  'job.amended': 2,
+  'job.noted': 2,
+  'job.closed': 2,
+  'engine.noted': 2,
+  'check.recorded': 2,
+  'part.quoted': 2,
+  'repair.decided': 2,
+  'repair.done': 2,
+  'job.rechecked': 2,
+  'job.reopened': 2,
+  'finding.added': 2,
+  'shop.priced': 2,
+  'shop.equipped': 2,
+  'coolant.serviced': 2,
+  'caution.acknowledged': 2,
+  'photo.attached': 2,
+  'run.started': 2,
+  'run.marked': 2,
+  'run.read': 2,
+  'run.ended': 2,
+  'run.imported': 2,
+  undo: 2
+};
+
+export const recordEventSchema = z
+  .intersection(
+    z.object({
+      id: z.uuid(),
+      stream: z.string().regex(/^(vehicle|job|curve|shop):[0-9a-f-]{36}$/),
+      who: z.string().trim().min(1).max(60),
+      at: z.iso.datetime({ offset: true }),
+      /** Of its kind ({@link EVENT_VERSIONS}). */
+      version: z.number().int().positive().default(1)
+    }),
+    eventBodySchema
+  )
+  .superRefine(({ kind, version }, context) => {
+    if (version > EVENT_VERSIONS[kind])
+      context.addIssue({
+        code: 'custom',
+        path: ['version'],
+        message: `${kind} is of version ${version}; this Pyrethos knows version ${EVENT_VERSIONS[kind]}: update it first`
+      });
+  });
 
 export type EventBody = z.infer<typeof eventBodySchema>;
 /** An event as it may be written, before defaults are filled in. */
 export type EventInput = z.input<typeof eventBodySchema>;
 export type RecordEvent = z.infer<typeof recordEventSchema>;
-
-/** Reads one entry from outside: what is wrong with it by field, or the entry with its readings in their own form. */
-export function readEvent(input: unknown): Result<RecordEvent> {
-  const parsed = recordEventSchema.safeParse(input);
-  if (parsed.success) return good(parsed.data);
-  const field = (path: readonly PropertyKey[]) =>
-    path
-      .filter((p) => p !== 'payload' && p !== 'readings')
-      .map(String)
-      .join('.');
-  return bad(...parsed.error.issues.map((i) => ({ field: field(i.path), message: i.message })));
-}
 
 export const streamOf = (kind: 'vehicle' | 'job' | 'curve' | 'shop', id: string): string => `${kind}:${id}`;

@@ -2,10 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { deriveJob } from './derive';
 import { activeEvents } from './active';
-import { readEvent, type EventInput, type RecordEvent } from './events';
+import type { EventInput, RecordEvent } from './events';
+import { readEvent } from './upcast';
 import { factsOf } from '../diagnosis/judged';
 import { markText, MARKS } from './live';
-import { spoken } from './describe-event';
+import { describeEvent } from './describe-event';
 
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
 const at = (n: number) => new Date(Date.UTC(2026, 10, 25, 8, n)).toISOString();
@@ -71,10 +72,10 @@ describe('a live run in the record', () => {
   });
 
   it('reads as plain words', () => {
-    expect(spoken(started)).toBe('Recording began over Bay 1');
-    expect(spoken(mark(3, 125))).toBe('Mark at 2:05: Fan');
-    expect(spoken(typed(4, 61, 40))).toBe('Read 40\u00a0°C at 1:01');
-    expect(spoken(ended)).toBe('Recording ended with 900 samples');
+    expect(describeEvent(started)).toBe('Recording began over Bay 1');
+    expect(describeEvent(mark(3, 125))).toBe('Mark at 2:05: Fan');
+    expect(describeEvent(typed(4, 61, 40))).toBe('Read 40\u00a0°C at 1:01');
+    expect(describeEvent(ended)).toBe('Recording ended with 900 samples');
     expect(markText({ mark: 'plain', text: 'hose warm' })).toBe('hose warm');
     expect(markText({ mark: 'fan', text: 'roars' })).toBe('Fan: roars');
   });

@@ -1,7 +1,7 @@
-import { shopCostsSchema, USUAL_COSTS, type ShopCosts } from './shop-costs';
+import { USUAL_COSTS, type ShopCosts } from './shop-costs';
 import { activeEvents } from './active';
 import type { RecordEvent } from './events';
-import { shopChecksSchema, USUAL_CHECKS, type ShopChecks } from './shop-checks';
+import { USUAL_CHECKS, type ShopChecks } from './shop-checks';
 
 /** The shop has one stream of its own. */
 export const SHOP_ID = '00000000-0000-4000-8000-000000000001';
@@ -9,11 +9,11 @@ export const SHOP_ID = '00000000-0000-4000-8000-000000000001';
 /** What things cost here, as it was said last; our defaults until somebody says. */
 export function deriveCosts(events: readonly RecordEvent[]): ShopCosts {
   const last = activeEvents(events).findLast((e) => e.kind === 'shop.priced');
-  return last?.kind === 'shop.priced' ? shopCostsSchema.parse(last.payload) : USUAL_COSTS;
+  return last?.kind === 'shop.priced' ? last.payload : USUAL_COSTS;
 }
 
 /** How checks are done here, as it was said last. */
 export function deriveChecks(events: readonly RecordEvent[]): ShopChecks {
   const last = activeEvents(events).findLast((e) => e.kind === 'shop.equipped');
-  return last?.kind === 'shop.equipped' ? shopChecksSchema.parse(last.payload) : USUAL_CHECKS;
+  return last?.kind === 'shop.equipped' ? last.payload : USUAL_CHECKS;
 }

@@ -7,6 +7,7 @@
   import { checkOf, type CheckId } from '$core/checks/registry';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import type { EventInput } from '$core/record/events';
+  import { byHandReadings, judgeByHand, type ByHandReadings } from '$core/checks/by-hand';
   import type { JudgedCheck } from '$core/diagnosis/judged';
   import type { Problem } from '$core/base/result';
   import { DEFAULT_OPEN_CAP_C, type ThermalState } from '$core/physics/heat/state';
@@ -60,7 +61,9 @@
 
   const draftKey = $derived(`${jobId}/${id}`);
   let readings = $state(untrack(() => readDraft<object>(draftKey) ?? sheetOf(id).empty(heat, sheet)));
-  const instrument = $derived(sheetOf(id, readings));
+  /** A correction of what the technician judged by hand is made by hand. */
+  let byHand = $state(false);
+  const instrument = $derived(sheetOf(id, byHand));
   let touched = $state(untrack(() => readDraft(draftKey) !== null));
   let correcting = $state<string | null>(null);
   let problems = $state<readonly Problem[]>([]);
@@ -76,11 +79,14 @@
     }
   });
 
-  const parsed = $derived(check.readings.safeParse($state.snapshot(readings)));
+  const parsed = $derived((byHand ? byHandReadings : check.readings).safeParse($state.snapshot(readings)));
   // A correction is judged by what was known when its reading was taken.
   const context = $derived(contextAt(earlier.find((e) => e.id === correcting)?.at ?? now, correcting));
-  const refused = $derived(parsed.success ? check.refuse(parsed.data, sheet) : []);
-  const outcome = $derived(parsed.success && refused.length === 0 ? check.judge(parsed.data, context) : null);
+  const refused = $derived(parsed.success && !byHand ? check.refuse(parsed.data, sheet) : []);
+  const outcome = $derived.by(() => {
+    if (!parsed.success || refused.length > 0) return null;
+    return byHand ? judgeByHand(parsed.data as ByHandReadings) : check.judge(parsed.data, context);
+  });
   const lacks = $derived(parsed.success ? (refused[0]?.message ?? null) : parsed.error.issues[0].message);
   const byField = $derived(
     Object.fromEntries(problems.filter((p) => p.field).map((p) => [p.field!, told(p.message)]))
@@ -101,6 +107,7 @@
 
   function correct(entry: JudgedCheck) {
     correcting = entry.id;
+    byHand = entry.byHand;
     readings = structuredClone(entry.readings) as object;
     problems = [];
   }
@@ -114,7 +121,7 @@
       return;
     }
     problems = [];
-    const unlikely = check.unlikely(parsed.data, context);
+    const unlikely = byHand ? [] : check.unlikely(parsed.data, context);
     if (unlikely.length > 0 && confirmed.length === 0) {
       asked = unlikely;
       return;
@@ -124,7 +131,7 @@
     const answer = await write(
       {
         kind: 'check.recorded',
-        payload: { check: id, readings: parsed.data, confirmed: [...confirmed], replaces: correcting }
+        payload: { check: id, byHand, readings: parsed.data, confirmed: [...confirmed], replaces: correcting }
       },
       eventId
     );
@@ -143,6 +150,7 @@
     readings = sheetOf(id).empty(heat, sheet);
     touched = false;
     correcting = null;
+    byHand = false;
     problems = [];
     asked = [];
   }

@@ -1,6 +1,5 @@
 import type { Component } from 'svelte';
 import type { CheckId } from '$core/checks/registry';
-import { isByHand } from '$core/checks/by-hand';
 import type { SpecSheet } from '$core/vehicle/spec-sheet';
 import type { ThermalState } from '$core/physics/heat/state';
 import { lastInstrument } from './instrument-memory';
@@ -180,6 +179,6 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
 
 const BY_HAND: CheckSheet = sheet(ByHandSheet, () => ({ judged: null, found: '' }));
 
-/** The sheet of a check; readings that were once judged by hand are corrected by hand. */
-export const sheetOf = (id: CheckId, readings?: unknown): CheckSheet =>
-  isByHand(readings) ? BY_HAND : (SHEETS[id] ?? BY_HAND);
+/** The sheet of a check; what the technician judged by hand is corrected by hand. */
+export const sheetOf = (id: CheckId, byHand = false): CheckSheet =>
+  byHand ? BY_HAND : (SHEETS[id] ?? BY_HAND);

@@ -17,7 +17,7 @@
   import { contextOf, counting, type RunHeat } from '$core/diagnosis/judged';
   import { runAsChecks, type RoadPart } from '$core/diagnosis/run-checks';
   import { refusedBy } from '$core/diagnosis/refused';
-  import { spoken } from '$core/record/describe-event';
+  import { describeEvent } from '$core/record/describe-event';
   import type { KnownFact } from '$core/physics/heat/facts';
   import { planOf } from '$core/diagnosis/plan';
   import type { Problem } from '$core/base/result';
@@ -154,7 +154,7 @@
 
   async function undo(of: string) {
     const target = events.find((e) => e.id === of);
-    const what = target && target.kind !== 'undo' ? told(spoken(target)) : '';
+    const what = target && target.kind !== 'undo' ? told(describeEvent(target)) : '';
     const id = crypto.randomUUID();
     const answer = await write({ kind: 'undo', payload: { of } }, id);
     problems = answer.ok ? [] : answer.problems;

@@ -91,6 +91,7 @@ export class Patient {
       check: id,
       at: AT,
       who: '',
+      byHand: false,
       readings: parsed.data,
       confirmed: [],
       words: '',

@@ -72,6 +72,7 @@ const doneAs = (check: CheckId, judged: JudgedCheck | null): JudgedCheck =>
     check,
     at: '',
     who: '',
+    byHand: false,
     readings: null,
     confirmed: [],
     words: '',

@@ -184,15 +184,6 @@ describe('a fan fed directly', () => {
   });
 });
 
-describe('what was judged by hand before', () => {
-  it('still counts as it did, and complains in its own words', () => {
-    const o = judge('relay-socket', { judged: 'fail', found: 'No feed at 30' }, minibus);
-    expect([o.result, o.says]).toEqual(['fail', 'Judged by hand: No feed at 30']);
-    const parsed = checkOf('relay-socket').readings.safeParse({ judged: 'fail', found: '' });
-    expect(parsed.error?.issues[0].message).toContain('Write down what was measured');
-  });
-});
-
 describe('a gauge and its circuit', () => {
   const gauge = (needlePct: number, taken: [string, string, number][]) =>
     judge('gauge-compare', {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { curlew } from '../../../../tests/support/check-bench';
-import { readEvent, type EventInput, type RecordEvent } from '../../record/events';
+import type { EventInput, RecordEvent } from '../../record/events';
+import { readEvent } from '../../record/upcast';
 import { deriveJob } from '../../record/derive';
 import { judgeChecks } from '../../diagnosis/judged';
 import { proofOf } from '../../diagnosis/proof';

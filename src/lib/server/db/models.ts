@@ -28,6 +28,8 @@ interface EventRow extends Model<Own<EventRow>, New<EventRow>> {
   id: string;
   stream: string;
   kind: EventBody['kind'];
+  /** Of its kind, as it was written. */
+  version: number;
   payload: EventBody['payload'];
   who: string;
   at: Date;
@@ -148,7 +150,15 @@ export function defineModels(sequelize: Sequelize): Models {
   return {
     events: sequelize.define<EventRow>(
       'event',
-      { id: id(), stream: text(), kind: text(), payload: json(), who: text(), at: moment() },
+      {
+        id: id(),
+        stream: text(),
+        kind: text(),
+        version: whole(),
+        payload: json(),
+        who: text(),
+        at: moment()
+      },
       { tableName: 'events' }
     ),
     vehicles: sequelize.define<VehicleRow>(

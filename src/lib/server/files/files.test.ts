@@ -154,6 +154,7 @@ describe('a job file', () => {
           stream: f.events[0].stream,
           who: 'X',
           at: f.exportedAt,
+          version: 2,
           kind: 'undo',
           payload: { of: randomUUID() }
         }),

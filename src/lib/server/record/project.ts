@@ -6,7 +6,7 @@ import { deriveJob, deriveVehicle, type JobState } from '../../../core/record/de
 import { activeEvents } from '../../../core/record/active';
 import type { RecordEvent } from '../../../core/record/events';
 import { counting, factsOf, judgeChecks, type RunHeat } from '../../../core/diagnosis/judged';
-import { complaintText, spoken } from '../../../core/record/describe-event';
+import { complaintText, describeEvent } from '../../../core/record/describe-event';
 import { endingOf } from '../../../core/diagnosis/ending';
 import type { ProofRun } from '../../../core/diagnosis/proof';
 import { verdictTitle } from '../../../core/runs/words';
@@ -182,7 +182,7 @@ function searchable(state: JobState, events: readonly RecordEvent[]): string {
     ...state.checks.map((c) => checkOf(c.check).title),
     ...activeEvents(events)
       .filter((e) => e.kind === 'check.recorded' || e.kind === 'job.noted' || e.kind === 'photo.attached')
-      .map(spoken)
+      .map(describeEvent)
   ]
     .join('\n')
     .slice(0, 20_000);

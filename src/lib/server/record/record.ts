@@ -1,5 +1,6 @@
 import { QueryTypes, type Transaction, UniqueConstraintError } from 'sequelize';
-import { readEvent, type RecordEvent } from '../../../core/record/events';
+import type { RecordEvent } from '../../../core/record/events';
+import { readEvent, readStored } from '../../../core/record/upcast';
 import { refusedBy } from '../../../core/diagnosis/refused';
 import { bad, good, type Problem, type Result } from '../../../core/base/result';
 import type { Database } from '../db/database';
@@ -15,10 +16,10 @@ export async function eventsOf(
   transaction?: Transaction
 ): Promise<RecordEvent[]> {
   const rows = await db.sequelize.query<RecordEvent & { at: Date | string }>(
-    'SELECT id, stream, kind, payload, who, at FROM events WHERE stream = $1 ORDER BY seq',
+    'SELECT id, stream, kind, version, payload, who, at FROM events WHERE stream = $1 ORDER BY seq',
     { bind: [stream], type: QueryTypes.SELECT, transaction }
   );
-  return rows.map((row) => ({ ...row, at: new Date(row.at).toISOString() }) as RecordEvent);
+  return rows.map((row) => readStored({ ...row, at: new Date(row.at).toISOString() } as RecordEvent));
 }
 
 /**
@@ -51,6 +52,7 @@ export async function append(
           id: event.id,
           stream: event.stream,
           kind: event.kind,
+          version: event.version,
           payload: event.payload,
           who: event.who,
           at: new Date(event.at)
@@ -83,7 +85,15 @@ export async function appendMany(
     await db.events.bulkCreate(
       events
         .filter((e) => e.stream === stream)
-        .map(({ id, kind, payload, who, at }) => ({ id, stream, kind, payload, who, at: new Date(at) })),
+        .map(({ id, kind, version, payload, who, at }) => ({
+          id,
+          stream,
+          kind,
+          version,
+          payload,
+          who,
+          at: new Date(at)
+        })),
       { transaction }
     );
     await project(db, stream, transaction);

@@ -1,7 +1,8 @@
 import { invalidate } from '$app/navigation';
 import { navigating } from '$app/state';
-import { readEvent, type EventInput, type RecordEvent } from '$core/record/events';
-import { spoken } from '$core/record/describe-event';
+import type { EventInput, RecordEvent } from '$core/record/events';
+import { readEvent } from '$core/record/upcast';
+import { describeEvent } from '$core/record/describe-event';
 import { Outbox, type Answer, type Sent } from './outbox';
 import { browserStore, type Waiting } from './outbox-store';
 import { whoIsHere } from '../page-state/who';
@@ -143,7 +144,7 @@ export async function record(
     url: '/api/events',
     type: 'application/json',
     body: JSON.stringify(read.value),
-    label: spoken(read.value),
+    label: describeEvent(read.value),
     event: read.value,
     refused: null
   });
