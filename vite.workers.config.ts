@@ -8,7 +8,7 @@ export default defineConfig({
     outDir: 'dist/workers',
     target: 'node20',
     rollupOptions: {
-      input: { import: 'src/lib/workers/import.ts' },
+      input: { import: 'src/lib/workers/import.ts', case: 'src/lib/workers/case.ts' },
       output: { entryFileNames: '[name].js', format: 'es' },
       external: [...builtinModules, /^node:/]
     }

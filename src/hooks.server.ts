@@ -2,20 +2,21 @@ import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { readUnitChoice } from '$core/units/say';
 import { cookieText } from '$lib/ui/page-state/cookie-text';
 import { closeDatabase, database } from '$lib/server/db/database';
-import { closeImports } from '$lib/server/runs/import-pool';
+import { startProjecting } from '$lib/server/cases/lines';
+import { closeWorkers } from '$lib/server/worker-pool';
 import { startRecorder } from '$lib/server/live/recorder';
 import { log } from '$lib/server/log';
 
 // Idle connections and threads would keep a server that was told to stop for another ten seconds.
 process.once('sveltekit:shutdown', async () => {
-  await stopRecorder?.();
-  await Promise.all([closeDatabase(), closeImports()]);
+  await Promise.all(stops.map((stop) => stop()));
+  await Promise.all([closeDatabase(), closeWorkers()]);
 });
 
-let stopRecorder: (() => Promise<void>) | undefined;
-/** Every server process records what no other one does. */
+const stops: (() => Promise<void>)[] = [];
+/** Every server process records what no other one does, and projects the lines of jobs that are due. */
 export const init: ServerInit = () => {
-  if (process.env.DATABASE_URL) stopRecorder = startRecorder(database());
+  if (process.env.DATABASE_URL) stops.push(startRecorder(database()), startProjecting(database()));
 };
 
 const THEMES = ['system', 'day', 'night'] as const;

@@ -1,3 +1,4 @@
+import { sayChance } from '../core/base/text';
 import type { SpecSheet } from '../core/vehicle/spec-sheet';
 import type { Analysis } from '../core/runs/analyse';
 import { verdictTitle } from '../core/runs/words';
@@ -21,9 +22,7 @@ export function analysisText(
       s.alike.length > 0
         ? `; this log cannot tell it from ${s.alike.map((id) => midSentence(SUSPECTS[id].title)).join(', ')}`
         : '';
-    lines.push(
-      `  ${String(Math.round(s.probability * 100)).padStart(3)} %  ${SUSPECTS[s.fault].title}${alike}`
-    );
+    lines.push(`  ${sayChance(s.probability).padStart(6)}  ${SUSPECTS[s.fault].title}${alike}`);
   }
   lines.push('', 'Evidence', ...a.evidence.map((e) => `  ${MARK[e.state]} ${e.text}`));
   if (a.couldNotShow.length > 0)

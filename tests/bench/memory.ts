@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { SpecSheet } from '../../src/core/vehicle/spec-sheet';
 import { memoryOf } from '../../src/core/handover/memory/memory';
-import { printOf, type Print } from '../../src/core/handover/memory/fingerprint';
+import { fingerprintOf, type Fingerprint } from '../../src/core/handover/memory/fingerprint';
 import { DRIVES, type DriveName } from '../../src/core/physics/plant/drive';
 import { logFrom } from '../../src/core/physics/plant/log-from';
 import { normalDraw, seeded } from '../../src/core/base/random';
@@ -24,7 +24,7 @@ function printOn(
   day: number,
   severity: number,
   seed: number
-): Print | null {
+): Fingerprint | null {
   const random = seeded(seed * 1009 + day);
   const ambientC = 11 - 8 * Math.cos((2 * Math.PI * (day - 45)) / 365) + 3 * normalDraw(random);
   const log = logFrom({
@@ -43,7 +43,7 @@ function printOn(
   const usual = plantFor(spec);
   const features = measure(grid, run, heatTimeOf(grid, run, usual), spec, usual.fan.kind !== 'none');
   const at = new Date(BEGIN + day * DAY_MS).toISOString();
-  return printOf({ id: `${day}`, at, verdict: 'none', jumps: 0, features }, spec.thermostat.startOpenC);
+  return fingerprintOf({ id: `${day}`, at, verdict: 'none', jumps: 0, features }, spec.thermostat.startOpenC);
 }
 
 const EVERY_DAYS = 14;
@@ -70,7 +70,7 @@ export function memoryFigures(vehicles: number): MemoryFigures {
     ) as SpecSheet;
     const plant = strangeVehicle(spec, seeded(v * 31 + 7));
     const year = (severityOn: (day: number) => number): number | null => {
-      const prints: Print[] = [];
+      const prints: Fingerprint[] = [];
       for (let day = 0; day < 365; day += EVERY_DAYS) {
         const print = printOn(spec, plant, day, severityOn(day), v + 1);
         if (print) prints.push(print);

@@ -52,4 +52,4 @@ export const taken = (celsius: number, kind: InstrumentId = 'scan') => ({
 
 /** The plan of a job that has just come in. */
 export const planFor = (sheet: SpecSheet | null, symptoms: readonly Symptom[], state: ThermalState) =>
-  planOf({ sheet, done: [], state, ...opinionOf({ sheet, symptoms, done: [], state }) });
+  planOf({ sheet, done: [], state, ...opinionOf({ sheet, symptoms, done: [], phase: state.phase }) });

@@ -1,4 +1,4 @@
-import { checkOf } from '../checks/registry';
+import { minutesOf, type ShopChecks } from '../record/shop-checks';
 import type { JobState } from '../record/derive';
 import { repairOf, type RepairId } from '../vehicle/repairs';
 import { priceOf } from './costs';
@@ -14,13 +14,16 @@ export interface Ending {
   readonly repairedAt: string | null;
   /** How often it came back after it was closed. */
   readonly comebacks: number;
-  /** Hands-on minutes of its checks and repairs, by the catalogue’s defaults. */
+  /** Hands-on minutes of its checks, as this shop takes them, and of its repairs by the catalogue. */
   readonly minutes: number;
 }
 
-export function endingOf(state: Pick<JobState, 'checks' | 'repairs' | 'comebacks' | 'runIds'>): Ending {
-  const checks = state.checks.reduce((sum, c) => sum + checkOf(c.check).minutes, 0);
-  const runs = state.runIds.length * checkOf('warm-up-run').minutes;
+export function endingOf(
+  state: Pick<JobState, 'checks' | 'repairs' | 'comebacks' | 'runIds'>,
+  shop: ShopChecks
+): Ending {
+  const checks = state.checks.reduce((sum, c) => sum + minutesOf(c.check, shop), 0);
+  const runs = state.runIds.length * minutesOf('warm-up-run', shop);
   const repairs = state.repairs.reduce((sum, r) => sum + priceOf(r.done.repairs, USUAL_COSTS).labourMin, 0);
   return {
     repairs: state.repairs.flatMap((r) => r.done.repairs),

@@ -1,3 +1,4 @@
+import type { RunSummary } from '../runs/run-summary';
 import { type JudgedCheck, counting } from './judged';
 import { checkOf, type CheckId } from '../checks/registry';
 import type { SpecSheet } from '../vehicle/spec-sheet';
@@ -95,18 +96,8 @@ export function complaintFindings(symptoms: readonly Symptom[]): Finding[] {
   ];
 }
 
-/** A run as its model ranked it. */
-export interface RankedRun {
-  readonly id: string;
-  readonly title: string;
-  readonly suspects: readonly {
-    readonly fault: FaultId;
-    readonly probability: number;
-    readonly alike: readonly FaultId[];
-  }[];
-  /** Faults that this run could not have shown, by its own drive and air. */
-  readonly blind: readonly FaultId[];
-}
+/** What the evidence asks of a run: its ranking, and what it was blind to. */
+export type RankedRun = Pick<RunSummary, 'id' | 'title' | 'suspects' | 'blind'>;
 
 /** The least a run leaves to a fault it does not list. */
 const UNLISTED = 0.002;

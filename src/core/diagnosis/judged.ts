@@ -1,3 +1,4 @@
+import type { RunSummary } from '../runs/run-summary';
 import { judgeByHand, type ByHandReadings } from '../checks/by-hand';
 import type { CheckContext, Outcome } from '../checks/check';
 import { wordsOf } from '../record/describe-event';
@@ -5,7 +6,7 @@ import { checkOf } from '../checks/registry';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { coolDownsOf, holding, type KnownFact } from '../physics/heat/facts';
 import { curvesWith, type LibraryCurve } from '../physics/thermistor/library';
-import { fitTau, type CoolingFit } from '../physics/coolant/cooling';
+import { fitTau } from '../physics/coolant/cooling';
 import { DEFAULT_COOLING, thermalAt, type CoolingOf, type ThermalFact } from '../physics/heat/state';
 import type { JobState, RecordedCheck } from '../record/derive';
 
@@ -15,24 +16,11 @@ export interface JudgedCheck extends RecordedCheck {
   readonly words: string;
 }
 
-/** What a stored run tells about the engine's heat. */
-export interface RunHeat {
-  readonly id: string;
-  readonly importedAt: string;
-  /** When the engine was last seen running, where the log is dated. */
-  readonly endedAt: string | null;
-  readonly endC: number | null;
-  readonly ambientC: number | null;
-  /** Where the log went on after key-off: for how long, and what it told about the cooling. */
-  readonly stood: {
-    readonly hours: number;
-    readonly stopC: number;
-    readonly cooling: CoolingFit | null;
-  } | null;
-}
-
 /** Everything known about the engine's heat from one job: statements, checks and runs. */
-export function factsOf(job: JobState, runs: readonly RunHeat[]): KnownFact[] {
+export function factsOf(
+  job: JobState,
+  runs: readonly Pick<RunSummary, 'id' | 'importedAt' | 'heat'>[]
+): KnownFact[] {
   const fromChecks = job.checks
     .filter((c) => !c.byHand)
     .flatMap(({ id, at, check, readings }) =>
@@ -41,13 +29,13 @@ export function factsOf(job: JobState, runs: readonly RunHeat[]): KnownFact[] {
         .map((fact): KnownFact => ({ fact, source: id, enteredAt: at, soft: false }))
     );
   const fromRuns = runs.flatMap((run): KnownFact[] => {
-    const { endC, ambientC, stood } = run;
-    const ended = run.endedAt ?? run.importedAt;
+    const { endedAt, endC, ambientC, stood } = run.heat;
+    const ended = endedAt ?? run.importedAt;
     const known = (fact: ThermalFact): KnownFact => ({
       fact,
       source: run.id,
       enteredAt: run.importedAt,
-      soft: run.endedAt === null
+      soft: endedAt === null
     });
     if (!stood || endC === null) return [known({ kind: 'ran-until', at: ended, coolantC: endC, ambientC })];
     const stoppedAt = new Date(Date.parse(ended) - stood.hours * 3_600_000).toISOString();

@@ -16,7 +16,7 @@ import {
 } from './belief';
 import { groupOf, strengthOf, type Finding } from './findings';
 import { outcomesOf, type CheckOutcome } from './outcomes';
-import { tell, type Posterior } from './posterior';
+import { type Posterior, toPosterior } from './posterior';
 import { sharesOf } from './strengths';
 import { waysOf, type History, type Ways } from './hypotheses';
 
@@ -206,7 +206,7 @@ export function foresee(
       seen: is.seen,
       finds: is.for.filter((f) => of.possible.includes(f)),
       probability: dot(chances, given),
-      after: tell(of, chancesOf(withFinding(belief, weighed).log))
+      after: toPosterior(of, chancesOf(withFinding(belief, weighed).log))
     }))
     .filter((f) => f.probability > 0)
     .sort((a, b) => b.probability - a.probability);

@@ -24,7 +24,8 @@ export interface JobKnown {
   readonly causes?: Causes;
   readonly costs?: ShopCosts;
   readonly shop?: ShopChecks;
-  readonly state: Pick<ThermalState, 'phase'>;
+  /** Where the engine is on the heat line. */
+  readonly phase: ThermalState['phase'];
 }
 
 export interface Opinion {
@@ -47,17 +48,11 @@ const askedOf = (job: JobKnown): Asked => ({
   }),
   sheet: job.sheet,
   history: historyOf(job.causes ?? {}),
-  state: { phase: job.state.phase },
+  state: { phase: job.phase },
   open: openChecks(job.done),
   apart: apartAfter(job.done),
   shop: job.shop
 });
-
-/** What is believed of a job, without weighing what to do next. */
-export const beliefOf = (job: JobKnown): Posterior => {
-  const { findings, sheet, history } = askedOf(job);
-  return posteriorOf(findings, sheet, history);
-};
 
 /** Everything the second opinion has to say of a job: suspects, what each check is worth, and whether to act. */
 export function opinionOf(job: JobKnown): Opinion {

@@ -1,6 +1,9 @@
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { Symptom, SymptomId } from '../vehicle/symptoms';
-import type { RepairId } from '../vehicle/repairs';
+import type { FaultId } from '../vehicle/faults';
+import { repairOf, type RepairId } from '../vehicle/repairs';
+import type { Finding } from './findings';
+import { bearingsOn, type Bearing, type Posterior } from './posterior';
 
 /**
  * The parts that are commonly changed first for such a complaint, the most popular first, without anything being
@@ -26,4 +29,38 @@ export function popularFirst(
   );
   if (standing && sheet?.clutch) return ['fan-clutch', 'thermostat', 'water-pump', 'radiator-inside'];
   return ['thermostat', 'ect-sensor', ...fan, 'water-pump', 'radiator-inside'];
+}
+
+/** The part that most would change first, held against what is known. */
+export interface PopularPart {
+  readonly repair: RepairId;
+  /** That it is the cause, here. */
+  readonly probability: number;
+  /** What weighs most on it beside the complaint; null where nothing does. */
+  readonly because: Bearing | null;
+}
+
+/** What is commonly changed first for such a complaint, with how likely it is here; null where the vehicle has none. */
+export function popularPart(
+  symptoms: readonly Symptom[],
+  codes: readonly string[],
+  { findings, sheet }: { readonly findings: readonly Finding[]; readonly sheet: SpecSheet | null },
+  now: Posterior
+): PopularPart | null {
+  const [repair] = popularFirst(symptoms, codes, sheet);
+  if (!repair) return null;
+  const able = repairOf(repair).cures.filter((f) => !now.impossible.some((i) => i.fault === f));
+  if (able.length === 0) return null;
+  // What people have in mind with that part is what the complaint points at.
+  const complaint = findings.filter((f) => f.group === 'complaint');
+  const pointed = (f: FaultId) => complaint.reduce((sum, c) => sum + (c.llr[f] ?? 0), 0);
+  const meant = able.reduce((x, y) => (pointed(y) > pointed(x) ? y : x));
+  return {
+    repair,
+    probability: able.reduce(
+      (sum, f) => sum + (now.suspects.find((s) => s.fault === f)?.probability ?? 0),
+      0
+    ),
+    because: bearingsOn(meant, findings).find((b) => b.finding.group !== 'complaint') ?? null
+  };
 }

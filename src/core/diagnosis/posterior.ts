@@ -26,7 +26,7 @@ export interface Posterior {
 }
 
 /** Chances as a list of ways and of suspects, the likeliest first. */
-export function tell(of: Ways, chances: Float64Array): Posterior {
+export function toPosterior(of: Ways, chances: Float64Array): Posterior {
   const hypotheses = of.ways
     .map((faults, h): Hypothesis => ({ faults, probability: chances[h] }))
     .sort((x, y) => y.probability - x.probability);
@@ -49,7 +49,7 @@ export function posteriorOf(
   history?: History
 ): Posterior {
   const of = waysOf(sheet, history);
-  return tell(of, chancesOf(believe(findings, of).log));
+  return toPosterior(of, chancesOf(believe(findings, of).log));
 }
 
 /** One finding as it bears on one suspect. */
@@ -66,12 +66,22 @@ export const bearingsOn = (fault: FaultId, findings: readonly Finding[]): Bearin
     .filter((b) => Math.abs(b.decibans) >= 0.5)
     .sort((a, b) => Math.abs(b.decibans) - Math.abs(a.decibans));
 
+/** A finding without which another suspect would lead. */
+export interface Leaning {
+  readonly finding: Finding;
+  readonly then: FaultId;
+}
+
 /** Findings without which another suspect would lead: what would have to be wrong for the leader to be wrong. */
-export function leaningOn(
-  findings: readonly Finding[],
-  sheet: SpecSheet | null,
-  history?: History
-): { finding: Finding; then: FaultId }[] {
+export function leaningOn({
+  findings,
+  sheet,
+  history
+}: {
+  readonly findings: readonly Finding[];
+  readonly sheet: SpecSheet | null;
+  readonly history?: History;
+}): Leaning[] {
   const leader = posteriorOf(findings, sheet, history).suspects[0].fault;
   return findings.flatMap((finding) => {
     const rest = findings.filter((f) => f !== finding);

@@ -4,23 +4,12 @@ import { checkOf } from '../checks/registry';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { SYMPTOMS, symptomText, type Symptom, type SymptomKind } from '../vehicle/symptoms';
 import type { JudgedCheck } from './judged';
-import type { Analysis } from '../runs/analyse';
+import type { RunSummary } from '../runs/run-summary';
 import { incomparable } from '../runs/compare';
-import type { Features } from '../runs/features';
 import { sayC } from '../units/say';
 
-/** A run as the proof asks for it. */
-export interface ProofRun {
-  readonly id: string;
-  /** When it was made, or imported where nobody knows. ISO 8601. */
-  readonly at: string;
-  readonly title: string;
-  readonly verdict: Analysis['verdict'];
-  readonly features: Pick<
-    Features,
-    'fan' | 'maxC' | 'startC' | 'startMinusAmbientC' | 'segments' | 'durationS'
-  >;
-}
+/** What the proof asks of a run. */
+export type ProofRun = Pick<RunSummary, 'id' | 'at' | 'title' | 'verdict' | 'features'>;
 
 /** One thing a repair is proven by. */
 interface ProofItem {
@@ -58,7 +47,7 @@ export function proofOf(job: {
     runs.find((r) => r.at <= repairedAt && r.verdict !== 'none') ?? runs.find((r) => r.at <= repairedAt);
   const last = (check: JudgedCheck['check']) => after.findLast((d) => d.check === check);
 
-  const unlike = run && first ? incomparable(first.features as Features, run.features as Features) : [];
+  const unlike = run && first ? incomparable(first.features, run.features) : [];
   const items: ProofItem[] = [
     {
       id: 'run',
@@ -162,14 +151,17 @@ function failedItems(before: readonly JudgedCheck[], after: readonly JudgedCheck
   });
 }
 
+/** A way to close a job, with the reason why it may not be chosen; null where it may. */
+export interface Closing {
+  readonly outcome: JobOutcome;
+  readonly refused: string | null;
+}
+
 /**
  * How a job may close: the words are earned by the record. Repaired and proven closes as that and no less; repaired
  * and not proven is named so; without a repair nothing was fixed. Each that may not be chosen with the reason.
  */
-export function closings(
-  repairs: readonly string[],
-  proof: Proof | null
-): { readonly outcome: JobOutcome; readonly refused: string | null }[] {
+export function closings(repairs: readonly string[], proof: Proof | null): Closing[] {
   const referred = repairs.includes('refer-on');
   const repaired = repairs.some((r) => r !== 'refer-on' && r !== 'none');
   const missing = proof?.items.filter((i) => i.needed && !i.met).map((i) => midSentence(i.title)) ?? [];

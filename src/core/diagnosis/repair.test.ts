@@ -1,3 +1,4 @@
+import { USUAL_CHECKS } from '../record/shop-checks';
 import { describe, expect, it } from 'vitest';
 import { at, curlew, fathom } from '../../../tests/support/check-bench';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
@@ -71,12 +72,15 @@ describe('repairs', () => {
       done: { repairs } as never
     });
     expect(
-      endingOf({
-        checks: [],
-        runIds: ['a'],
-        comebacks: 1,
-        repairs: [done(['ect-sensor']), done(['thermostat'])]
-      })
+      endingOf(
+        {
+          checks: [],
+          runIds: ['a'],
+          comebacks: 1,
+          repairs: [done(['ect-sensor']), done(['thermostat'])]
+        },
+        USUAL_CHECKS
+      )
     ).toEqual({
       repairs: ['ect-sensor', 'thermostat'],
       goes: 2,
@@ -191,13 +195,13 @@ describe('the proof', () => {
     title: verdict === 'none' ? 'Works as designed' : 'Thermostat stuck open',
     verdict,
     features: {
-      fan: { switches } as never,
+      fan: { switches },
       maxC: 97,
       startC: 5,
       startMinusAmbientC: 0,
       segments: [],
       durationS: 1800
-    }
+    } as never
   });
   const proof = (runs: ProofRun[]) => proofOf({ repairedAt: hour(0), done: [], runs, sheet: curlew });
   const met = (p: ReturnType<typeof proofOf>, id: string) => p.items.find((i) => i.id === id)!.met;

@@ -1,3 +1,4 @@
+import type { RunSummary } from '../runs/run-summary';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { SpecSheet } from '../vehicle/spec-sheet';
@@ -68,8 +69,8 @@ it('a stored run stands on the plan by its verdict, and as a road run where it w
         fileName: 'a.csv',
         title: 'x',
         verdict,
-        road: run('none', 0, drive, 12)
-      },
+        features: run('none', 0, drive, 12)
+      } as RunSummary,
       curlew
     ).map((c) => `${c.check} ${c.outcome.result}`);
   expect(stored('none', 'mixed')).toEqual(['warm-up-run pass', 'road-run pass']);

@@ -1,25 +1,12 @@
 import { outcome, speaksAgainst, speaksFor, type Outcome } from '../checks/check';
 import type { SpecSheet } from '../vehicle/spec-sheet';
-import type { Analysis } from '../runs/analyse';
+import type { RunSummary } from '../runs/run-summary';
 import type { Features, Segment } from '../runs/features';
 import { sayC, sayDeltaC } from '../units/say';
 import type { JudgedCheck } from './judged';
 
-/** A stored run, as far as the plan needs to know it. */
-export interface StandingRun {
-  readonly id: string;
-  readonly at: string;
-  readonly fileName: string;
-  readonly title: string;
-  readonly verdict: Analysis['verdict'];
-  readonly road: RoadPart;
-}
-
-/** What a run shows of speed and load. */
-export type RoadPart = Pick<Features, 'segments' | 'perLoadC'>;
-
-/** A stored run in the place of its checks on the plan: the warm-up run, and the road run where it was driven. */
-export function runAsChecks(run: StandingRun, sheet: SpecSheet | null): JudgedCheck[] {
+/** A run in the place of its checks on the plan: the warm-up run, and the road run where it was driven. */
+export function runAsChecks(run: RunSummary, sheet: SpecSheet | null): JudgedCheck[] {
   const { id, at, fileName, title, verdict } = run;
   const as = (check: JudgedCheck['check'], judged: Outcome): JudgedCheck => ({
     id,
@@ -33,7 +20,7 @@ export function runAsChecks(run: StandingRun, sheet: SpecSheet | null): JudgedCh
     outcome: judged
   });
   const result = verdict === 'none' ? 'pass' : verdict === 'not-enough' ? 'unclear' : 'fail';
-  const road = sheet && judgeRoad(run.road, sheet);
+  const road = sheet && judgeRoad(run.features, sheet);
   return [as('warm-up-run', outcome(result, title)), ...(road ? [as('road-run', road)] : [])];
 }
 
@@ -48,7 +35,10 @@ const PER_LOAD_C = 3;
  * long enough to settle. A thermostat that does not shut lets the road cool the engine below its regulating range;
  * a radiator or pump at its end shows under load; missing airflow shows at a standstill.
  */
-export function judgeRoad({ segments, perLoadC }: RoadPart, sheet: SpecSheet): Outcome | null {
+export function judgeRoad(
+  { segments, perLoadC }: Pick<Features, 'segments' | 'perLoadC'>,
+  sheet: SpecSheet
+): Outcome | null {
   const idle = levelOf(segments.filter((s) => s.kind === 'idle'));
   const moving = levelOf(
     segments.some((s) => s.kind === 'road')

@@ -139,8 +139,8 @@ describe('what is believed', () => {
       id: 'r',
       title: 'In its band',
       suspects: [
-        { fault: 'none', probability: 0.9, alike: [] },
-        { fault: 'fan-motor-weak', probability: 0.08, alike: [] }
+        { fault: 'none', probability: 0.9, alike: [], severity: 0 },
+        { fault: 'fan-motor-weak', probability: 0.08, alike: [], severity: 0.5 }
       ],
       blind: ['clutch-slipping', 'fan-motor-weak']
     });
@@ -212,8 +212,12 @@ describe('the ambulance', () => {
     const air = finding({ 'airflow-restricted': 4 }, 'eye', 'air');
     const clutch = finding({ 'clutch-slipping': 3.3 }, 'hand', 'clutch');
     // Without the one the clutch would lead; without the other the air leads still.
-    expect(leaningOn([air, clutch], fathom)).toEqual([{ finding: air, then: 'clutch-slipping' }]);
-    expect(leaningOn([air, { ...air, id: 'again', group: 'meter' }], fathom)).toEqual([]);
+    expect(leaningOn({ findings: [air, clutch], sheet: fathom })).toEqual([
+      { finding: air, then: 'clutch-slipping' }
+    ]);
+    expect(leaningOn({ findings: [air, { ...air, id: 'again', group: 'meter' }], sheet: fathom })).toEqual(
+      []
+    );
   });
 });
 

@@ -90,7 +90,7 @@ export interface JobState {
   readonly stated: readonly KnownFact[];
   readonly photos: readonly PhotoLine[];
   /** What the technician added to the evidence. */
-  readonly own: readonly { readonly id: string; readonly finding: OwnFinding }[];
+  readonly own: readonly { readonly id: string; readonly at: string; readonly finding: OwnFinding }[];
   /** The last service of the coolant in this job; null where there was none. */
   readonly coolant: { readonly at: string; readonly service: CoolantService } | null;
   /** The run that is being recorded; null where none is. */
@@ -177,7 +177,7 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
     case 'repair.done':
       return { ...state, repairs: [...state.repairs, { id, at, who, done: event.payload }] };
     case 'finding.added':
-      return { ...state, own: [...state.own, { id, finding: event.payload }] };
+      return { ...state, own: [...state.own, { id, at, finding: event.payload }] };
     case 'run.imported':
       return { ...state, runIds: [...state.runIds, event.payload.runId] };
     case 'check.recorded': {

@@ -1,3 +1,4 @@
+import { sayChance } from '../base/text';
 import { SUSPECTS } from '../vehicle/fault-words';
 import type { Analysis } from './analyse';
 
@@ -26,7 +27,7 @@ export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'coul
   }
   const rival =
     second && second.probability >= 0.1
-      ? ` ${SUSPECTS[second.fault].title} could explain it too (${Math.round(second.probability * 100)} %).`
+      ? ` ${SUSPECTS[second.fault].title} could explain it too (${sayChance(second.probability)}).`
       : '';
   const means = SUSPECTS[a.verdict].means;
   return `${means}: ${sureness(first?.probability ?? 0)}.${rival}`;
@@ -38,11 +39,10 @@ function undecided(
   healthy: number,
   blind: Analysis['couldNotShow']
 ): string {
-  const percent = (p: number) => `${Math.round(p * 100)} %`;
   const next = blind.find((b) => b.fault === fault)?.toShow;
   return (
-    `${SUSPECTS[fault].title} leads (${percent(probability)}), but a healthy engine may draw this curve too ` +
-    `(${percent(healthy)}).${next ? ` ${next}.` : ' Its checks, or a second run, will tell.'}`
+    `${SUSPECTS[fault].title} leads (${sayChance(probability)}), but a healthy engine may draw this curve too ` +
+    `(${sayChance(healthy)}).${next ? ` ${next}.` : ' Its checks, or a second run, will tell.'}`
   );
 }
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { JobLine } from '$lib/view-types';
+  import type { JobLine } from '$lib/views';
   import JobRow from './JobRow.svelte';
 
   interface Props {

@@ -1,13 +1,14 @@
 <script lang="ts">
   import Plus from '@lucide/svelte/icons/plus';
   import { goto } from '$app/navigation';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
   import { useNow } from '$lib/ui/page-state/now.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { day } from '$lib/ui/page-state/when';
   import Due from './Due.svelte';
   import JobRow from './JobRow.svelte';
   import Standing from './Standing.svelte';
-  import type { DueLine, JobLine } from '$lib/view-types';
+  import type { DueLine, JobLine } from '$lib/views';
 
   interface Props {
     /** Open ones, and the last that were closed. */
@@ -27,7 +28,7 @@
   const found = $derived(
     jobs.filter((j) =>
       words.every((w) =>
-        `${j.number} ${j.fleetNo} ${j.vehicleName} ${j.complaint} ${j.finding?.title ?? ''}`
+        `${j.number} ${j.fleetNo} ${j.vehicleName} ${j.complaint} ${j.leader ? SUSPECTS[j.leader.fault].title : ''} ${j.lastRun?.title ?? ''}`
           .toLowerCase()
           .includes(w)
       )

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { DueLine } from '$lib/view-types';
+  import type { DueLine } from '$lib/views';
 
   interface Props {
     due: readonly DueLine[];

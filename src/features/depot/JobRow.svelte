@@ -1,13 +1,14 @@
 <script lang="ts">
   import CircleCheck from '@lucide/svelte/icons/circle-check';
   import CircleDashed from '@lucide/svelte/icons/circle-dashed';
-  import CircleHelp from '@lucide/svelte/icons/circle-question-mark';
-  import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+  import ScanSearch from '@lucide/svelte/icons/scan-search';
+  import { sayChance } from '$core/base/text';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
   import { RESULT_LOOK } from '$lib/ui/page-state/results';
   import Spark from '$lib/ui/plots/Spark.svelte';
   import { told } from '$lib/ui/page-state/units';
   import { when } from '$lib/ui/page-state/when';
-  import type { JobLine } from '$lib/view-types';
+  import type { JobLine } from '$lib/views';
 
   interface Props {
     job: JobLine;
@@ -21,7 +22,6 @@
       ({ n }) => n > 0
     )
   );
-  const verdict = $derived(job.finding?.verdict);
 </script>
 
 <a
@@ -42,27 +42,21 @@
     {#if job.spark}<Spark {...job.spark} label="Coolant curve of the last run over its expected band" />{/if}
   </div>
   <div class="min-w-0">
-    {#if job.finding}
+    {#if job.leader}
       <p
-        class="flex items-center gap-2 font-bold {verdict === 'none'
-          ? 'text-good'
-          : verdict === 'not-enough'
-            ? 'text-ink-2'
-            : 'text-off'}"
+        class="flex items-center gap-2 font-bold {job.leader.fault === 'none' ? 'text-good' : 'text-ink'}"
+        data-leader={job.leader.fault}
       >
-        {#if verdict === 'none'}<CircleCheck
+        {#if job.leader.fault === 'none'}<CircleCheck size={20} aria-hidden="true" />{:else}<ScanSearch
             size={20}
             aria-hidden="true"
-          />{:else if verdict === 'not-enough'}<CircleHelp
-            size={20}
-            aria-hidden="true"
-          />{:else}<TriangleAlert size={20} aria-hidden="true" />{/if}
-        <span class="truncate">{job.finding.title}</span>
-        {#if verdict !== 'not-enough'}<span class="reading ml-auto shrink-0 font-normal"
-            >{Math.round(job.finding.probability * 100)} %</span
-          >{/if}
+          />{/if}
+        <span class="truncate">{SUSPECTS[job.leader.fault].title}</span>
+        <span class="reading ml-auto shrink-0 font-normal">{sayChance(job.leader.probability)}</span>
       </p>
-      <p class="text-ink-2 mt-0.5 line-clamp-2 text-sm">{told(job.finding.sentence)}</p>
+    {/if}
+    {#if job.lastRun}
+      <p class="text-ink-2 mt-0.5 line-clamp-2 text-sm">Last run: {told(job.lastRun.sentence)}</p>
     {:else}
       <p class="text-ink-2 flex items-center gap-2">
         <CircleDashed size={20} aria-hidden="true" />No run yet
@@ -78,6 +72,9 @@
         {/each}
       </p>
     {/if}
+    {#if job.proof && !job.outcome}<p class="mt-1 text-sm font-semibold">
+        Proof: {job.proof.met} of {job.proof.needed}
+      </p>{/if}
     {#if job.outcome}<p class="mt-1 text-sm font-semibold">Closed: {job.outcome}</p>{/if}
   </div>
 </a>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { JobLine } from '$lib/view-types';
+  import type { JobLine } from '$lib/views';
   import { PHASE_TITLES, PHASES } from '$core/physics/heat/state';
   import HeatCurve, { placeOf } from '$lib/ui/plots/HeatCurve.svelte';
   import { shown } from '$lib/ui/page-state/units';

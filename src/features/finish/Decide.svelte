@@ -1,18 +1,19 @@
 <script lang="ts">
-  import { midSentence } from '$core/base/text';
+  import { midSentence, sayChance } from '$core/base/text';
   import type { Decision, Quote } from '$core/record/decision';
   import type { Entered } from '$core/record/derive';
   import { repairTitles } from '$core/record/repair-done';
   import type { RepairId } from '$core/vehicle/repairs';
   import { sayMoney } from '$core/diagnosis/costs';
   import type { ShopCosts } from '$core/record/shop-costs';
-  import { choiceOf, offersOf } from '$core/diagnosis/decide';
+  import { choiceOf, type Choice } from '$core/diagnosis/decide';
   import type { Posterior } from '$core/diagnosis/posterior';
-  import { pct } from '../job/words';
   import Quotes from './Quotes.svelte';
 
   interface Props {
     now: Posterior;
+    /** What is offered to decide between, the cheapest in the end first. */
+    offers: readonly Choice[];
     /** The shop’s costs, with the best quotes of this job in them. */
     costs: ShopCosts;
     quotes: readonly Entered<Quote>[];
@@ -25,15 +26,25 @@
     /** The job is closed: what was decided stands. */
     closed: boolean;
   }
-  let { now, costs, quotes, decision, proposed, ondecide, onquote, onundo, closed }: Props = $props();
+  let {
+    now,
+    offers: offered,
+    costs,
+    quotes,
+    decision,
+    proposed,
+    ondecide,
+    onquote,
+    onundo,
+    closed
+  }: Props = $props();
 
   const key = (repairs: readonly RepairId[]) => repairs.join('+');
-  const offers = $derived.by(() => {
-    const offered = offersOf(now, costs);
-    return offered.some((o) => key(o.repairs) === key(proposed))
+  const offers = $derived(
+    offered.some((o) => key(o.repairs) === key(proposed))
       ? offered
-      : [choiceOf(proposed, now, costs), ...offered];
-  });
+      : [choiceOf(proposed, now, costs), ...offered]
+  );
   let wanted = $state<string | null>(null);
   let why = $state('');
   const chosen = $derived(offers.find((o) => key(o.repairs) === (wanted ?? key(proposed))) ?? offers[0]);
@@ -63,7 +74,7 @@
         <p class="text-ink-2 text-sm">
           By {decision.who}{d.expected === null
             ? ''
-            : `; expected ${sayMoney(d.expected, costs)} in the end${d.cures === null ? '' : `, all well with ${pct(d.cures)}`}`}{d
+            : `; expected ${sayMoney(d.expected, costs)} in the end${d.cures === null ? '' : `, all well with ${sayChance(d.cures)}`}`}{d
             .over.length > 0
             ? `, over ${d.over
                 .slice(0, 2)
@@ -101,7 +112,7 @@
             >
             <span class="text-right"
               ><span class="reading block font-semibold">{sayMoney(o.expected, costs)}</span><span
-                class="text-ink-2 text-sm">all well {pct(o.cures)}</span
+                class="text-ink-2 text-sm">all well {sayChance(o.cures)}</span
               ></span
             >
           </label>

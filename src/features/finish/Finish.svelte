@@ -1,118 +1,51 @@
 <script lang="ts">
-  import type { SpecSheet } from '$core/vehicle/spec-sheet';
-  import type { FaultId } from '$core/vehicle/faults';
-  import type { EventInput, RecordEvent } from '$core/record/events';
-  import type { RunHeat } from '$core/diagnosis/judged';
+  import { quoteCosts } from '$core/diagnosis/costs';
+  import { pictureOf } from '$core/handover/report/picture';
+  import type { EventInput } from '$core/record/events';
   import { repairTitles } from '$core/record/repair-done';
-  import { costsWith, quoteCosts } from '$core/diagnosis/costs';
-  import type { ShopCosts } from '$core/record/shop-costs';
-  import { opinionOf } from '$core/diagnosis/opinion';
-  import { closings, proofOf, type ProofRun } from '$core/diagnosis/proof';
   import type { Problem } from '$core/base/result';
-  import type { Causes } from '$core/diagnosis/history';
-  import type { RankedRun } from '$core/diagnosis/findings';
-  import type { KnownFact } from '$core/physics/heat/facts';
+  import { jobCase } from '$features/job/job-case.svelte';
+  import BeforeAfter from '$features/report/BeforeAfter.svelte';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { record } from '$lib/ui/outbox/record.svelte';
   import { told } from '$lib/ui/page-state/units';
-  import type { Spark } from '$lib/view-types';
-  import { jobNow } from '$features/job/job-now.svelte';
-  import BeforeAfter from '$features/report/BeforeAfter.svelte';
-  import { pictureOf } from '$core/handover/report/picture';
+  import type { FinishView } from '$lib/views';
   import CloseJob from './CloseJob.svelte';
   import Decide from './Decide.svelte';
   import LookedAgain from './LookedAgain.svelte';
   import ProofList from './ProofList.svelte';
   import RepairSheet from './RepairSheet.svelte';
 
-  interface Props {
-    job: { id: string; number: number };
-    vehicle: { id: string; fleetNo: string; name: string };
-    sheet: SpecSheet | null;
-    events: readonly RecordEvent[];
-    otherHeat: readonly KnownFact[];
-    runs: readonly (RankedRun & { heat: RunHeat; proof: ProofRun; spark: Spark })[];
-    costs: ShopCosts;
-    causes: Causes;
-    now: string;
+  interface Props extends FinishView {
     zone: string;
   }
-  let {
-    job,
-    vehicle,
-    sheet,
-    events: known,
-    otherHeat,
-    runs,
-    costs: usual,
-    causes,
-    now,
-    zone
-  }: Props = $props();
+  let { job, vehicle, known, curves, zone }: Props = $props();
 
-  const job_ = jobNow(() => ({ job, sheet, events: known, otherHeat, runs, now }));
-  const { stream, judged, heat } = $derived(job_);
-  const state_ = $derived(job_.state);
-  const standing = $derived(job_.runs);
-  const quotes = $derived(state_.quotes.map((q) => q.done));
-  const costs = $derived(costsWith(usual, quotes));
-  const cheapest = $derived(quotes.toSorted((a, b) => quoteCosts(a, usual) - quoteCosts(b, usual)));
-  const last = $derived(state_.repairs.at(-1) ?? null);
-  const proof = $derived(
-    last
-      ? proofOf({
-          repairedAt: last.at,
-          done: judged,
-          runs: standing.map((r) => r.proof),
-          sheet,
-          symptoms: state_.intake.symptoms
-        })
-      : null
+  const page = jobCase(() => ({ job, known }));
+  const { stream } = $derived(page);
+  const shown = $derived(page.case);
+  const { state: jobState, sheet, heat, costs, opinion, opinionBefore, proof, pair } = $derived(shown);
+  const quotes = $derived(jobState.quotes.map((q) => q.done));
+  const cheapest = $derived(
+    quotes.toSorted((a, b) => quoteCosts(a, known.shop.costs) - quoteCosts(b, known.shop.costs))
   );
-  /** What was believed when it was decided: only what came before the repair. */
-  const opinion = $derived(
-    opinionOf({
-      sheet,
-      symptoms: state_.intake.symptoms,
-      done: last ? judged.filter((d) => d.at <= last.at) : judged,
-      runs: standing.filter((r) => !last || r.proof.at <= last.at),
-      own: state_.own,
-      causes,
-      costs,
-      state: { phase: 'unknown' }
-    })
-  );
-  const leader = $derived<FaultId>(opinion.now.suspects[0].fault);
-  const ways = $derived(
-    closings(
-      state_.repairs.flatMap((r) => r.done.repairs),
-      proof
-    )
-  );
-  const closed = $derived(state_.state === 'closed');
+  const closed = $derived(jobState.state === 'closed');
   let problems = $state<readonly Problem[]>([]);
-  /** The run that showed the fault, and the last one since the repair. */
-  const pair = $derived.by(() => {
-    const before = last && standing.find((r) => r.proof.at <= last.at && r.proof.verdict !== 'none');
-    const after = last && standing.findLast((r) => r.proof.at > last.at);
-    return before && after ? { before, after } : null;
+  const curveOf = (id: string | undefined) => curves.find((c) => c?.id === id) ?? null;
+  const drawn = $derived.by(() => {
+    const [before, after] = [curveOf(pair.before?.id), curveOf(pair.after?.id)];
+    if (!before || !after) return null;
+    return pictureOf({
+      before,
+      after,
+      band: after.band,
+      levels: sheet ? [{ name: 'thermostat starts', celsius: sheet.thermostat.startOpenC }] : []
+    });
   });
-  const drawn = $derived(
-    pair &&
-      pictureOf({
-        before: pair.before.spark,
-        after: pair.after.spark,
-        band: pair.after.spark.band,
-        levels: sheet ? [{ name: 'thermostat starts', celsius: sheet.thermostat.startOpenC }] : []
-      })
-  );
   /** A run made since the job was closed, against the last one before. */
-  const recheckRun = $derived(
-    state_.closedAt ? standing.findLast((r) => r.proof.at > state_.closedAt!) : undefined
-  );
-  const proofRun = $derived(
-    state_.closedAt ? standing.findLast((r) => r.proof.at <= state_.closedAt!) : undefined
-  );
+  const { closedAt } = $derived(jobState);
+  const recheckRun = $derived(closedAt ? shown.runs.findLast((r) => r.at > closedAt) : undefined);
+  const proofRun = $derived(closedAt ? shown.runs.findLast((r) => r.at <= closedAt) : undefined);
 
   async function write(body: EventInput): Promise<boolean> {
     const answer = await record(stream, body, crypto.randomUUID());
@@ -141,10 +74,10 @@
 
 {#snippet ending()}
   <CloseJob
-    {ways}
-    {leader}
-    suspects={opinion.now.suspects.map((s) => s.fault)}
-    state={state_}
+    ways={shown.closings}
+    leader={opinionBefore.now.suspects[0].fault}
+    suspects={opinionBefore.now.suspects.map((s) => s.fault)}
+    state={jobState}
     onclosejob={(payload) => write({ kind: 'job.closed', payload })}
     onreopen={(why) => write({ kind: 'job.reopened', payload: { why } })}
   />
@@ -154,12 +87,13 @@
 
 <div class="grid items-start gap-4 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
   <div class="space-y-4">
-    {#if !closed || state_.decision}
+    {#if !closed || jobState.decision}
       <Decide
         now={opinion.now}
+        offers={shown.offers}
         {costs}
-        quotes={state_.quotes}
-        decision={state_.decision}
+        quotes={jobState.quotes}
+        decision={jobState.decision}
         proposed={opinion.advice.act.repairs}
         ondecide={(payload) => write({ kind: 'repair.decided', payload })}
         onquote={(payload) => write({ kind: 'part.quoted', payload })}
@@ -167,7 +101,7 @@
         {closed}
       />
     {/if}
-    {#each state_.repairs as r (r.id)}
+    {#each jobState.repairs as r (r.id)}
       <section class="card p-4" data-repaired={r.done.repairs.join('+')}>
         <div class="flex items-start gap-3">
           <div class="min-w-0 flex-1">
@@ -185,16 +119,16 @@
       </section>
     {/each}
     {#if !closed}
-      {#key `${state_.repairs.length} ${state_.decision?.id}`}
+      {#key `${jobState.repairs.length} ${jobState.decision?.id}`}
         <RepairSheet
           jobId={job.id}
           {sheet}
           {costs}
           now={opinion.now}
-          proposed={state_.decision?.done.repairs ?? opinion.advice.act.repairs}
+          proposed={jobState.decision?.done.repairs ?? opinion.advice.act.repairs}
           quotes={cheapest}
           {heat}
-          again={state_.repairs.length > 0}
+          again={jobState.repairs.length > 0}
           onwrite={async (payload, coolant) =>
             (coolant === null || (await write({ kind: 'coolant.serviced', payload: coolant }))) &&
             (await write({ kind: 'repair.done', payload }))}
@@ -204,9 +138,9 @@
     {#if closed}
       {@render ending()}
       <LookedAgain
-        state={state_}
-        before={proofRun?.proof ?? null}
-        run={recheckRun?.proof ?? null}
+        state={jobState}
+        before={proofRun ?? null}
+        run={recheckRun ?? null}
         compareHref={proofRun && recheckRun
           ? `/vehicles/${vehicle.id}/compare?a=${proofRun.id}&b=${recheckRun.id}`
           : null}
@@ -218,7 +152,7 @@
     {/if}
   </div>
   <div class="space-y-4">
-    {#if drawn && pair}
+    {#if drawn && pair.before && pair.after}
       <section class="card p-4" aria-label="Before and after">
         <h2>Before and after</h2>
         <BeforeAfter

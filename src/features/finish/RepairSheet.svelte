@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { sayChance } from '$core/base/text';
   import { untrack } from 'svelte';
   import { CAUTIONS } from '$core/measure/cautions';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
@@ -19,7 +20,6 @@
   import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
   import { shown, told } from '$lib/ui/page-state/units';
   import CoolantAmounts from './CoolantAmounts.svelte';
-  import { pct } from '../job/words';
 
   interface Props {
     jobId: string;
@@ -157,7 +157,7 @@
     {#if choice}
       <p class="text-ink-2 mt-2">
         {repairTitles(form.repairs)}: {priced.labourMin} min, parts {sayMoney(priced.parts, costs)}, all well
-        after with {pct(choice.cures)}; {sayMoney(choice.expected, costs)} in the end.
+        after with {sayChance(choice.cures)}; {sayMoney(choice.expected, costs)} in the end.
       </p>
     {/if}
   </div>

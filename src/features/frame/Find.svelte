@@ -5,7 +5,7 @@
   import { page } from '$app/state';
   import { CHECK_IDS, checkOf } from '$core/checks/registry';
   import { CODES, findCodes } from '$core/vehicle/codes';
-  import type { FoundJob, FoundVehicle } from '$lib/view-types';
+  import type { FoundJob, FoundVehicle } from '$lib/views';
 
   interface Props {
     open: boolean;

@@ -83,7 +83,7 @@
       done: [],
       state,
       shop,
-      ...opinionOf({ sheet, symptoms: form.symptoms, done: [], shop, state })
+      ...opinionOf({ sheet, symptoms: form.symptoms, done: [], shop, phase: state.phase })
     });
   });
   const called = $derived([...plan.line, ...plan.any, ...plan.bench].filter((p) => p.suggested));

@@ -1,19 +1,16 @@
 <script lang="ts">
+  import { sayChance } from '$core/base/text';
   import { sayMoney } from '$core/diagnosis/costs';
   import type { ShopCosts } from '$core/record/shop-costs';
   import { repairTitles } from '$core/record/repair-done';
-  import { offersOf } from '$core/diagnosis/decide';
-  import type { Asked } from '$core/diagnosis/next';
-  import { posteriorOf } from '$core/diagnosis/posterior';
-  import { pct } from './words';
+  import type { Choice } from '$core/diagnosis/decide';
 
   interface Props {
-    asked: Asked;
+    /** What is offered to decide between, the cheapest in the end first. */
+    offers: readonly Choice[];
     costs: ShopCosts;
   }
-  let { asked, costs }: Props = $props();
-
-  const choices = $derived(offersOf(posteriorOf(asked.findings, asked.sheet, asked.history), costs));
+  let { offers, costs }: Props = $props();
 </script>
 
 <section class="card p-4" aria-label="What acting would cost">
@@ -34,10 +31,10 @@
         </tr>
       </thead>
       <tbody>
-        {#each choices as c, i (c.repairs.join('+'))}
+        {#each offers as c, i (c.repairs.join('+'))}
           <tr class="border-line border-t" data-choice={c.repairs.join('+')}>
             <td class="py-2 pr-3 {i === 0 ? 'font-semibold' : ''}">{repairTitles(c.repairs)}</td>
-            <td class="reading py-2 pr-3 text-right whitespace-nowrap">{pct(c.cures)}</td>
+            <td class="reading py-2 pr-3 text-right whitespace-nowrap">{sayChance(c.cures)}</td>
             <td class="reading py-2 pr-3 text-right">{sayMoney(c.parts, costs)}</td>
             <td class="reading py-2 pr-3 text-right whitespace-nowrap">{c.labourMin} min</td>
             <td class="reading py-2 pr-3 text-right whitespace-nowrap"

@@ -1,10 +1,9 @@
 <script lang="ts">
   import type { FaultId } from '$core/vehicle/faults';
-  import { midSentence } from '$core/base/text';
+  import { midSentence, sayChance } from '$core/base/text';
   import { SUSPECTS } from '$core/vehicle/fault-words';
   import type { Asked, Foreseen } from '$core/diagnosis/next';
   import { posteriorOf } from '$core/diagnosis/posterior';
-  import { pct } from './words';
 
   interface Props {
     foreseen: readonly Foreseen[];
@@ -24,7 +23,7 @@
     const fault = (f.finds.length > 0 ? f.finds : now.suspects.slice(0, 8).map((s) => s.fault)).reduce(
       (a, b) => (Math.abs(after(f, b) - before(b)) > Math.abs(after(f, a) - before(a)) ? b : a)
     );
-    const [from, to] = [pct(before(fault)), pct(after(f, fault))];
+    const [from, to] = [sayChance(before(fault)), sayChance(after(f, fault))];
     return from === to ? 'nothing changes' : `${midSentence(SUSPECTS[fault].title)} from ${from} to ${to}`;
   }
 </script>
@@ -32,7 +31,7 @@
 <ul class="text-ink-2 mt-1 space-y-1 text-sm">
   {#each foreseen.filter((f, i) => i === 0 || f.probability >= RARE).slice(0, SHOWN) as f (f.seen)}
     <li class="flex gap-2">
-      <span class="reading w-12 shrink-0 text-right whitespace-nowrap">{pct(f.probability)}</span>
+      <span class="reading w-12 shrink-0 text-right whitespace-nowrap">{sayChance(f.probability)}</span>
       <span>If {f.seen}: {moved(f)}</span>
     </li>
   {:else}

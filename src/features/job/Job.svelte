@@ -1,33 +1,24 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
   import { toast } from 'svelte-sonner';
   import { goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import CheckPage from '$features/checks/CheckPage.svelte';
   import { checkOf, isCheckId, type CheckId } from '$core/checks/registry';
-  import { activeEvents } from '$core/record/active';
-  import { eventBodySchema, type EventInput, type RecordEvent } from '$core/record/events';
-  import { shopCurves } from '$lib/ui/page-state/curves';
-  import type { CodesReadings } from '$core/checks/engine/codes';
-  import type { OwnFinding } from '$core/record/own-finding';
-  import type { ShopCosts } from '$core/record/shop-costs';
-  import { opinionOf } from '$core/diagnosis/opinion';
-  import { minutesOf, type ShopChecks } from '$core/record/shop-checks';
-  import type { Causes } from '$core/diagnosis/history';
-  import { contextOf, counting, type RunHeat } from '$core/diagnosis/judged';
-  import { runAsChecks, type RoadPart } from '$core/diagnosis/run-checks';
   import { refusedBy } from '$core/diagnosis/refused';
+  import { activeEvents } from '$core/record/active';
   import { describeEvent } from '$core/record/describe-event';
-  import type { KnownFact } from '$core/physics/heat/facts';
-  import { planOf } from '$core/diagnosis/plan';
+  import { eventBodySchema, type EventInput } from '$core/record/events';
+  import type { OwnFinding } from '$core/record/own-finding';
+  import { minutesOf } from '$core/record/shop-checks';
   import type { Problem } from '$core/base/result';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { answerOf, record, waiting, type Answer } from '$lib/ui/outbox/record.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { told } from '$lib/ui/page-state/units';
+  import type { JobView } from '$lib/views';
   import EngineCard from './EngineCard.svelte';
   import HeatLine from './HeatLine.svelte';
-  import { jobNow } from './job-now.svelte';
+  import { jobCase } from './job-case.svelte';
   import JobHeader from './JobHeader.svelte';
   import History from './History.svelte';
   import NextCheck from './NextCheck.svelte';
@@ -36,74 +27,23 @@
   import RunFacts from './RunFacts.svelte';
   import RunTabs from './RunTabs.svelte';
   import RunTrace from './RunTrace.svelte';
-  import type { RunTab, RunView, Sheet } from './types';
   import Choices from './Choices.svelte';
   import Suspects from './Suspects.svelte';
   import Verdict from './Verdict.svelte';
 
-  interface Props {
-    job: { id: string; number: number };
-    vehicle: { id: string; fleetNo: string; name: string; note: string };
-    sheet: Sheet;
-    events: readonly RecordEvent[];
-    otherHeat: readonly KnownFact[];
-    costs: ShopCosts;
-    /** What the shop’s other closed jobs turned out to be. */
-    causes: Causes;
-    /** Tools this shop is without, and its own minutes. */
-    shop: ShopChecks;
-    runs: readonly (RunTab & { heat: RunHeat; road: RoadPart })[];
-    run: RunView | null;
-    now: string;
+  interface Props extends JobView {
     zone: string;
   }
-  let {
-    job,
-    vehicle,
-    sheet,
-    events: known,
-    otherHeat,
-    costs,
-    causes,
-    shop,
-    runs,
-    run,
-    now: serverNow,
-    zone
-  }: Props = $props();
+  let { job, vehicle, known, run, zone }: Props = $props();
   let problems = $state<readonly Problem[]>([]);
   let judging = $state(false);
   const waits = $derived(new Set(waiting().map((w) => w.id)));
-  const job_ = jobNow(() => ({ job, sheet, events: known, otherHeat, runs, now: serverNow }));
-  const { stream, events, facts, now, heat, judged } = $derived(job_);
-  const state_ = $derived(job_.state);
-  const ran = $derived(job_.runs.flatMap((r) => runAsChecks({ ...r, at: r.importedAt }, sheet)));
-  const all = $derived([...judged, ...ran]);
-  const closed = $derived(state_.state === 'closed');
-  /** After a repair the job begins anew: what was found before it says nothing of how the engine is now. */
-  const repairedAt = $derived(closed ? null : (state_.repairs.at(-1)?.at ?? null));
-  const done = $derived(repairedAt ? all.filter((d) => d.at > repairedAt) : all);
-  const known_ = $derived({
-    sheet,
-    symptoms: repairedAt ? [] : state_.intake.symptoms,
-    done,
-    runs: job_.runs.filter((r) => !repairedAt || (r.heat.endedAt ?? r.importedAt) > repairedAt),
-    own: state_.own,
-    causes,
-    costs,
-    shop,
-    state: { phase: heat.phase }
-  });
-  // The clock and the live temperature tick; the plan is made anew only where what it rests on has changed.
-  const question = $derived(JSON.stringify(known_));
-  const opinion = $derived.by(() => {
-    void question;
-    return untrack(() => opinionOf(known_));
-  });
-  const plan = $derived(planOf({ sheet, done, state: heat, shop, ...opinion }));
-  const codes = $derived(
-    ((counting(judged, 'codes')?.readings as CodesReadings | undefined)?.codes ?? []).map((c) => c.code)
-  );
+  const page_ = jobCase(() => ({ job, known }));
+  const { stream, events, now } = $derived(page_);
+  const shown = $derived(page_.case);
+  const { state: jobState, sheet, heat, runs, plan, opinion } = $derived(shown);
+  const closed = $derived(jobState.state === 'closed');
+  const entered = $derived(shown.entered);
 
   const asked = $derived(page.url.searchParams.get('check'));
   const open = $derived(isCheckId(asked) ? asked : null);
@@ -177,7 +117,7 @@
 
   function recorded(eventId: string, id: CheckId) {
     openCheck(null);
-    const done = judged.findLast((j) => j.id === eventId);
+    const done = entered.findLast((j) => j.id === eventId);
     toast(`${checkOf(id).title}: ${done ? told(done.outcome.says) : 'written down'}`, {
       action: { label: 'Undo', onClick: () => void undo(eventId) }
     });
@@ -192,7 +132,7 @@
   }
 </script>
 
-<JobHeader {job} {vehicle} state={state_} {open} runId={run?.id ?? null} {zone} />
+<JobHeader {job} {vehicle} state={jobState} {open} runId={run?.id ?? null} {zone} />
 
 <Problems {problems} title="That did not work" />
 
@@ -202,12 +142,12 @@
       id={open}
       jobId={job.id}
       {sheet}
-      minutes={minutesOf(open, shop)}
+      minutes={minutesOf(open, known.shop.checks)}
       {heat}
-      earlier={judged.filter((j) => j.check === open)}
-      contextAt={(at, except) => contextOf(state_, facts, sheet, open, at, except, shopCurves())}
-      liveRunId={state_.live?.source.kind === 'adapter' ? state_.live.runId : null}
-      acknowledged={state_.acknowledged}
+      earlier={entered.filter((j) => j.check === open)}
+      contextAt={(at, except) => shown.contextOf(open, at, except)}
+      liveRunId={jobState.live?.source.kind === 'adapter' ? jobState.live.runId : null}
+      acknowledged={jobState.acknowledged}
       {now}
       {zone}
       {write}
@@ -223,28 +163,21 @@
         next={plan.next}
         others={plan.others}
         asked={opinion.asked}
-        advice={opinion.asked.findings.length > 0 ? opinion.advice : null}
-        {costs}
+        advice={shown.suspected ? opinion.advice : null}
+        costs={shown.costs}
         {heat}
         onopen={openCheck}
       />
     </div>
   {/if}
-  {#if !closed || judged.length > 0}
+  {#if !closed || entered.length > 0}
     <HeatLine {plan} state={heat} {now} {zone} {closed} onopen={openCheck} />
   {/if}
 
-  {#if !closed && opinion.asked.findings.length > 0}
+  {#if shown.suspected}
     <div class="mb-3 space-y-3">
-      <Suspects
-        asked={opinion.asked}
-        symptoms={state_.intake.symptoms}
-        {codes}
-        own={state_.own}
-        onadd={addFinding}
-        onundo={(id) => void undo(id)}
-      />
-      <Choices asked={opinion.asked} {costs} />
+      <Suspects case={shown} {closed} onadd={addFinding} onundo={(id) => void undo(id)} />
+      {#if !closed}<Choices offers={shown.offers} costs={shown.costs} />{/if}
     </div>
   {/if}
 
@@ -300,7 +233,7 @@
 
   <div class="mt-4 space-y-4">
     <Note {write} />
-    <Photos jobId={job.id} photos={state_.photos} {zone} />
+    <Photos jobId={job.id} photos={jobState.photos} {zone} />
     <History {events} waiting={waits} {zone} onundo={undo} />
   </div>
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { sayChance } from '$core/base/text';
   import { checkOf } from '$core/checks/registry';
   import { repairOf } from '$core/vehicle/repairs';
   import { sayMoney } from '$core/diagnosis/costs';
@@ -8,7 +9,6 @@
   import { needsFirst, type Planned } from '$core/diagnosis/plan';
   import type { ThermalState } from '$core/physics/heat/state';
   import Foresight from './Foresight.svelte';
-  import { pct } from './words';
 
   interface Props {
     next: Planned | null;
@@ -43,7 +43,7 @@
     <p>
       <span class="text-ink-2">Enough is known.</span>
       <strong class="text-xl leading-tight" data-act={advice.act.repairs.join('+')}>{act}</strong>
-      <span class="text-ink-2">cures it with {pct(advice.act.cures)}</span>
+      <span class="text-ink-2">cures it with {sayChance(advice.act.cures)}</span>
     </p>
     <p class="text-ink-2 leading-snug">
       Being wrong costs {sayMoney(advice.unsureCosts, costs)} on average{advice.check

@@ -12,11 +12,13 @@
     /** What was asked for on the ladder; null while nothing is being added there. */
     adding: { readonly fault: FaultId; readonly way: OwnFinding['way'] } | null;
     possible: readonly FaultId[];
+    /** The job is closed: nothing is added or taken back. */
+    closed: boolean;
     onadd: (finding: OwnFinding) => Promise<boolean>;
     onundo: (id: string) => void;
     onclose: () => void;
   }
-  let { own, adding, possible, onadd, onundo, onclose }: Props = $props();
+  let { own, closed, adding, possible, onadd, onundo, onclose }: Props = $props();
 
   let open = $state(false);
   let fault = $state<FaultId>('none');
@@ -57,42 +59,44 @@
   const WEIGHTS = Object.entries(OWN_WEIGHTS).map(([value, { title }]) => ({ value, label: title }));
 </script>
 
-<div>
-  <h3>Your own findings</h3>
-  {#if own.length > 0}
-    <ul class="mt-1">
-      {#each own as { id, finding } (id)}
-        <li class="border-line flex items-center gap-3 border-t py-1 text-sm first:border-t-0">
-          <span class="min-w-0 flex-1">{ownWords(finding)}</span>
-          <button class="btn min-h-11 px-3" onclick={() => onundo(id)}>Take back</button>
-        </li>
-      {/each}
-    </ul>
-  {/if}
-  {#if open}
-    <form class="mt-2 space-y-3" onsubmit={add} aria-label="Own finding">
-      <label class="block"
-        ><span class="mb-1 block text-sm font-semibold">About</span>
-        <select class="field w-full" bind:value={fault}>
-          {#each possible as id (id)}<option value={id}>{SUSPECTS[id].title}</option>{/each}
-        </select></label
+{#if !closed || own.length > 0}
+  <div>
+    <h3>Your own findings</h3>
+    {#if own.length > 0}
+      <ul class="mt-1">
+        {#each own as { id, finding } (id)}
+          <li class="border-line flex items-center gap-3 border-t py-1 text-sm first:border-t-0">
+            <span class="min-w-0 flex-1">{ownWords(finding)}</span>
+            {#if !closed}<button class="btn min-h-11 px-3" onclick={() => onundo(id)}>Remove</button>{/if}
+          </li>
+        {/each}
+      </ul>
+    {/if}
+    {#if open}
+      <form class="mt-2 space-y-3" onsubmit={add} aria-label="Own finding">
+        <label class="block"
+          ><span class="mb-1 block text-sm font-semibold">About</span>
+          <select class="field w-full" bind:value={fault}>
+            {#each possible as id (id)}<option value={id}>{SUSPECTS[id].title}</option>{/each}
+          </select></label
+        >
+        <Choose label="It" choices={WAYS} bind:value={way} />
+        <Choose label="Weight" choices={WEIGHTS} bind:value={weight} />
+        <label class="block"
+          ><span class="mb-1 block text-sm font-semibold">Reason</span>
+          <textarea class="field w-full" rows="2" maxlength="300" bind:value={says} bind:this={first}
+          ></textarea></label
+        >
+        <Problems {problems} title="Not added" />
+        <div class="flex gap-2">
+          <button class="btn btn-main" type="submit">Add</button>
+          <button class="btn" type="button" onclick={close}>Leave it</button>
+        </div>
+      </form>
+    {:else if !closed}
+      <button class="quiet-link min-h-11 text-sm" onclick={() => (open = true)}
+        >Add a finding of your own</button
       >
-      <Choose label="It" choices={WAYS} bind:value={way} />
-      <Choose label="Weight" choices={WEIGHTS} bind:value={weight} />
-      <label class="block"
-        ><span class="mb-1 block text-sm font-semibold">Reason</span>
-        <textarea class="field w-full" rows="2" maxlength="300" bind:value={says} bind:this={first}
-        ></textarea></label
-      >
-      <Problems {problems} title="Not added" />
-      <div class="flex gap-2">
-        <button class="btn btn-main" type="submit">Add</button>
-        <button class="btn" type="button" onclick={close}>Leave it</button>
-      </div>
-    </form>
-  {:else}
-    <button class="quiet-link min-h-11 text-sm" onclick={() => (open = true)}
-      >Add a finding of your own</button
-    >
-  {/if}
-</div>
+    {/if}
+  </div>
+{/if}

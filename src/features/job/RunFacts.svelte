@@ -1,7 +1,7 @@
 <script lang="ts">
   import { clock } from '$lib/ui/page-state/when';
   import { inUnit, shown, shownDifference, told } from '$lib/ui/page-state/units';
-  import type { RunView } from './types';
+  import type { RunView } from '$lib/views';
 
   interface Props {
     run: RunView;

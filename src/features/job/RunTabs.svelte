@@ -1,9 +1,9 @@
 <script lang="ts">
   import { when } from '$lib/ui/page-state/when';
-  import type { RunTab } from './types';
+  import type { RunSummary } from '$core/runs/run-summary';
 
   interface Props {
-    runs: readonly RunTab[];
+    runs: readonly RunSummary[];
     compareHref: string | null;
     current: string | null;
     base: string;

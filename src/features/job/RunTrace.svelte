@@ -9,11 +9,12 @@
   import { inUnit, shown as inWords, unitOf } from '$lib/ui/page-state/units';
   import { clock } from '$lib/ui/page-state/when';
   import { thresholdsOf } from './thresholds';
-  import type { RunView, Sheet } from './types';
+  import type { SpecSheet } from '$core/vehicle/spec-sheet';
+  import type { RunView } from '$lib/views';
 
   interface Props {
     run: RunView;
-    sheet: Sheet;
+    sheet: SpecSheet | null;
   }
   let { run, sheet }: Props = $props();
 

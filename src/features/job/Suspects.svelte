@@ -1,57 +1,35 @@
 <script lang="ts">
-  import type { FaultId } from '$core/vehicle/faults';
+  import { midSentence, sayChance } from '$core/base/text';
+  import type { Case } from '$core/diagnosis/case';
   import type { OwnFinding } from '$core/record/own-finding';
-  import { repairOf } from '$core/vehicle/repairs';
-  import { midSentence } from '$core/base/text';
   import { SUSPECTS } from '$core/vehicle/fault-words';
-  import type { Asked } from '$core/diagnosis/next';
-  import { popularFirst } from '$core/diagnosis/popular';
-  import { bearingsOn, leaningOn, posteriorOf } from '$core/diagnosis/posterior';
-  import type { Symptom } from '$core/vehicle/symptoms';
+  import type { FaultId } from '$core/vehicle/faults';
+  import { repairOf } from '$core/vehicle/repairs';
   import { told } from '$lib/ui/page-state/units';
   import Bearings from './Bearings.svelte';
   import OwnFindings from './OwnFindings.svelte';
-  import { pct } from './words';
 
   interface Props {
-    asked: Asked;
-    symptoms: readonly Symptom[];
-    codes: readonly string[];
-    own: readonly { readonly id: string; readonly finding: OwnFinding }[];
+    case: Case;
+    /** The job is closed: its evidence stands as it is. */
+    closed: boolean;
     onadd: (finding: OwnFinding) => Promise<boolean>;
     onundo: (id: string) => void;
   }
-  let { asked, symptoms, codes, own, onadd, onundo }: Props = $props();
+  let { case: shown, closed, onadd, onundo }: Props = $props();
 
   const SHOWN = 5;
   const LEAST = 3;
   const SMALL = 0.02;
-  const now = $derived(posteriorOf(asked.findings, asked.sheet, asked.history));
+  const { opinion, leans, popular } = $derived(shown);
+  const { asked, now } = $derived(opinion);
+  /** While a repaired job is open, what was seen since stands apart from what the repair rests on. */
+  const before = $derived(opinion === shown.opinionBefore ? null : shown.opinionBefore.now.suspects[0]);
   const leading = $derived(
     now.suspects.filter((s, i) => i < LEAST || s.probability >= SMALL).slice(0, SHOWN)
   );
-  const leans = $derived(leaningOn(asked.findings, asked.sheet, asked.history).slice(0, 2));
   const pair = $derived(now.hypotheses.find((h) => h.faults.length === 2 && h.probability > 0.1) ?? null);
   const nameOf = (fault: FaultId) => SUSPECTS[fault].title;
-  const chance = (fault: FaultId) => now.suspects.find((s) => s.fault === fault)?.probability ?? 0;
-
-  /** The part that most would change first, with what speaks most about it. */
-  const popular = $derived.by(() => {
-    const [id] = popularFirst(symptoms, codes, asked.sheet);
-    if (!id) return null;
-    const { title, cures } = repairOf(id);
-    const able = cures.filter((f) => !now.impossible.some((i) => i.fault === f));
-    if (able.length === 0) return null;
-    // What people have in mind with that part is what the complaint points at.
-    const complaint = asked.findings.filter((f) => f.group === 'complaint');
-    const pointed = (f: FaultId) => complaint.reduce((sum, c) => sum + (c.llr[f] ?? 0), 0);
-    const meant = able.reduce((x, y) => (pointed(y) > pointed(x) ? y : x));
-    return {
-      title,
-      chance: able.reduce((sum, f) => sum + chance(f), 0),
-      because: bearingsOn(meant, asked.findings).filter((b) => b.finding.group !== 'complaint')[0] ?? null
-    };
-  });
   let adding = $state<{ fault: FaultId; way: OwnFinding['way'] } | null>(null);
 </script>
 
@@ -60,7 +38,13 @@
   aria-label="Suspects"
 >
   <div>
-    <h2>Suspects</h2>
+    <h2>{before ? 'Suspects, from what was seen since the repair' : 'Suspects'}</h2>
+    {#if before}
+      <p class="text-ink-2 mt-1 text-sm">
+        Before the repair: {midSentence(nameOf(before.fault))}
+        <span class="reading whitespace-nowrap">{sayChance(before.probability)}</span>
+      </p>
+    {/if}
     <ol class="mt-2">
       {#each leading as s (s.fault)}
         <li class="border-line border-t first:border-t-0" data-suspect={s.fault}>
@@ -74,24 +58,26 @@
                 ></span></span
               >
               <span class="reading w-16 shrink-0 text-right font-semibold whitespace-nowrap"
-                >{pct(s.probability)}</span
+                >{sayChance(s.probability)}</span
               >
             </summary>
             <Bearings fault={s.fault} findings={asked.findings} />
-            <div class="flex flex-wrap gap-2 pb-3">
-              <button class="btn" onclick={() => (adding = { fault: s.fault, way: 'against' })}
-                >Exclude…</button
-              >
-              <button class="btn" onclick={() => (adding = { fault: s.fault, way: 'for' })}
-                >Add what speaks for it…</button
-              >
-            </div>
+            {#if !closed}
+              <div class="flex flex-wrap gap-2 pb-3">
+                <button class="btn" onclick={() => (adding = { fault: s.fault, way: 'against' })}
+                  >Exclude…</button
+                >
+                <button class="btn" onclick={() => (adding = { fault: s.fault, way: 'for' })}
+                  >Add what speaks for it…</button
+                >
+              </div>
+            {/if}
           </details>
         </li>
       {/each}
     </ol>
     {#if pair}<p class="mt-1 text-sm">
-        Two at once, {midSentence(nameOf(pair.faults[0]))} and {midSentence(nameOf(pair.faults[1]))}: {pct(
+        Two at once, {midSentence(nameOf(pair.faults[0]))} and {midSentence(nameOf(pair.faults[1]))}: {sayChance(
           pair.probability
         )}.
       </p>{/if}
@@ -109,13 +95,14 @@
       <h2>Second opinion</h2>
       {#if popular}
         <p class="mt-2" data-popular>
-          Often changed first for this: <strong>{midSentence(popular.title)}</strong>. Here it is the cause
-          with <span class="reading font-semibold">{pct(popular.chance)}</span>{popular.because
+          Often changed first for this: <strong>{midSentence(repairOf(popular.repair).title)}</strong>. Here
+          it is the cause with
+          <span class="reading font-semibold">{sayChance(popular.probability)}</span>{popular.because
             ? `. What weighs most ${popular.because.decibans > 0 ? 'for' : 'against'} it, ${midSentence(popular.because.finding.title)}: ${midSentence(told(popular.because.finding.says))}`
             : ''}.
         </p>
       {/if}
-      {#each leans as { finding, then } (finding.id)}
+      {#each leans.slice(0, 2) as { finding, then } (finding.id)}
         <p class="mt-2">
           <span class="text-ink-2">What would have to be wrong:</span>
           <strong>{midSentence(finding.title)}</strong>. Without it {midSentence(nameOf(then))} would lead.
@@ -129,7 +116,8 @@
       {/each}
     </div>
     <OwnFindings
-      {own}
+      own={shown.state.own}
+      {closed}
       {adding}
       possible={now.suspects.map((s) => s.fault)}
       {onadd}

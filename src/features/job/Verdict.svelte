@@ -8,7 +8,7 @@
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import { Accordion } from 'bits-ui';
   import { groupedBlindSpots, verdictSentence, verdictTitle } from '$core/runs/words';
-  import { midSentence } from '$core/base/text';
+  import { midSentence, sayChance } from '$core/base/text';
   import { SUSPECTS } from '$core/vehicle/fault-words';
   import type { Analysis } from '$core/runs/analyse';
 
@@ -52,7 +52,7 @@
         <li>
           <div class="flex items-baseline gap-3">
             <span>{SUSPECTS[s.fault].title}</span><span class="reading ml-auto"
-              >{s.probability < 0.01 ? '< 1' : Math.round(s.probability * 100)} %</span
+              >{sayChance(s.probability)}</span
             >
           </div>
           <div class="bg-well mt-1 h-2 rounded-full" aria-hidden="true">

@@ -30,7 +30,3 @@ export function waitText(state: ThermalState, now: string, zone: string): string
     ? `cap stays shut until ${hour(state.safeToOpenFrom, zone, now)} · ${soaked}`
     : soaked;
 }
-
-/** A chance in whole percent; the ends are never told as certain. */
-export const pct = (p: number): string =>
-  p < 0.01 ? '<\u00a01\u00a0%' : p > 0.99 ? '>\u00a099\u00a0%' : `${Math.round(100 * p)}\u00a0%`;

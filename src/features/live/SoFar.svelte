@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { midSentence } from '$core/base/text';
+  import { midSentence, sayChance } from '$core/base/text';
   import * as Comlink from 'comlink';
   import type { Log } from '$core/logs/channels';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
@@ -9,7 +9,6 @@
   import { SUSPECTS } from '$core/vehicle/fault-words';
   import type { RankingWorker } from '$lib/workers/ranking';
   import RankingThread from '$lib/workers/ranking?worker';
-  import { pct } from '../job/words';
 
   interface Props {
     log: () => Log;
@@ -72,7 +71,7 @@
         {#each found.analysis.suspects.slice(0, SHOWN) as s (s.fault)}
           <li class="flex gap-3 py-0.5">
             <span class="flex-1">{SUSPECTS[s.fault].title}</span><span class="reading"
-              >{pct(s.probability)}</span
+              >{sayChance(s.probability)}</span
             >
           </li>
         {/each}

@@ -1,6 +1,6 @@
 import type { SpecSheet } from '$core/vehicle/spec-sheet';
 
-export type { VehicleLine as Vehicle } from '$lib/view-types';
+export type { VehicleLine as Vehicle } from '$lib/views';
 
 /** How the fan is driven, in words. */
 export function fanWords(sheet: SpecSheet): string {

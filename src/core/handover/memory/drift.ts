@@ -1,5 +1,5 @@
 import { solve } from '../../base/linear';
-import { TRAITS, type Mark, type Print, type TraitId } from './fingerprint';
+import { TRAITS, type Mark, type TraitId, type Fingerprint } from './fingerprint';
 
 /** How a trait has moved: the last runs against those before them. */
 export interface Drift {
@@ -48,8 +48,8 @@ interface Row {
   readonly ambientC: number;
 }
 
-const rowsOf = (prints: readonly Print[], trait: TraitId): Row[] =>
-  prints
+const rowsOf = (fingerprints: readonly Fingerprint[], trait: TraitId): Row[] =>
+  fingerprints
     .flatMap(({ at, ambientC, marks }) => {
       const mark = marks[trait];
       return mark ? [{ at, mark, ambientC: ambientC ?? USUAL_C }] : [];
@@ -110,8 +110,8 @@ function fit(rows: readonly Row[], trait: TraitId, from: number) {
 }
 
 /** What a trait usually is; null where no run told it. */
-export function typicalOf(prints: readonly Print[], trait: TraitId): Typical | null {
-  const rows = rowsOf(prints, trait);
+export function typicalOf(fingerprints: readonly Fingerprint[], trait: TraitId): Typical | null {
+  const rows = rowsOf(fingerprints, trait);
   if (rows.length === 0) return null;
   const { level, sd } = fit(rows, trait, rows.length);
   return { trait, celsius: level, withinC: Z90 * sd(0), runs: rows.length };
@@ -121,8 +121,8 @@ export function typicalOf(prints: readonly Print[], trait: TraitId): Typical | n
  * How a trait moved: the last three runs against all before them, with what the weather makes of it fitted along. Null for a trait
  * that never matters, and with fewer than eight runs. Prints are of one vehicle since its last repair.
  */
-export function driftOf(prints: readonly Print[], trait: TraitId): Drift | null {
-  const rows = rowsOf(prints, trait);
+export function driftOf(fingerprints: readonly Fingerprint[], trait: TraitId): Drift | null {
+  const rows = rowsOf(fingerprints, trait);
   if (rows.length < NOW_RUNS + THEN_RUNS || MATTERS_C[trait] === Infinity) return null;
   const from = rows.length - NOW_RUNS;
   const { step, sd, k, beyond } = fit(rows, trait, from);

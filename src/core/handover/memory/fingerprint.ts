@@ -29,7 +29,7 @@ export interface Mark {
 }
 
 /** A run as memory keeps it. */
-export interface Print {
+export interface Fingerprint {
   readonly runId: string;
   /** ISO 8601. */
   readonly at: string;
@@ -40,7 +40,7 @@ export interface Print {
 /** A bend further than this from where the sheet lets the thermostat open is no opening, °C. */
 const OPENING_WITHIN_C = 12;
 
-export interface PrintedRun {
+export interface TracedRun {
   readonly id: string;
   readonly at: string;
   readonly verdict: Analysis['verdict'];
@@ -58,10 +58,10 @@ const ROUNDED_SD = 0.3;
  * What a run tells of its vehicle. A sensor that jumps or reads a default tells nothing; a run that was judged faulty
  * tells as much as any other, for it is how a part fails that is looked for.
  */
-export function printOf(
-  { id, at, verdict, jumps, features: f }: PrintedRun,
+export function fingerprintOf(
+  { id, at, verdict, jumps, features: f }: TracedRun,
   startOpenC: number
-): Print | null {
+): Fingerprint | null {
   if (jumps > 0 || verdict === 'ect-open-circuit' || verdict === 'ect-short-circuit') return null;
   const marks: Partial<Record<TraitId, Mark>> = {};
   const mark = (trait: TraitId, celsius: number | null | undefined, sd: number) => {

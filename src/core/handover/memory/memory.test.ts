@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { normalDraw, seeded } from '../../base/random';
 import { driftOf, typicalOf } from './drift';
-import { printOf, type Print, type PrintedRun } from './fingerprint';
+import { fingerprintOf, type Fingerprint, type TracedRun } from './fingerprint';
 import { memoryOf, spanWords } from './memory';
 
 const day = (n: number) => new Date(Date.parse('2025-12-01T08:00:00Z') + n * 86_400_000).toISOString();
 const sheetOpensC = 86;
 /** Fortnightly runs that regulate at 88 °C, 0.05 °C more for each degree of ambient, with noise, and a change. */
-const year = (change: (n: number) => number, noise = 0.8, seed = 1): Print[] => {
+const year = (change: (n: number) => number, noise = 0.8, seed = 1): Fingerprint[] => {
   const random = seeded(seed);
   return Array.from({ length: 24 }, (_, i) => {
     const n = i * 14;
@@ -31,9 +31,9 @@ describe('drift', () => {
 
   it('is none in years of weather alone: no alarm in fifty vehicles, looked at after every run', () => {
     for (let seed = 1; seed <= 50; seed++) {
-      const prints = year(() => 0, 1, seed);
-      for (let k = 8; k <= prints.length; k++)
-        expect(memoryOf(prints.slice(0, k), null).warnings, `seed ${seed} after ${k}`).toEqual([]);
+      const fingerprints = year(() => 0, 1, seed);
+      for (let k = 8; k <= fingerprints.length; k++)
+        expect(memoryOf(fingerprints.slice(0, k), null).warnings, `seed ${seed} after ${k}`).toEqual([]);
     }
   });
 
@@ -52,12 +52,12 @@ describe('drift', () => {
   });
 
   it('begins anew at a repair, and says in words what has moved', () => {
-    const prints = year((n) => (n > 280 ? -6 : 0));
-    const [warning] = memoryOf(prints, null).warnings;
+    const fingerprints = year((n) => (n > 280 ? -6 : 0));
+    const [warning] = memoryOf(fingerprints, null).warnings;
     expect(warning).toMatch(
       /^Regulates \d(\.\d)?\u202f°C ± \d(\.\d)?\u202f°C lower than in December 2025 to September 2026: look for thermostat stuck open before it fails$/
     );
-    const after = memoryOf(prints, day(283));
+    const after = memoryOf(fingerprints, day(283));
     expect(after).toMatchObject({ warnings: [], runs: 3, since: day(283) });
     expect(after.typical.find((t) => t.trait === 'regulates')!.celsius).toBeCloseTo(82, -0.5);
   });
@@ -72,8 +72,8 @@ describe('drift', () => {
   });
 });
 
-describe('the print of a run', () => {
-  const run = (change: Omit<Partial<PrintedRun>, 'features'> & { features?: object } = {}): PrintedRun => ({
+describe('the fingerprint of a run', () => {
+  const run = (change: Omit<Partial<TracedRun>, 'features'> & { features?: object } = {}): TracedRun => ({
     id: 'r',
     at: day(0),
     verdict: 'none',
@@ -98,13 +98,13 @@ describe('the print of a run', () => {
         ratio: null
       },
       ...change.features
-    } as PrintedRun['features']
+    } as TracedRun['features']
   });
 
   it('holds where it opened, what it regulated at on the road, the fan and the air', () => {
-    const print = printOf(run(), sheetOpensC)!;
-    expect(print.ambientC).toBe(5);
-    expect(print.marks).toMatchObject({
+    const fingerprint = fingerprintOf(run(), sheetOpensC)!;
+    expect(fingerprint.ambientC).toBe(5);
+    expect(fingerprint.marks).toMatchObject({
       opening: { celsius: 86.5, sd: 0.7 },
       regulates: { celsius: 87 },
       rate: { celsius: 6 },
@@ -114,9 +114,9 @@ describe('the print of a run', () => {
 
   it('takes no bend far from the sheet for an opening, and nothing from a sensor that jumps', () => {
     const bend = { knee: { celsius: 60, atS: 200, uncertaintyC: 0.7, slopeRatio: 0.1 } };
-    expect(printOf(run({ features: bend }), sheetOpensC)!.marks.opening).toBeUndefined();
-    expect(printOf(run({ jumps: 2 }), sheetOpensC)).toBeNull();
-    expect(printOf(run({ verdict: 'ect-open-circuit' }), sheetOpensC)).toBeNull();
+    expect(fingerprintOf(run({ features: bend }), sheetOpensC)!.marks.opening).toBeUndefined();
+    expect(fingerprintOf(run({ jumps: 2 }), sheetOpensC)).toBeNull();
+    expect(fingerprintOf(run({ verdict: 'ect-open-circuit' }), sheetOpensC)).toBeNull();
   });
 });
 

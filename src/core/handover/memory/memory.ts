@@ -2,7 +2,7 @@ import { SUSPECTS } from '../../vehicle/fault-words';
 import type { FaultId } from '../../vehicle/faults';
 import { sayC, sayDeltaC } from '../../units/say';
 import { driftOf, typicalOf, type Drift, type Span, type Typical } from './drift';
-import { TRAIT_IDS, TRAITS, type Print, type TraitId } from './fingerprint';
+import { TRAIT_IDS, TRAITS, type TraitId, type Fingerprint } from './fingerprint';
 
 /** What is remembered of a vehicle since its cooling system was last repaired. */
 export interface Memory {
@@ -23,8 +23,8 @@ const POINTS: Readonly<Record<TraitId, Readonly<Record<'up' | 'down', FaultId | 
 };
 
 /** Runs since the last repair make the memory: what was replaced is no reason to compare. */
-export function memoryOf(prints: readonly Print[], repairedAt: string | null): Memory {
-  const since = repairedAt ? prints.filter((p) => p.at > repairedAt) : prints;
+export function memoryOf(fingerprints: readonly Fingerprint[], repairedAt: string | null): Memory {
+  const since = repairedAt ? fingerprints.filter((p) => p.at > repairedAt) : fingerprints;
   const drifts = TRAIT_IDS.flatMap((trait) => driftOf(since, trait) ?? []);
   return {
     since: repairedAt,

@@ -2,15 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { curlew } from '../../../../tests/support/check-bench';
 import type { EventInput, RecordEvent } from '../../record/events';
 import { readEvent } from '../../record/upcast';
-import { deriveJob } from '../../record/derive';
-import { judgeChecks } from '../../diagnosis/judged';
-import { proofOf } from '../../diagnosis/proof';
-import { posteriorOf } from '../../diagnosis/posterior';
-import { complaintFindings } from '../../diagnosis/findings';
-import { LIBRARY } from '../../physics/thermistor/library';
+import { assembleCase, USUAL_SHOP } from '../../diagnosis/case';
+import type { RunSummary } from '../../runs/run-summary';
 import { inUnits } from '../../units/say';
 import { pictureOf } from './picture';
-import { list, reportOf, type ReportRun } from './report';
+import { list, reportOf, type ReportCurve } from './report';
 
 const JOB = '5f6a7c1e-1111-4111-8111-111111111111';
 const VEHICLE = '5f6a7c1e-2222-4222-8222-222222222222';
@@ -42,50 +38,57 @@ const closed = (
     kind: 'job.closed',
     payload: { outcome, cause, lookAgain: outcome === 'fixed, unproven' ? '2026-04-01' : null }
   });
-const run = (id: string, h: number, from: number, verdict: ReportRun['analysis']['verdict']): ReportRun => ({
-  id,
+const run = (id: string, h: number, from: number, verdict: RunSummary['verdict']): RunSummary => ({
+  id: `5f6a7c1e-4444-4444-8444-00000000000${h}`,
   at: hour(h),
+  importedAt: hour(h),
   fileName: `${id}.csv`,
-  analysis: {
-    verdict,
-    suspects: [],
-    couldNotShow: [
-      { fault: 'fan-motor-dead', because: 'coolant never reached 101 °C', toShow: 'Hold a fast idle' }
-    ],
-    features: {
-      segments: [],
-      knee: null,
-      warmRateCPerMin: null,
-      roadMinusIdleC: null,
-      durationS: 1800,
-      startC: from,
-      startMinusAmbientC: 0,
-      plateauC: 80 + h,
-      plateauSpreadC: 1,
-      maxC: 90,
-      fan: { switches: [] }
-    } as never
-  },
-  curve: { t: [0, 600, 1200], ect: [from, 60, 80 + h] },
+  verdict,
+  title: verdict,
+  sentence: '',
+  suspects: [],
+  blind: ['fan-motor-dead'],
+  heat: { endedAt: null, endC: 80, ambientC: from, stood: null },
+  features: {
+    segments: [],
+    knee: null,
+    warmRateCPerMin: null,
+    roadMinusIdleC: null,
+    durationS: 1800,
+    startC: from,
+    startMinusAmbientC: 0,
+    plateauC: 80 + h,
+    plateauSpreadC: 1,
+    maxC: 90,
+    fan: { switches: [] }
+  } as never
+});
+const imported = ({ id, importedAt }: RunSummary): RecordEvent =>
+  event((Date.parse(importedAt) - Date.parse(hour(0))) / 3_600_000, {
+    kind: 'run.imported',
+    payload: { runId: id, fileName: 'a.csv', sizeBytes: 1, columns: [], skippedRows: 0 }
+  });
+const curve = (from: number, to: number): ReportCurve => ({
+  curve: { t: [0, 600, 1200], ect: [from, 60, to] },
   band: { t: [0, 600, 1200], low: [from, 55, 80], high: [from, 70, 92] }
 });
 
-function made(events: RecordEvent[], runs: ReportRun[] = []) {
-  const state = deriveJob(events)!;
-  const judged = judgeChecks(state, [], curlew, LIBRARY);
-  const last = state.repairs.at(-1);
-  return reportOf({
+const made = (events: RecordEvent[], runs: RunSummary[] = []) =>
+  reportOf({
     number: 12,
     vehicle: { fleetNo: 'QH-03', name: 'Tarrock Curlew 1.6', note: 'School minibus' },
-    sheet: curlew,
-    state,
-    judged,
-    runs,
-    proof: last ? proofOf({ repairedAt: last.at, done: judged, runs: [], sheet: curlew }) : null,
-    opinion: posteriorOf(complaintFindings(state.intake.symptoms), curlew),
+    case: assembleCase({
+      events: [...events, ...runs.map(imported)],
+      vehicleFacts: [],
+      runs,
+      sheet: curlew,
+      shop: USUAL_SHOP,
+      causes: {},
+      at: hour(9)
+    })!,
+    curves: Object.fromEntries(runs.map((r) => [r.id, curve(5, 85)])),
     date: (iso) => iso.slice(0, 10)
   });
-}
 
 describe('a report', () => {
   it('says in plain words what was told, found, done and not proven, and when to come back', () => {

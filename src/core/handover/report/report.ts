@@ -1,4 +1,8 @@
-import { midSentence } from '../../base/text';
+import { midSentence, sayChance } from '../../base/text';
+import type { Case } from '../../diagnosis/case';
+import { sayMoney } from '../../diagnosis/costs';
+import type { RunSummary } from '../../runs/run-summary';
+import { repairFor, repairOf } from '../../vehicle/repairs';
 import { CAUTIONS, type CautionId } from '../../measure/cautions';
 import { checkOf } from '../../checks/registry';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
@@ -11,25 +15,14 @@ import { repairTitles } from '../../record/repair-done';
 import { complaintText } from '../../record/describe-event';
 import { stepsOf } from '../../diagnosis/steps';
 import { compareFeatures, incomparable } from '../../runs/compare';
-import type { Analysis } from '../../runs/analyse';
-import type { Features } from '../../runs/features';
 import type { Proof } from '../../diagnosis/proof';
-import { verdictSentence, verdictTitle } from '../../runs/words';
 import { SUSPECTS } from '../../vehicle/fault-words';
-import type { Posterior } from '../../diagnosis/posterior';
 import { say } from '../../units/say';
 import { pictureOf, type Curve, type Picture } from './picture';
 import { summaryOf } from './summary';
 
-/** A run as a report asks for it. */
-export interface ReportRun {
-  readonly id: string;
-  /** When it was made, or imported where nobody knows. ISO 8601. */
-  readonly at: string;
-  readonly fileName: string;
-  readonly analysis: Pick<Analysis, 'verdict' | 'suspects' | 'couldNotShow'> & {
-    readonly features: Features;
-  };
+/** The curve of a run, for the picture. */
+export interface ReportCurve {
   readonly curve: Curve;
   readonly band: Pick<Band, 't' | 'low' | 'high'> | null;
 }
@@ -61,13 +54,9 @@ export interface Report {
 export interface ReportParts {
   readonly number: number;
   readonly vehicle: { readonly fleetNo: string; readonly name: string; readonly note: string };
-  readonly sheet: SpecSheet | null;
-  readonly state: JobState;
-  readonly judged: readonly JudgedCheck[];
-  readonly runs: readonly ReportRun[];
-  readonly proof: Proof | null;
-  /** What was believed before the repair, or now where there was none. */
-  readonly opinion: Posterior;
+  readonly case: Case;
+  /** Curves of the runs that the case holds side by side, by their id. */
+  readonly curves: Readonly<Record<string, ReportCurve>>;
   /** A date as the shop writes it. */
   readonly date: (iso: string) => string;
 }
@@ -86,35 +75,32 @@ const RESULT_WORDS = {
 const TO_TAKE_HOME: readonly CautionId[] = ['hot-cap', 'fan-starts', 'coolant'];
 
 export function reportOf(parts: ReportParts): Report {
-  const { number, vehicle, sheet, state, judged, runs, proof, opinion, date } = parts;
-  const repairedAt = state.repairs.at(-1)?.at ?? null;
-  const before = repairedAt
-    ? (runs.find((r) => r.at <= repairedAt && r.analysis.verdict !== 'none') ??
-      runs.find((r) => r.at <= repairedAt))
-    : runs.at(-1);
-  const after = repairedAt ? runs.findLast((r) => r.at > repairedAt) : undefined;
+  const { number, vehicle, case: known, curves, date } = parts;
+  const { state, sheet, proof, pair } = known;
+  const { before, after } = pair;
   return {
     title: `${vehicle.fleetNo} ${vehicle.name}`,
     subtitle: `Job ${number}, opened ${date(state.openedAt)}${state.closedAt ? `, closed ${date(state.closedAt)}` : ', still open'}`,
-    summary: summaryOf({ state, judged, proof, opinion, date }),
+    summary: summaryOf(known, date),
     facts: factRows(parts),
-    picture: picture(before, after, sheet),
+    picture: picture(before && curves[before.id], after && curves[after.id], sheet),
     tables: [
       ...(before && after ? [comparison(before, after)] : []),
-      readings(judged, date),
-      ...runTable(runs, date),
+      ...(known.suspected ? [suspects(known)] : []),
+      readings(known.entered, date),
+      ...runTable(known.runs, date),
       ...(proof ? [proven(proof)] : [])
     ].filter((t) => t.rows.length > 0),
     lists: [
       { title: 'What was done', items: done(state, sheet, date) },
-      { title: 'What was not done, and what is open', items: notDone(parts) }
+      { title: 'What was not done, and what is open', items: notDone(known) }
     ].filter((l) => l.items.length > 0),
     cautions: TO_TAKE_HOME.map((id) => CAUTIONS[id].text),
     deference: DEFERENCE
   };
 }
 
-function factRows({ vehicle, state, sheet }: ReportParts): (readonly [string, string])[] {
+function factRows({ vehicle, case: { state, sheet, costs } }: ReportParts): (readonly [string, string])[] {
   const rows: [string, string][] = [
     ['Vehicle', [vehicle.fleetNo, vehicle.name, vehicle.note].filter(Boolean).join(', ')],
     [
@@ -130,15 +116,20 @@ function factRows({ vehicle, state, sheet }: ReportParts): (readonly [string, st
   if (state.decision)
     rows.push([
       'Decided',
-      `${repairTitles(state.decision.done.repairs)}, by ${state.decision.who}: ${state.decision.done.why}`
+      [
+        `${repairTitles(state.decision.done.repairs)}, by ${state.decision.who}: ${state.decision.done.why}`,
+        ...(state.decision.done.expected === null
+          ? []
+          : [`expected total ${sayMoney(state.decision.done.expected, costs)}`])
+      ].join('; ')
     ]);
   rows.push(['Ended', state.outcome ?? 'not closed yet']);
   return rows;
 }
 
 function picture(
-  before: ReportRun | undefined,
-  after: ReportRun | undefined,
+  before: ReportCurve | null | undefined,
+  after: ReportCurve | null | undefined,
   sheet: SpecSheet | null
 ): Report['picture'] {
   const drawn = pictureOf({
@@ -156,9 +147,7 @@ function picture(
   return drawn && { ...drawn, caption };
 }
 
-function comparison(before: ReportRun, after: ReportRun): ReportTable {
-  const { features: a } = before.analysis;
-  const { features: b } = after.analysis;
+function comparison({ features: a }: RunSummary, { features: b }: RunSummary): ReportTable {
   const unlike = incomparable(a, b);
   return {
     title: 'Before and after',
@@ -169,6 +158,22 @@ function comparison(before: ReportRun, after: ReportRun): ReportTable {
       .map((r) => [r.name, r.a, r.b, r.by ?? ''])
   };
 }
+
+/** So many suspects are told; the rest is in the job. */
+const SUSPECTS_TOLD = 4;
+
+/** The second opinion that the repair rests on, or the present one where there was no repair. */
+const suspects = ({ opinionBefore, repairedAt }: Case): ReportTable => ({
+  title: repairedAt ? 'Suspects before the repair' : 'Suspects',
+  head: ['Suspect', 'Chance', 'Repair'],
+  rows: opinionBefore.now.suspects
+    .slice(0, SUSPECTS_TOLD)
+    .map((s) => [
+      SUSPECTS[s.fault].title,
+      sayChance(s.probability),
+      s.fault === 'none' ? '' : repairOf(repairFor(s.fault)).title
+    ])
+});
 
 /** Of a check that passed a few numbers are enough; of any other every one. */
 const ENOUGH = 3;
@@ -190,11 +195,11 @@ const readings = (judged: readonly JudgedCheck[], date: ReportParts['date']): Re
   ])
 });
 
-const runTable = (runs: readonly ReportRun[], date: ReportParts['date']): ReportTable[] => [
+const runTable = (runs: readonly RunSummary[], date: ReportParts['date']): ReportTable[] => [
   {
     title: 'Temperature logs',
     head: ['Log', 'When', 'Verdict', 'In words'],
-    rows: runs.map((r) => [r.fileName, date(r.at), verdictTitle(r.analysis), verdictSentence(r.analysis)])
+    rows: runs.map((r) => [r.fileName, date(r.at), r.title, r.sentence])
   }
 ];
 
@@ -228,16 +233,16 @@ function done(state: JobState, sheet: SpecSheet | null, date: ReportParts['date'
 /** So many of what a log could not show; the rest is counted. */
 const BLIND_NAMED = 5;
 
-function notDone({ state, proof, runs, judged }: ReportParts): string[] {
+function notDone({ state, proof, runs, entered }: Case): string[] {
   const items: string[] = [];
   const open = proof?.items.filter((i) => i.needed && !i.met) ?? [];
   if (open.length > 0) items.push(`Not proven: ${open.map((i) => midSentence(i.title)).join('; ')}`);
-  const blind = runs.at(-1)?.analysis.couldNotShow ?? [];
-  const named = blind.slice(0, BLIND_NAMED).map((b) => midSentence(SUSPECTS[b.fault].title));
+  const blind = runs.at(-1)?.blind ?? [];
+  const named = blind.slice(0, BLIND_NAMED).map((b) => midSentence(SUSPECTS[b].title));
   const more = blind.length - named.length;
   if (blind.length > 0)
     items.push(`The last log could not have shown ${list(more > 0 ? [...named, `${more} more`] : named)}`);
-  const voided = judged
+  const voided = entered
     .filter((d) => d.outcome.result === 'void')
     .map((d) => midSentence(checkOf(d.check).title));
   if (voided.length > 0) items.push(`Done under conditions in which it does not count: ${list(voided)}`);

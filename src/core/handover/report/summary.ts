@@ -1,28 +1,20 @@
-import { midSentence } from '../../base/text';
+import { midSentence, sayChance } from '../../base/text';
+import type { Case } from '../../diagnosis/case';
 import type { JobState } from '../../record/derive';
-import type { JudgedCheck } from '../../diagnosis/judged';
 import { repairTitles } from '../../record/repair-done';
 import { complaintText } from '../../record/describe-event';
 import type { Proof } from '../../diagnosis/proof';
 import { SUSPECTS } from '../../vehicle/fault-words';
-import type { Posterior } from '../../diagnosis/posterior';
-
-interface Told {
-  readonly state: JobState;
-  readonly judged: readonly JudgedCheck[];
-  readonly proof: Proof | null;
-  readonly opinion: Posterior;
-  readonly date: (iso: string) => string;
-}
 
 /** Below this a cause is not called found. */
 const FOUND = 0.8;
 
 /** The job for someone who knows no engines: what was wrong, what was done, whether it is proven, what to watch. */
-export function summaryOf({ state, judged, proof, opinion, date }: Told): string[] {
+export function summaryOf(known: Case, date: (iso: string) => string): string[] {
+  const { state, proof } = known;
   return [
     `You told us: ${stop(complaintText(state.intake))}`,
-    foundWords(state, opinion, judged),
+    foundWords(known),
     doneWords(state),
     provenWords(state, proof),
     state.lookAgain && !state.recheck
@@ -31,22 +23,18 @@ export function summaryOf({ state, judged, proof, opinion, date }: Told): string
   ].filter(Boolean);
 }
 
-function foundWords(
-  state: JobState,
-  { suspects: [first, second] }: Posterior,
-  judged: Told['judged']
-): string {
+function foundWords({ state, opinionBefore, entered }: Case): string {
+  const [first, second] = opinionBefore.now.suspects;
   const cause = state.cause;
   if (cause === 'none' || state.outcome === 'no fault found')
     return 'We found nothing wrong: the engine does what it should under the conditions we had.';
   const means = (id: keyof typeof SUSPECTS) => stop(SUSPECTS[id].means);
   if (cause) return `What we found: ${midSentence(SUSPECTS[cause].title)}. ${means(cause)}`;
-  if (judged.length === 0) return 'Nothing has been measured yet.';
+  if (entered.length === 0) return 'Nothing has been measured yet.';
   if (first.fault === 'none')
     return 'So far nothing speaks for a fault. That is not the same as none: see what was not done.';
-  const sure = `${Math.round(first.probability * 100)} in 100`;
-  if (first.probability >= FOUND)
-    return `It is most likely this: ${means(first.fault)} We would say so in ${sure} such cases.`;
+  const sure = sayChance(first.probability);
+  if (first.probability >= FOUND) return `It is most likely this: ${means(first.fault)} How sure: ${sure}.`;
   return `It is not settled. Most likely is ${midSentence(SUSPECTS[first.fault].title)} (${sure})${second ? `, then ${midSentence(SUSPECTS[second.fault].title)}` : ''}.`;
 }
 

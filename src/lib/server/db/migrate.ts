@@ -8,10 +8,11 @@ import { curves } from './migrations/0004-curves';
 import { causes } from './migrations/0005-causes';
 import { endings } from './migrations/0006-endings';
 import { versions } from './migrations/0007-versions';
+import { cases } from './migrations/0008-cases';
 import { live } from './migrations/0003-live';
 import { deriveAnew } from '../record/record';
 
-const MIGRATIONS: readonly Migration[] = [ground, intake, live, curves, causes, endings, versions];
+const MIGRATIONS: readonly Migration[] = [ground, intake, live, curves, causes, endings, versions, cases];
 const LOCK = 7_309_001;
 
 /** Brings the database up to date, or up to `to`. Safe to call from several processes at once. Returns what was run. */

@@ -8,14 +8,12 @@ import {
 } from 'sequelize';
 import type { SpecSheet } from '../../../core/vehicle/spec-sheet';
 import type { RunReport } from '../../../core/runs/run-report';
-import type { CheckResult } from '../../../core/checks/check';
-import type { CheckId } from '../../../core/checks/registry';
 import type { Band } from '../../../core/physics/plant/band';
 import type { FaultId } from '../../../core/vehicle/faults';
 import type { ShopCurve } from '../../../core/record/curves';
 import type { EventBody } from '../../../core/record/events';
-import type { Print } from '../../../core/handover/memory/fingerprint';
-import type { Ending } from '../../../core/diagnosis/ending';
+import type { RunSummary } from '../../../core/runs/run-summary';
+import type { Fingerprint } from '../../../core/handover/memory/fingerprint';
 import type { Analysis } from '../../../core/runs/analyse';
 import type { KnownFact } from '../../../core/physics/heat/facts';
 
@@ -72,13 +70,10 @@ export interface JobRow extends Model<Own<JobRow>, New<JobRow>> {
   closedAt: Date | null;
   /** When to look at it again, YYYY-MM-DD; null once that was done. */
   lookAgain: string | null;
-  ending: Ending;
   openedAt: Date;
   lastAt: Date;
   /** What is known about the engine's heat from this job. */
   facts: KnownFact[];
-  /** The last result of each check. */
-  results: { check: CheckId; result: CheckResult }[];
   /** Everything searchable: complaint, symptoms, codes, readings, notes. */
   words: string;
   standing: boolean;
@@ -110,7 +105,9 @@ export interface RunRow extends Model<Own<RunRow>, New<RunRow>> {
   analysis: Analysis;
   band: Band | null;
   /** What it tells of its vehicle; null where it tells nothing. */
-  print: Print | null;
+  fingerprint: Fingerprint | null;
+  /** Everything that case, lists and report ask of it. */
+  summary: RunSummary | null;
   /** The coolant curve in a hundred points or so, for lists. */
   preview: { t: number[]; ect: (number | null)[] };
   standing: boolean;
@@ -195,11 +192,9 @@ export function defineModels(sequelize: Sequelize): Models {
         cause: { type: DataTypes.TEXT },
         closedAt: { type: DataTypes.DATE },
         lookAgain: { type: DataTypes.DATEONLY },
-        ending: json(),
         openedAt: moment(),
         lastAt: moment(),
         facts: json(),
-        results: json(),
         words: text(),
         standing: flag()
       },
@@ -222,7 +217,8 @@ export function defineModels(sequelize: Sequelize): Models {
         importWarnings: json(),
         analysis: json(),
         band: { type: DataTypes.JSONB },
-        print: { type: DataTypes.JSONB },
+        fingerprint: { type: DataTypes.JSONB },
+        summary: { type: DataTypes.JSONB },
         preview: json(),
         standing: flag()
       },

@@ -11,7 +11,8 @@ import type { Judged } from '../../workers/import';
 import type { Database } from '../db/database';
 import { judgeInWorker } from '../runs/import-pool';
 import { pictureType } from './photos';
-import { appendMany, eventsOf } from '../record/record';
+import { appendMany } from '../record/record';
+import { eventsOf } from '../record/events';
 import { storeRun, type StoredRun } from '../runs/runs';
 
 export interface BroughtIn {

@@ -7,7 +7,7 @@ import { SHOP_ID } from '../../../core/record/shop';
 import { shopCurves } from '../record/curves';
 import type { Database } from '../db/database';
 import type { JobRow } from '../db/models';
-import { eventsOf } from '../record/record';
+import { eventsOf } from '../record/events';
 import { samplesOf } from '../runs/runs';
 import { heatByVehicle } from '../record/vehicle-heat';
 

@@ -7,7 +7,8 @@ import type { Log } from '../../../core/logs/channels';
 import type { Database } from '../db/database';
 import { judgeInWorker } from '../runs/import-pool';
 import { knownGoodRuns } from '../runs/known-good';
-import { append, eventsOf } from '../record/record';
+import { append } from '../record/record';
+import { eventsOf } from '../record/events';
 import { storeRun } from '../runs/runs';
 import { blocksAfter, logOfBlocks } from './samples';
 

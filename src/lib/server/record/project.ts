@@ -1,3 +1,4 @@
+import { runSummaries } from '../cases/load-case';
 import type { Transaction } from 'sequelize';
 import { checkOf } from '../../../core/checks/registry';
 import { deriveCurve } from '../../../core/record/curve-derived';
@@ -5,14 +6,9 @@ import { symptomText } from '../../../core/vehicle/symptoms';
 import { deriveJob, deriveVehicle, type JobState } from '../../../core/record/derive';
 import { activeEvents } from '../../../core/record/active';
 import type { RecordEvent } from '../../../core/record/events';
-import { counting, factsOf, judgeChecks, type RunHeat } from '../../../core/diagnosis/judged';
+import { factsOf } from '../../../core/diagnosis/judged';
 import { complaintText, describeEvent } from '../../../core/record/describe-event';
-import { endingOf } from '../../../core/diagnosis/ending';
-import type { ProofRun } from '../../../core/diagnosis/proof';
-import { verdictTitle } from '../../../core/runs/words';
-import { shopCurves } from './curves';
 import type { Database } from '../db/database';
-import type { JobRow, RunRow } from '../db/models';
 
 /** Writes what a vehicle's events amount to into its row and its sheets. */
 export async function projectVehicle(
@@ -72,7 +68,6 @@ export async function projectJob(
     cause: state.cause,
     closedAt: state.closedAt ? new Date(state.closedAt) : null,
     lookAgain: state.recheck ? null : state.lookAgain,
-    ending: endingOf(state),
     openedAt: new Date(state.openedAt),
     lastAt: new Date(state.lastAt),
     words: searchable(state, events),
@@ -96,7 +91,9 @@ export async function projectJob(
     'UPDATE recordings SET ended_at = now() WHERE job_id = $1 AND ended_at IS NULL AND run_id IS DISTINCT FROM $2',
     { bind: [id, state.live?.runId ?? null], transaction }
   );
-  await db.jobs.update(await heatAndResults(db, id, state, transaction), { where: { id }, transaction });
+  // The vehicle's other jobs rest on what this one tells of its heat.
+  const facts = factsOf(state, await runSummaries(db, id, transaction));
+  await db.jobs.update({ facts }, { where: { id }, transaction });
 }
 
 async function stands(
@@ -108,70 +105,6 @@ async function stands(
   const model = of as Database['photos'];
   await model.update({ standing: false }, { where: { jobId }, transaction });
   if (ids.length > 0) await model.update({ standing: true }, { where: { jobId, id: [...ids] }, transaction });
-}
-
-/** What the record knows of a job: its runs, its sheet, the engine's heat and every check as it is judged now. */
-export async function jobKnown(db: Database, id: string, state: JobState, transaction?: Transaction) {
-  const runs = await db.runs.findAll({
-    where: { jobId: id, standing: true },
-    attributes: HEAT_COLUMNS,
-    order: [['importedAt', 'ASC']],
-    transaction
-  });
-  const vehicle = await db.vehicles.findByPk(state.vehicleId, { transaction });
-  const row = vehicle?.specSheetId
-    ? await db.specSheets.findByPk(vehicle.specSheetId, { transaction })
-    : null;
-  const sheet = row?.sheet ?? null;
-  const facts = factsOf(state, runs.map(runHeat));
-  const judged = judgeChecks(state, facts, sheet, await shopCurves(db, transaction));
-  return { runs, sheet, facts, judged };
-}
-
-async function heatAndResults(
-  db: Database,
-  id: string,
-  state: JobState,
-  transaction: Transaction
-): Promise<Pick<JobRow, 'facts' | 'results'>> {
-  const { facts, judged } = await jobKnown(db, id, state, transaction);
-  const results = [...new Set(judged.map((j) => j.check))].map((check) => ({
-    check,
-    result: counting(judged, check)!.outcome.result
-  }));
-  return { facts, results };
-}
-
-export const HEAT_COLUMNS = ['id', 'importedAt', 'startedAt', 'durationS', 'preview', 'analysis'];
-
-/** A run as a proof asks for it: when it was made, and what the model made of it. */
-export function proofRun(
-  run: Pick<RunRow, 'id' | 'importedAt' | 'startedAt' | 'durationS' | 'preview' | 'analysis'>
-): ProofRun {
-  const { endedAt, importedAt } = runHeat(run);
-  const { verdict, features } = run.analysis;
-  return { id: run.id, at: endedAt ?? importedAt, title: verdictTitle(run.analysis), verdict, features };
-}
-
-/** What a run tells about the engine's heat: when and how hot it was last seen, and the air around it. */
-export function runHeat(
-  run: Pick<RunRow, 'id' | 'importedAt' | 'startedAt' | 'durationS' | 'preview' | 'analysis'>
-): RunHeat {
-  const began = run.startedAt === null ? NaN : Date.parse(run.startedAt);
-  const ended = began + run.durationS * 1000;
-  const { startC, startMinusAmbientC, afterRun } = run.analysis.features;
-  return {
-    id: run.id,
-    importedAt: run.importedAt.toISOString(),
-    // A date after the import is a logger's clock that was never set.
-    endedAt: ended <= run.importedAt.getTime() ? new Date(ended).toISOString() : null,
-    endC: run.preview.ect.findLast((v) => v !== null) ?? null,
-    ambientC: startC !== null && startMinusAmbientC !== null ? startC - startMinusAmbientC : null,
-    // Runs judged by an older model know nothing of what followed key-off.
-    stood: afterRun
-      ? { hours: afterRun.loggedS / 3600, stopC: afterRun.stopC, cooling: afterRun.cooling }
-      : null
-  };
 }
 
 function searchable(state: JobState, events: readonly RecordEvent[]): string {

@@ -9,7 +9,8 @@ import { jobView } from '../views/job';
 import { judgeAgain } from '../runs/judge';
 import { knownGoodRuns } from '../runs/known-good';
 import { migrate } from '../db/migrate';
-import { append, eventsOf } from './record';
+import { append } from './record';
+import { eventsOf } from './events';
 import { importRun, isOutdated, samplesOf } from '../runs/runs';
 import { testDatabase } from '../db/test-database';
 import { jobLines, vehicleLines } from '../views/lists';
@@ -183,9 +184,9 @@ describe('a run', () => {
     const again = await importRun(db, task);
     expect(again.ok && again.value.isNew).toBe(false);
     const [{ number }] = await db.jobs.findAll({ where: { id: jobId } });
-    expect((await jobView(db, String(number), null)).runs).toHaveLength(1);
+    expect((await jobView(db, String(number), null)).known.runs).toHaveLength(1);
     await write(`job:${jobId}`, { kind: 'undo', payload: { of: task.eventId } });
-    expect((await jobView(db, String(number), null)).runs).toHaveLength(0);
+    expect((await jobView(db, String(number), null)).known.runs).toHaveLength(0);
     expect((await eventsOf(db, `job:${jobId}`)).map((e) => e.kind)).toEqual([
       'job.opened',
       'run.imported',
@@ -269,7 +270,7 @@ describe('the demo workshop', () => {
     expect(new Set(lines.flatMap((l) => l.results.map((r) => r.result)))).toEqual(
       new Set(['pass', 'fail', 'unclear', 'void'])
     );
-    expect(lines.find((l) => l.outcome === 'fixed and proven')?.finding?.title).toBe('Works as designed');
+    expect(lines.find((l) => l.outcome === 'fixed and proven')?.lastRun?.title).toBe('Works as designed');
 
     const note = {
       id: randomUUID(),

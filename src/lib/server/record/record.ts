@@ -1,26 +1,15 @@
+import { assembleCase } from '../../../core/diagnosis/case';
+import { loadCase, sheetOf } from '../cases/load-case';
+import { linesDue } from '../cases/lines';
 import { QueryTypes, type Transaction, UniqueConstraintError } from 'sequelize';
 import type { RecordEvent } from '../../../core/record/events';
-import { readEvent, readStored } from '../../../core/record/upcast';
+import { readEvent } from '../../../core/record/upcast';
+import { eventsOf } from './events';
 import { refusedBy } from '../../../core/diagnosis/refused';
 import { bad, good, type Problem, type Result } from '../../../core/base/result';
 import type { Database } from '../db/database';
-import { deriveJob } from '../../../core/record/derive';
-import { closings, proofOf } from '../../../core/diagnosis/proof';
-import { printRun } from '../runs/memory';
-import { jobKnown, projectCurve, projectJob, projectVehicle, proofRun } from './project';
-
-/** Events of one stream, oldest first. */
-export async function eventsOf(
-  db: Database,
-  stream: string,
-  transaction?: Transaction
-): Promise<RecordEvent[]> {
-  const rows = await db.sequelize.query<RecordEvent & { at: Date | string }>(
-    'SELECT id, stream, kind, version, payload, who, at FROM events WHERE stream = $1 ORDER BY seq',
-    { bind: [stream], type: QueryTypes.SELECT, transaction }
-  );
-  return rows.map((row) => readStored({ ...row, at: new Date(row.at).toISOString() } as RecordEvent));
-}
+import { sumUp } from '../runs/sum-up';
+import { projectCurve, projectJob, projectVehicle } from './project';
 
 /**
  * Appends one event and brings what is derived from its stream up to date, in one transaction. An id seen
@@ -60,6 +49,7 @@ export async function append(
         { transaction }
       );
       await project(db, event.stream, transaction);
+      await restingOn(db, event.stream, [event], transaction);
       await notify(db, event.stream, transaction);
       return good({ event, isNew: true });
     });
@@ -98,6 +88,12 @@ export async function appendMany(
     );
     await project(db, stream, transaction);
     if (await rows(stream)) await project(db, stream, transaction);
+    await restingOn(
+      db,
+      stream,
+      events.filter((e) => e.stream === stream),
+      transaction
+    );
     await notify(db, stream, transaction);
   }
 }
@@ -111,47 +107,21 @@ const locked = (db: Database, stream: string, transaction: Transaction) =>
 const notify = (db: Database, stream: string, transaction: Transaction) =>
   db.sequelize.query("SELECT pg_notify('pyrethos', $1)", { bind: [stream], transaction });
 
-/** What the job's vehicle rules out by its sheet. */
+/** What the job's vehicle rules out by its sheet, and closings that the record has not earned. */
 async function refusedHere(db: Database, event: RecordEvent, transaction: Transaction): Promise<Problem[]> {
   if (!event.stream.startsWith('job:') || event.kind === 'job.opened') return [];
   const job = await db.jobs.findByPk(event.stream.slice('job:'.length), { transaction });
-  const vehicle = job && (await db.vehicles.findByPk(job.vehicleId, { transaction }));
-  const sheet = vehicle?.specSheetId
-    ? await db.specSheets.findByPk(vehicle.specSheetId, { transaction })
-    : null;
-  const refused = refusedBy(sheet?.sheet ?? null, event);
-  return job && event.kind === 'job.closed'
-    ? [...refused, ...(await unearned(db, job.id, event, transaction))]
-    : refused;
-}
-
-/** The words a job closes with are earned by its record. */
-async function unearned(
-  db: Database,
-  id: string,
-  event: Extract<RecordEvent, { kind: 'job.closed' }>,
-  transaction: Transaction
-): Promise<Problem[]> {
-  const state = deriveJob(await eventsOf(db, event.stream, transaction));
-  if (!state) return [];
-  const { runs, sheet, judged } = await jobKnown(db, id, state, transaction);
-  const last = state.repairs.at(-1);
-  const proof = last
-    ? proofOf({
-        repairedAt: last.at,
-        done: judged,
-        runs: runs.map(proofRun),
-        sheet,
-        symptoms: state.intake.symptoms
-      })
-    : null;
-  const closing = closings(
-    state.repairs.flatMap((r) => r.done.repairs),
-    proof
-  ).find((c) => c.outcome === event.payload.outcome);
+  if (!job) return [];
+  const refused = refusedBy(await sheetOf(db, job.vehicleId, transaction), event);
+  if (event.kind !== 'job.closed') return refused;
+  const known = assembleCase(await loadCase(db, job, event.at, transaction));
+  const closing = known?.closings.find((c) => c.outcome === event.payload.outcome);
   return closing?.refused
-    ? [{ field: 'outcome', message: `cannot close as ${event.payload.outcome}: ${closing.refused}` }]
-    : [];
+    ? [
+        ...refused,
+        { field: 'outcome', message: `cannot close as ${event.payload.outcome}: ${closing.refused}` }
+      ]
+    : refused;
 }
 
 /** Writes what the events of a stream amount to into the tables that views read. */
@@ -163,6 +133,28 @@ async function project(db: Database, stream: string, transaction: Transaction): 
   else if (kind === 'job') await projectJob(db, id, events, transaction);
 }
 
+/** Marks the jobs that rest on what these entries say. */
+async function restingOn(
+  db: Database,
+  stream: string,
+  events: readonly RecordEvent[],
+  transaction: Transaction
+): Promise<void> {
+  const [kind, id] = stream.split(':');
+  // What was undone may have been told long ago: closed jobs rested on it too.
+  const past = events.some((e) => e.kind === 'undo') || events.length > 1;
+  if (kind === 'vehicle') return linesDue(db, { vehicle: id, closedToo: true }, transaction);
+  if (kind === 'curve') return linesDue(db, { everything: 'all' }, transaction);
+  if (kind === 'shop') return linesDue(db, { everything: past ? 'all' : 'open' }, transaction);
+  const job = await db.jobs.findByPk(id, { attributes: ['vehicleId'], transaction });
+  if (!job) return;
+  await linesDue(db, { job: id }, transaction);
+  await linesDue(db, { vehicle: job.vehicleId, closedToo: past }, transaction);
+  // What a closed job turned out to be is part of the shop's history.
+  if (events.some((e) => e.kind === 'job.closed' || e.kind === 'job.reopened'))
+    await linesDue(db, { everything: 'open' }, transaction);
+}
+
 /** Derives every job and what each run tells of its vehicle anew, as after a migration that keeps more of what the record says. */
 export async function deriveAnew(db: Database, transaction: Transaction): Promise<void> {
   const rows = await db.sequelize.query<{ stream: string }>(
@@ -171,5 +163,6 @@ export async function deriveAnew(db: Database, transaction: Transaction): Promis
   );
   for (const { stream } of rows) await project(db, stream, transaction);
   const runs = await db.runs.findAll({ attributes: ['id'], transaction });
-  for (const { id } of runs) await printRun(db, id, transaction);
+  for (const { id } of runs) await sumUp(db, id, transaction);
+  await linesDue(db, { everything: 'all' }, transaction);
 }

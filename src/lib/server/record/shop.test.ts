@@ -7,7 +7,8 @@ import type { Database } from '../db/database';
 import { jobView } from '../views/job';
 import { migrate } from '../db/migrate';
 import { append } from './record';
-import { shopCauses, shopChecks, shopCosts } from './shop';
+import { causesBefore } from '../cases/load-case';
+import { shopAt } from './shop';
 import { testDatabase } from '../db/test-database';
 
 let db: Database;
@@ -35,7 +36,7 @@ describe('the migration to causes', () => {
       outcome: 'no fault found',
       cause: null
     });
-    expect(await shopCauses(old.db)).toEqual({});
+    expect(await causesBefore(old.db, null, null)).toEqual({});
     await old.drop();
   });
 });
@@ -43,29 +44,29 @@ describe('the migration to causes', () => {
 describe('the shop', () => {
   it('keeps its rates and prices, and takes them back', async () => {
     const stream = streamOf('shop', SHOP_ID);
-    expect(await shopCosts(db)).toEqual(USUAL_COSTS);
+    expect((await shopAt(db)).costs).toEqual(USUAL_COSTS);
     const priced = randomUUID();
     const parts = { thermostat: { price: 61, shelf: true } };
     await write(stream, { kind: 'shop.priced', payload: { labourPerHour: 72, parts } }, priced);
-    expect(await shopCosts(db)).toEqual({ ...USUAL_COSTS, labourPerHour: 72, parts });
+    expect((await shopAt(db)).costs).toEqual({ ...USUAL_COSTS, labourPerHour: 72, parts });
     await write(stream, { kind: 'undo', payload: { of: priced } });
-    expect(await shopCosts(db)).toEqual(USUAL_COSTS);
+    expect((await shopAt(db)).costs).toEqual(USUAL_COSTS);
   });
 
   it('keeps which tools it is without and its own minutes, and refuses what no shop has', async () => {
     const stream = streamOf('shop', SHOP_ID);
-    expect(await shopChecks(db)).toEqual({ without: [], minutes: {} });
+    expect((await shopAt(db)).checks).toEqual({ without: [], minutes: {} });
     const equipped = randomUUID();
     const payload = { without: ['Optical tachometer' as const], minutes: { 'hose-rush': 5 } };
     await write(stream, { kind: 'shop.equipped', payload }, equipped);
-    expect(await shopChecks(db)).toEqual(payload);
+    expect((await shopAt(db)).checks).toEqual(payload);
     const wrong = await write(stream, {
       kind: 'shop.equipped',
       payload: { without: [], minutes: { 'hose-rush': 0 } }
     });
     expect(wrong).toMatchObject({ ok: false, problems: [{ field: 'minutes.hose-rush' }] });
     await write(stream, { kind: 'undo', payload: { of: equipped } });
-    expect((await shopChecks(db)).without).toEqual([]);
+    expect((await shopAt(db)).checks.without).toEqual([]);
   });
 
   it('refuses a price that cannot be, by its field', async () => {
@@ -96,15 +97,15 @@ describe('the shop', () => {
     const first = await close('ect-intermittent');
     await close('ect-intermittent');
     const last = await close('coolant-low');
-    expect(await shopCauses(db)).toEqual({ 'ect-intermittent': 2, 'coolant-low': 1 });
-    expect(await shopCauses(db, first.job)).toEqual({ 'ect-intermittent': 1, 'coolant-low': 1 });
+    expect(await causesBefore(db, null, null)).toEqual({ 'ect-intermittent': 2, 'coolant-low': 1 });
+    expect(await causesBefore(db, first.job, null)).toEqual({ 'ect-intermittent': 1, 'coolant-low': 1 });
     const { number } = (await db.jobs.findByPk(first.job))!;
-    expect((await jobView(db, String(number), null)).causes).toEqual({
+    expect((await jobView(db, String(number), null)).known.causes).toEqual({
       'ect-intermittent': 1,
       'coolant-low': 1
     });
     await write(`job:${last.job}`, { kind: 'undo', payload: { of: last.closed } });
-    expect(await shopCauses(db)).toEqual({ 'ect-intermittent': 2 });
+    expect(await causesBefore(db, null, null)).toEqual({ 'ect-intermittent': 2 });
   });
 
   it('closes a job only in words that its record has earned', async () => {

@@ -1,26 +1,19 @@
-import { QueryTypes } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { streamOf } from '../../../core/record/events';
 import { deriveChecks, deriveCosts, SHOP_ID } from '../../../core/record/shop';
 import type { ShopChecks } from '../../../core/record/shop-checks';
 import type { ShopCosts } from '../../../core/record/shop-costs';
-import type { Causes } from '../../../core/diagnosis/history';
 import type { Database } from '../db/database';
-import { eventsOf } from './record';
+import { eventsOf } from './events';
 
-/** What things cost here. */
-export const shopCosts = async (db: Database): Promise<ShopCosts> =>
-  deriveCosts(await eventsOf(db, streamOf('shop', SHOP_ID)));
-
-/** How checks are done here: the tools it is without, and its own minutes. */
-export const shopChecks = async (db: Database): Promise<ShopChecks> =>
-  deriveChecks(await eventsOf(db, streamOf('shop', SHOP_ID)));
-
-/** What the shop's closed jobs turned out to be, how often each. A job does not count for itself. */
-export async function shopCauses(db: Database, butJob?: string): Promise<Causes> {
-  const rows = await db.sequelize.query<{ cause: string; n: number }>(
-    `SELECT cause, count(*)::int AS n FROM jobs
-     WHERE standing AND state = 'closed' AND cause IS NOT NULL AND id IS DISTINCT FROM $1 GROUP BY cause`,
-    { bind: [butJob ?? null], type: QueryTypes.SELECT }
-  );
-  return Object.fromEntries(rows.map((r) => [r.cause, r.n]));
+/** What things cost here and how checks are done, as they stood at a moment (ISO 8601), or now. */
+export async function shopAt(
+  db: Database,
+  at: string | null = null,
+  transaction?: Transaction
+): Promise<{ readonly costs: ShopCosts; readonly checks: ShopChecks }> {
+  const all = await eventsOf(db, streamOf('shop', SHOP_ID), transaction);
+  // An entry that was undone later still counts as undone: it was never right.
+  const events = all.filter((e) => at === null || e.kind === 'undo' || e.at <= at);
+  return { costs: deriveCosts(events), checks: deriveChecks(events) };
 }

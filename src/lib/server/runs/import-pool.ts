@@ -1,6 +1,3 @@
-import { existsSync } from 'node:fs';
-import { resolve } from 'node:path';
-import { Piscina } from 'piscina';
 import type { Result } from '../../../core/base/result';
 import importRun, {
   judgeRun,
@@ -9,15 +6,9 @@ import importRun, {
   type Judged,
   type JudgeTask
 } from '../../workers/import';
+import { workerPool } from '../worker-pool';
 
-let pool: Piscina | undefined;
-
-/** The worker threads; undefined where no worker has been built (tests, dev before a build). */
-function threads(): Piscina | undefined {
-  const file = resolve('dist/workers/import.js');
-  if (!existsSync(file)) return undefined;
-  return (pool ??= new Piscina({ filename: file, maxThreads: 2, idleTimeout: 60_000 }));
-}
+const threads = workerPool('import', 2);
 
 /** Runs an import in a worker thread, or in this one where there is none. */
 export async function importInWorker(task: ImportTask): Promise<Result<ImportedRun>> {
@@ -29,9 +20,4 @@ export async function importInWorker(task: ImportTask): Promise<Result<ImportedR
 export async function judgeInWorker(task: JudgeTask): Promise<Judged> {
   const there = threads();
   return there ? there.run(task, { name: 'judgeRun' }) : judgeRun(task);
-}
-
-export async function closeImports(): Promise<void> {
-  await pool?.close();
-  pool = undefined;
 }

@@ -2,7 +2,7 @@ import { bad, good, type Result } from '../../../core/base/result';
 import { analyse, bandFor } from '../../../core/runs/analyse';
 import type { Database } from '../db/database';
 import { knownGoodRuns } from './known-good';
-import { printRun } from './memory';
+import { sumUp } from './sum-up';
 import { samplesOf } from './runs';
 
 /** Judges a stored run again, against the vehicle's present sheet and by the present model. The samples stay as they are. */
@@ -18,6 +18,6 @@ export async function judgeAgain(db: Database, runId: string): Promise<Result<{ 
     analysis: analyse(log, sheet.sheet, run.report.instrument),
     band: bandFor(log, sheet.sheet, { knownGood: await knownGoodRuns(db, vehicle!.id, runId) })
   });
-  await printRun(db, runId);
+  await sumUp(db, runId);
   return good({ runId });
 }

@@ -1,13 +1,12 @@
-import { QueryTypes, type Transaction } from 'sequelize';
-import { printOf, type Print } from '../../../core/handover/memory/fingerprint';
+import { QueryTypes } from 'sequelize';
+import type { Fingerprint } from '../../../core/handover/memory/fingerprint';
 import { memoryOf, type Memory } from '../../../core/handover/memory/memory';
-import type { Analysis } from '../../../core/runs/analyse';
 import type { Database } from '../db/database';
 
 export interface Remembered {
   readonly vehicleId: string;
   readonly memory: Memory;
-  readonly prints: readonly Print[];
+  readonly fingerprints: readonly Fingerprint[];
 }
 
 /** What each vehicle, or one, is remembered by. */
@@ -17,9 +16,9 @@ export async function memories(
 ): Promise<Map<string, Remembered>> {
   const bind = [vehicleId];
   const [rows, repaired] = await Promise.all([
-    db.sequelize.query<{ vehicleId: string; print: Print }>(
-      `SELECT j.vehicle_id AS "vehicleId", r.print FROM runs r JOIN jobs j ON j.id = r.job_id
-       WHERE r.standing AND j.standing AND r.print IS NOT NULL AND ($1::uuid IS NULL OR j.vehicle_id = $1)
+    db.sequelize.query<{ vehicleId: string; fingerprint: Fingerprint }>(
+      `SELECT j.vehicle_id AS "vehicleId", r.fingerprint FROM runs r JOIN jobs j ON j.id = r.job_id
+       WHERE r.standing AND j.standing AND r.fingerprint IS NOT NULL AND ($1::uuid IS NULL OR j.vehicle_id = $1)
        ORDER BY r.imported_at`,
       { bind, type: QueryTypes.SELECT }
     ),
@@ -30,16 +29,16 @@ export async function memories(
     )
   ]);
   const since = new Map(repaired.map((r) => [r.vehicleId, r.at]));
-  const prints = new Map<string, Print[]>();
-  for (const { vehicleId: of, print } of rows) {
-    const known = prints.get(of);
-    if (known) known.push(print);
-    else prints.set(of, [print]);
+  const fingerprints = new Map<string, Fingerprint[]>();
+  for (const { vehicleId: of, fingerprint } of rows) {
+    const known = fingerprints.get(of);
+    if (known) known.push(fingerprint);
+    else fingerprints.set(of, [fingerprint]);
   }
   return new Map(
-    [...prints].map(([of, list]) => [
+    [...fingerprints].map(([of, list]) => [
       of,
-      { vehicleId: of, prints: list, memory: memoryOf(list, since.get(of) ?? null) }
+      { vehicleId: of, fingerprints: list, memory: memoryOf(list, since.get(of) ?? null) }
     ])
   );
 }
@@ -69,7 +68,7 @@ export async function fleetView(db: Database): Promise<FleetLine[]> {
     return {
       ...v,
       memory: known?.memory ?? null,
-      marks: marksOf(known?.prints ?? [])
+      marks: marksOf(known?.fingerprints ?? [])
     };
   });
   const told = (l: FleetLine) => (l.memory && l.memory.warnings.length > 0 ? 0 : 1);
@@ -77,28 +76,9 @@ export async function fleetView(db: Database): Promise<FleetLine[]> {
 }
 
 /** The trait that most runs tell, for a picture: on the road where there is any, else where it opens. */
-function marksOf(prints: readonly Print[]): FleetLine['marks'] {
+function marksOf(fingerprints: readonly Fingerprint[]): FleetLine['marks'] {
   const of = (trait: 'regulates' | 'opening') =>
-    prints.flatMap(({ at, marks }) => (marks[trait] ? [{ at, celsius: marks[trait].celsius }] : []));
+    fingerprints.flatMap(({ at, marks }) => (marks[trait] ? [{ at, celsius: marks[trait].celsius }] : []));
   const road = of('regulates');
   return road.length >= 3 ? road : of('opening');
-}
-
-interface Judged {
-  readonly at: Date;
-  readonly startOpenC: number;
-  readonly analysis: Analysis;
-}
-
-/** Writes down what a run tells of its vehicle, whenever it has been judged. */
-export async function printRun(db: Database, id: string, transaction?: Transaction): Promise<void> {
-  const [run] = await db.sequelize.query<Judged>(
-    `SELECT r.imported_at AS at, (s.sheet->'thermostat'->>'startOpenC')::float AS "startOpenC", r.analysis
-     FROM runs r JOIN spec_sheets s ON s.id = r.spec_sheet_id WHERE r.id = $1`,
-    { bind: [id], type: QueryTypes.SELECT, transaction }
-  );
-  if (!run) return;
-  const { verdict, jumps, features } = run.analysis;
-  const print = printOf({ id, at: run.at.toISOString(), verdict, jumps, features }, run.startOpenC);
-  await db.runs.update({ print }, { where: { id }, transaction });
 }

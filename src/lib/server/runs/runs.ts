@@ -11,7 +11,7 @@ import { channelsOf, fromChunks, toChunks } from './chunks';
 import type { Database } from '../db/database';
 import { importInWorker } from './import-pool';
 import { knownGoodRuns } from './known-good';
-import { printRun } from './memory';
+import { sumUp } from './sum-up';
 import { append } from '../record/record';
 import type { RunRow } from '../db/models';
 
@@ -123,13 +123,14 @@ export async function storeRun(db: Database, run: StoredRun, transaction: Transa
       importWarnings: [...run.warnings],
       analysis: run.analysis,
       band: run.band,
-      print: null,
+      fingerprint: null,
+      summary: null,
       preview: previewOf(log),
       standing: true
     },
     { transaction }
   );
-  await printRun(db, run.runId, transaction);
+  await sumUp(db, run.runId, transaction);
   for (const chunk of toChunks(log)) {
     await db.sequelize.query(
       'INSERT INTO run_chunks (run_id, seq, from_s, to_s, count, data) VALUES ($1, $2, $3, $4, $5, $6)',

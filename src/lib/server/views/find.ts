@@ -1,16 +1,26 @@
 import { QueryTypes } from 'sequelize';
-import type { FoundJob, FoundVehicle } from '../../view-types';
 import type { Database } from '../db/database';
 
 const MOST = 8;
 
+interface FoundJob {
+  readonly number: number;
+  readonly complaint: string;
+  readonly state: 'open' | 'closed';
+  readonly fleetNo: string;
+  readonly vehicleName: string;
+}
+interface FoundVehicle {
+  readonly id: string;
+  readonly fleetNo: string;
+  readonly name: string;
+  readonly note: string;
+}
+
 /** Jobs and vehicles that contain every word typed: in number, vehicle, complaint, readings, codes, notes. */
-export async function find(
-  db: Database,
-  text: string
-): Promise<{ jobs: FoundJob[]; vehicles: FoundVehicle[] }> {
+export async function find(db: Database, text: string) {
   const words = text.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 8);
-  if (words.length === 0) return { jobs: [], vehicles: [] };
+  if (words.length === 0) return { jobs: [] as FoundJob[], vehicles: [] as FoundVehicle[] };
   const like = words.map((w) => `%${w.replace(/[\\%_]/g, (c) => `\\${c}`)}%`);
   const bind = [like, MOST];
   const [jobs, vehicles] = await Promise.all([

@@ -2,7 +2,7 @@ import { QueryTypes } from 'sequelize';
 import { verdictTitle } from '../../../core/runs/words';
 import type { Analysis } from '../../../core/runs/analyse';
 import type { Database } from '../db/database';
-import { shopChecks } from '../record/shop';
+import { shopAt } from '../record/shop';
 import { vehicleLines } from './lists';
 
 interface EarlierRow {
@@ -22,10 +22,10 @@ const EARLIER_SHOWN = 6;
 export async function intakeView(db: Database) {
   const [vehicles, shop, rows] = await Promise.all([
     vehicleLines(db),
-    shopChecks(db),
+    shopAt(db),
     db.sequelize.query<EarlierRow>(
       `SELECT j.number, j.vehicle_id AS "vehicleId", j.complaint, j.state, j.outcome, j.opened_at AS "openedAt",
-         (SELECT r.analysis->>'verdict' FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY r.imported_at DESC LIMIT 1) AS verdict
+         (SELECT r.summary->>'verdict' FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY r.imported_at DESC LIMIT 1) AS verdict
        FROM (SELECT *, row_number() OVER (PARTITION BY vehicle_id ORDER BY state = 'closed', last_at DESC) AS nth
              FROM jobs WHERE standing) j
        WHERE j.nth <= $1 ORDER BY j.state = 'closed', j.last_at DESC`,
@@ -34,7 +34,7 @@ export async function intakeView(db: Database) {
   ]);
   return {
     vehicles,
-    shop,
+    shop: shop.checks,
     jobs: rows.map(({ verdict, openedAt, ...job }) => ({
       ...job,
       openedAt: openedAt.toISOString(),

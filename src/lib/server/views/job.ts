@@ -1,20 +1,17 @@
 import { error, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
+import { assembleCase } from '../../../core/diagnosis/case';
 import { thin } from '../../../core/runs/thin';
-import { verdictTitle } from '../../../core/runs/words';
+import { loadCase } from '../cases/load-case';
 import type { Database } from '../db/database';
-import type { RunRow } from '../db/models';
-import { HEAT_COLUMNS, proofRun, runHeat } from '../record/project';
-import { eventsOf } from '../record/record';
+import type { JobRow, RunRow } from '../db/models';
 import { isOutdated, samplesOf } from '../runs/runs';
-import { shopCauses, shopChecks, shopCosts } from '../record/shop';
-import { heatByVehicle } from '../record/vehicle-heat';
-import { sparse } from './lists';
+import { sparkOf } from './spark';
 
 const FIRST_POINTS = 1500;
 
-/** The standing job of a number in an address, or a 404 in words. */
-export async function jobOr404(db: Database, number: string) {
+/** The job of a number in an address, unless it was undone, or a 404 in words. */
+export async function jobOr404(db: Database, number: string): Promise<JobRow> {
   const job = /^\d{1,9}$/.test(number)
     ? await db.jobs.findOne({ where: { number: Number(number), standing: true } })
     : null;
@@ -23,62 +20,47 @@ export async function jobOr404(db: Database, number: string) {
 }
 
 /**
- * What the job page needs: the record as it is (the page derives the state itself, so that entries still waiting
- * to be sent count too), the vehicle's heat from its other jobs, and the chosen run with its samples.
+ * A job with everything it rests on. The page makes the case of it itself, by the same function as everything else,
+ * so that entries still waiting to be sent count too.
  */
-export async function jobView(db: Database, number: string, wantedRun: string | null) {
+async function jobOf(db: Database, number: string) {
   const job = await jobOr404(db, number);
-  const [vehicle, runs, events, heat, costs, causes, shop] = await Promise.all([
-    db.vehicles.findByPk(job.vehicleId),
-    db.runs.findAll({
-      where: { jobId: job.id, standing: true },
-      attributes: ['fileName', 'band', ...HEAT_COLUMNS],
-      order: [['importedAt', 'ASC']]
-    }),
-    eventsOf(db, `job:${job.id}`),
-    heatByVehicle(db, [job.vehicleId], job.id),
-    shopCosts(db),
-    shopCauses(db, job.id),
-    shopChecks(db)
+  const [vehicle, known] = await Promise.all([
+    db.vehicles.findByPk(job.vehicleId, { raw: true }),
+    loadCase(db, job, new Date().toISOString())
   ]);
   if (!vehicle) error(404, 'The vehicle of this job does not exist any more');
+  const { id, fleetNo, name, note } = vehicle;
+  return { job: { id: job.id, number: job.number }, vehicle: { id, fleetNo, name, note }, known };
+}
+
+/** What the job page needs: the job, and the chosen run with its samples. */
+export async function jobView(db: Database, number: string, wantedRun: string | null) {
+  const view = await jobOf(db, number);
+  const { runs } = view.known;
   const chosen = wantedRun ? runs.find((r) => r.id === wantedRun) : runs.at(-1);
   if (wantedRun && !chosen) {
     // A page that shows a run while its import is undone goes on without it.
     if (
       z.uuid().safeParse(wantedRun).success &&
-      (await db.runs.count({ where: { id: wantedRun, jobId: job.id } }))
+      (await db.runs.count({ where: { id: wantedRun, jobId: view.job.id } }))
     )
-      redirect(303, `/jobs/${job.number}`);
+      redirect(303, `/jobs/${view.job.number}`);
     error(404, 'This run is not part of the job');
   }
-  const sheet = vehicle.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
   const run = chosen ? await db.runs.findByPk(chosen.id) : null;
-  return {
-    job: { id: job.id, number: job.number },
-    vehicle: { id: vehicle.id, fleetNo: vehicle.fleetNo, name: vehicle.name, note: vehicle.note },
-    sheet: sheet?.sheet ?? null,
-    events,
-    otherHeat: heat.get(job.vehicleId) ?? [],
-    costs,
-    causes,
-    shop,
-    runs: runs.map((r) => ({
-      id: r.id,
-      fileName: r.fileName,
-      importedAt: r.importedAt.toISOString(),
-      title: verdictTitle(r.analysis),
-      verdict: r.analysis.verdict,
-      suspects: r.analysis.suspects,
-      blind: r.analysis.couldNotShow.map((b) => b.fault),
-      heat: runHeat(r),
-      proof: proofRun(r),
-      spark: { ...r.preview, band: sparse(r.band) },
-      road: { segments: r.analysis.features.segments, perLoadC: r.analysis.features.perLoadC ?? null }
-    })),
-    run: run ? await runView(db, run) : null,
-    now: new Date().toISOString()
+  return { ...view, run: run ? await runView(db, run) : null };
+}
+
+/** What the closing page needs: the job, and the curves of the two runs that are held side by side. */
+export async function finishView(db: Database, number: string) {
+  const view = await jobOf(db, number);
+  const pair = assembleCase(view.known)?.pair;
+  const spark = async (id: string | undefined) => {
+    const run = id ? await db.runs.findByPk(id, { attributes: ['id', 'preview', 'band'] }) : null;
+    return run && { id: run.id, ...sparkOf(run) };
   };
+  return { ...view, curves: [await spark(pair?.before?.id), await spark(pair?.after?.id)] };
 }
 
 async function runView(db: Database, run: RunRow) {
@@ -95,6 +77,7 @@ async function runView(db: Database, run: RunRow) {
     importWarnings: run.importWarnings,
     analysis: run.analysis,
     band: run.band,
+    /** The sheet it was judged against. */
     sheet: sheet?.sheet ?? null,
     outdated: await isOutdated(db, run),
     samples: thin(await samplesOf(db, run), FIRST_POINTS)

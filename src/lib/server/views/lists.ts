@@ -1,24 +1,33 @@
 import { QueryTypes } from 'sequelize';
 import type { SpecSheet } from '../../../core/vehicle/spec-sheet';
 import { coolingOf } from '../../../core/diagnosis/judged';
-import type { Analysis } from '../../../core/runs/analyse';
-import { verdictSentence, verdictTitle } from '../../../core/runs/words';
+import type { CaseLine } from '../../../core/diagnosis/case-line';
+import type { RunSummary } from '../../../core/runs/run-summary';
 import { holding, type KnownFact } from '../../../core/physics/heat/facts';
 import { thermalAt, type ThermalState } from '../../../core/physics/heat/state';
-import type { Band } from '../../../core/physics/plant/band';
-import type { DueLine, Finding, JobLine, Spark, VehicleLine } from '../../view-types';
 import type { Database } from '../db/database';
 import type { RunRow } from '../db/models';
+import { sparkOf } from './spark';
+import { projectLines } from '../cases/lines';
 import { heatByVehicle } from '../record/vehicle-heat';
 
-interface Line extends Omit<JobLine, 'finding' | 'spark' | 'openedAt' | 'lastAt' | 'heat'> {
+interface Line extends CaseLine {
+  readonly id: string;
+  readonly number: number;
+  readonly complaint: string;
+  readonly state: 'open' | 'closed';
+  readonly outcome: string | null;
   readonly openedAt: Date;
   readonly lastAt: Date;
-  readonly analysis: Analysis | null;
-  readonly importedAt: Date | null;
+  readonly fleetNo: string;
+  readonly vehicleName: string;
+  readonly vehicleId: string;
+  readonly runs: number;
+  readonly summary: RunSummary | null;
   readonly preview: RunRow['preview'] | null;
-  readonly band: Band | null;
+  readonly band: RunRow['band'];
   readonly sheet: SpecSheet | null;
+  readonly due: boolean;
 }
 
 /** Which jobs: of one vehicle, in one state, so many from where. */
@@ -38,30 +47,38 @@ const WHERE = `j.standing AND v.standing AND ($1::uuid IS NULL OR v.id = $1) AND
 const bindOf = ({ vehicleId = null, state, words = [] }: Lines) => [vehicleId, state ?? null, [...words]];
 
 const LINES = `
-  SELECT j.number, j.complaint, j.state, j.outcome, j.opened_at AS "openedAt", j.last_at AS "lastAt", v.fleet_no AS "fleetNo", v.name AS "vehicleName", v.id AS "vehicleId", j.results, s.sheet,
-         (SELECT count(*)::int FROM runs r WHERE r.job_id = j.id AND r.standing) AS runs, last.analysis, last.imported_at AS "importedAt", last.preview, last.band
+  SELECT j.id, j.number, j.complaint, j.state, j.outcome, j.opened_at AS "openedAt", j.last_at AS "lastAt", v.fleet_no AS "fleetNo",
+         v.name AS "vehicleName", v.id AS "vehicleId", j.leader, j.results, j.proof, s.sheet, j.line_due > j.line_done AS due,
+         (SELECT count(*)::int FROM runs r WHERE r.job_id = j.id AND r.standing) AS runs, last.summary, last.preview, last.band
   FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id
-  LEFT JOIN LATERAL (SELECT analysis, imported_at, preview, band FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY imported_at DESC LIMIT 1) last ON true
+  LEFT JOIN LATERAL (SELECT summary, preview, band FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY imported_at DESC LIMIT 1) last ON true
   WHERE ${WHERE}
   ORDER BY j.state = 'closed', j.last_at DESC LIMIT $4 OFFSET $5`;
 
-/** Jobs with their state and last finding: open ones first, the latest on top. */
-export async function jobLines(db: Database, which: Lines = {}): Promise<JobLine[]> {
-  const lines = await db.sequelize.query<Line>(LINES, {
-    bind: [...bindOf(which), Math.min(which.limit ?? MOST, MOST), which.offset ?? 0],
-    type: QueryTypes.SELECT
-  });
+/** So many lines that are due are projected before a list is shown; where more are, it shows what they last said. */
+const AT_ONCE = 8;
+
+/** Jobs with their state, what leads and their last run: open ones first, the latest on top. */
+export async function jobLines(db: Database, which: Lines = {}) {
+  const bind = [...bindOf(which), Math.min(which.limit ?? MOST, MOST), which.offset ?? 0];
+  const read = () => db.sequelize.query<Line>(LINES, { bind, type: QueryTypes.SELECT });
+  let lines = await read();
+  const due = lines.filter((l) => l.due).map((l) => l.id);
+  if (due.length > 0) {
+    await projectLines(db, due, AT_ONCE);
+    lines = await read();
+  }
   // Where an engine stands is asked of open jobs only.
   const open = lines.filter((l) => l.state === 'open').map((l) => l.vehicleId);
   const heat = await heatByVehicle(db, [...new Set(open)]);
   const now = new Date().toISOString();
-  return lines.map(({ analysis, importedAt, preview, band, sheet, ...line }) => ({
+  return lines.map(({ summary, preview, band, sheet, due: _, ...line }) => ({
     ...line,
     heat: heatNow(heat.get(line.vehicleId) ?? [], now, sheet),
     openedAt: line.openedAt.toISOString(),
     lastAt: line.lastAt.toISOString(),
-    finding: analysis && importedAt ? findingOf(analysis, importedAt) : null,
-    spark: preview ? { ...preview, band: sparse(band) } : null
+    lastRun: summary && { verdict: summary.verdict, title: summary.title, sentence: summary.sentence },
+    spark: preview && sparkOf({ preview, band })
   }));
 }
 
@@ -75,8 +92,16 @@ export async function countJobs(db: Database, which: Lines): Promise<number> {
 }
 
 /** Closed jobs that are to be looked at again by then (YYYY-MM-DD), the longest due first. */
-export const dueLines = (db: Database, by: string): Promise<DueLine[]> =>
-  db.sequelize.query<DueLine>(
+export const dueLines = (db: Database, by: string) =>
+  db.sequelize.query<{
+    number: number;
+    complaint: string;
+    outcome: string;
+    /** YYYY-MM-DD */
+    due: string;
+    fleetNo: string;
+    vehicleName: string;
+  }>(
     `SELECT j.number, j.complaint, j.outcome, j.look_again::text AS due, v.fleet_no AS "fleetNo", v.name AS "vehicleName"
      FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
      WHERE j.standing AND v.standing AND j.state = 'closed' AND j.look_again <= $1::date ORDER BY j.look_again, j.number`,
@@ -88,28 +113,17 @@ function heatNow(known: readonly KnownFact[], now: string, sheet: SpecSheet | nu
   return thermalAt(facts, now, sheet, coolingOf(facts));
 }
 
-/** A band in some forty points: enough for a picture a thumb wide. */
-export function sparse(band: Band | null): Spark['band'] {
-  if (!band) return null;
-  const every = Math.max(1, Math.ceil(band.t.length / 40));
-  const pick = (values: readonly number[]) =>
-    values.filter((_, i) => i % every === 0 || i === values.length - 1);
-  return { t: pick(band.t), low: pick(band.low), high: pick(band.high) };
-}
-
-const findingOf = (a: Analysis, at: Date): Finding => ({
-  verdict: a.verdict,
-  title: verdictTitle(a),
-  sentence: verdictSentence(a),
-  probability: a.suspects[0]?.probability ?? 0,
-  maxC: a.features.maxC,
-  plateauC: a.features.plateauC,
-  at: at.toISOString()
-});
-
 /** All vehicles, or one, with how many jobs they have had. */
-export async function vehicleLines(db: Database, id: string | null = null): Promise<VehicleLine[]> {
-  return db.sequelize.query<VehicleLine>(
+export async function vehicleLines(db: Database, id: string | null = null) {
+  return db.sequelize.query<{
+    id: string;
+    fleetNo: string;
+    name: string;
+    note: string;
+    sheet: SpecSheet | null;
+    jobs: number;
+    openJobs: number;
+  }>(
     `SELECT v.id, v.fleet_no AS "fleetNo", v.name, v.note, s.sheet, count(j.id)::int AS jobs, (count(j.id) FILTER (WHERE j.state = 'open'))::int AS "openJobs"
      FROM vehicles v LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id LEFT JOIN jobs j ON j.vehicle_id = v.id AND j.standing
      WHERE v.standing AND ($1::uuid IS NULL OR v.id = $1) GROUP BY v.id, s.id ORDER BY v.fleet_no`,

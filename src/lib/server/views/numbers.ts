@@ -1,5 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import { numbersOf, type ClosedJob, type DepotNumbers } from '../../../core/handover/numbers';
+import { projectLines } from '../cases/lines';
 import type { Database } from '../db/database';
 
 export interface Period {
@@ -16,11 +17,21 @@ export async function numbersView(
   const days = Math.round((Date.parse(period.to) - Date.parse(period.from)) / 86_400_000) + 1;
   const back = (date: string, n: number) =>
     new Date(Date.parse(date) - n * 86_400_000).toISOString().slice(0, 10);
+  // A closed job counts as its case says: one that is due is projected first.
+  await projectLines(db, await closedAndDue(db, period));
   const [now, before] = await Promise.all([
     closedIn(db, period),
     closedIn(db, { from: back(period.from, days), to: back(period.from, 1) })
   ]);
   return { now: numbersOf(now), before: numbersOf(before) };
+}
+
+async function closedAndDue(db: Database, { to }: Period): Promise<string[]> {
+  const rows = await db.sequelize.query<{ id: string }>(
+    `SELECT id FROM jobs WHERE standing AND state = 'closed' AND line_due > line_done AND closed_at < $1::date + 1`,
+    { bind: [to], type: QueryTypes.SELECT }
+  );
+  return rows.map((r) => r.id);
 }
 
 async function closedIn(db: Database, { from, to }: Period): Promise<ClosedJob[]> {

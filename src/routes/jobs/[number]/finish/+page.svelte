@@ -5,15 +5,4 @@
 </script>
 
 <svelte:head><title>{data.vehicle.fleetNo} repair and proof · Pyrethos</title></svelte:head>
-<Finish
-  job={data.job}
-  vehicle={data.vehicle}
-  sheet={data.sheet}
-  events={data.events}
-  otherHeat={data.otherHeat}
-  runs={data.runs}
-  costs={data.costs}
-  causes={data.causes}
-  now={data.now}
-  zone={data.zone}
-/>
+<Finish {...data} zone={data.zone} />

@@ -2,7 +2,7 @@ import { deriveJob } from '$core/record/derive';
 import { database } from '$lib/server/db/database';
 import { intakeView } from '$lib/server/views/intake';
 import { jobOr404 } from '$lib/server/views/job';
-import { eventsOf } from '$lib/server/record/record';
+import { eventsOf } from '$lib/server/record/events';
 
 export const load = async ({ params }) => {
   const { id, number, vehicleId } = await jobOr404(database(), params.number);

@@ -2,7 +2,7 @@ import { database } from '$lib/server/db/database';
 import { jobOr404 } from '$lib/server/views/job';
 import { knownGoodRuns } from '$lib/server/runs/known-good';
 import { knownAdapters } from '$lib/server/live/adapters';
-import { eventsOf } from '$lib/server/record/record';
+import { eventsOf } from '$lib/server/record/events';
 
 export const load = async ({ params, depends }) => {
   const db = database();

@@ -1,0 +1,44 @@
+import { QueryTypes, type Transaction } from 'sequelize';
+import { fingerprintOf } from '../../../core/handover/memory/fingerprint';
+import { summaryOfRun } from '../../../core/runs/run-summary';
+import type { Analysis } from '../../../core/runs/analyse';
+import type { Database } from '../db/database';
+import type { RunRow } from '../db/models';
+
+interface Judged {
+  readonly fileName: string;
+  readonly importedAt: Date;
+  readonly startedAt: string | null;
+  readonly durationS: number;
+  readonly preview: RunRow['preview'];
+  readonly startOpenC: number;
+  readonly analysis: Analysis;
+}
+
+/**
+ * Sums a run up for whatever comes after it, and writes down what it tells of its vehicle. Called whenever it has
+ * been judged.
+ */
+export async function sumUp(db: Database, id: string, transaction?: Transaction): Promise<void> {
+  const [run] = await db.sequelize.query<Judged>(
+    `SELECT r.file_name AS "fileName", r.imported_at AS "importedAt", r.started_at AS "startedAt", r.duration_s AS "durationS",
+       r.preview, (s.sheet->'thermostat'->>'startOpenC')::float AS "startOpenC", r.analysis
+     FROM runs r JOIN spec_sheets s ON s.id = r.spec_sheet_id WHERE r.id = $1`,
+    { bind: [id], type: QueryTypes.SELECT, transaction }
+  );
+  if (!run) return;
+  const importedAt = run.importedAt.toISOString();
+  const { verdict, jumps, features } = run.analysis;
+  await db.runs.update(
+    {
+      summary: summaryOfRun({
+        ...run,
+        id,
+        importedAt,
+        endC: run.preview.ect.findLast((v) => v !== null) ?? null
+      }),
+      fingerprint: fingerprintOf({ id, at: importedAt, verdict, jumps, features }, run.startOpenC)
+    },
+    { where: { id }, transaction }
+  );
+}
