@@ -161,8 +161,8 @@ export async function deriveAnew(db: Database, transaction: Transaction): Promis
     "SELECT DISTINCT stream FROM events WHERE stream LIKE 'job:%'",
     { type: QueryTypes.SELECT, transaction }
   );
-  for (const { stream } of rows) await project(db, stream, transaction);
   const runs = await db.runs.findAll({ attributes: ['id'], transaction });
   for (const { id } of runs) await sumUp(db, id, transaction);
+  for (const { stream } of rows) await project(db, stream, transaction);
   await linesDue(db, { everything: 'all' }, transaction);
 }

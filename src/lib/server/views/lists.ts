@@ -11,7 +11,7 @@ import { sparkOf } from './spark';
 import { projectLines } from '../cases/lines';
 import { heatByVehicle } from '../record/vehicle-heat';
 
-interface Line extends CaseLine {
+interface Line extends Omit<CaseLine, 'ending'> {
   readonly id: string;
   readonly number: number;
   readonly complaint: string;
