@@ -1,20 +1,17 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { writeLog } from '../src/core/logs/csv-export';
-import type { Log } from '../src/core/logs/channels';
-import { jobFile, type JobFile } from '../src/core/handover/job-file';
-import { brokenIn } from '../src/core/handover/integrity';
-import type { SpecSheet } from '../src/core/vehicle/spec-sheet';
-import type { PlantParams } from '../src/core/physics/plant/params';
 import { seeded } from '../src/core/base/random';
-import { deriveJob } from '../src/core/record/derive';
+import { assembleCase, USUAL_SHOP, type Case, type CaseInput } from '../src/core/diagnosis/case';
+import { brokenIn } from '../src/core/handover/integrity';
+import { jobFile, type JobFile } from '../src/core/handover/job-file';
+import type { Log } from '../src/core/logs/channels';
+import { writeLog } from '../src/core/logs/csv-export';
+import type { PlantParams } from '../src/core/physics/plant/params';
 import type { EventInput, RecordEvent } from '../src/core/record/events';
 import { readEvent } from '../src/core/record/upcast';
-import { factsOf, judgeChecks } from '../src/core/diagnosis/judged';
-import { proofOf, type ProofRun } from '../src/core/diagnosis/proof';
 import { analyse, bandFor, type Analysis } from '../src/core/runs/analyse';
-import { verdictTitle } from '../src/core/runs/words';
-import { LIBRARY } from '../src/core/physics/thermistor/library';
+import { summaryOfRun, type RunSummary } from '../src/core/runs/run-summary';
+import type { SpecSheet } from '../src/core/vehicle/spec-sheet';
 import { strangeVehicle } from '../src/simulation/cases/strange-vehicle';
 import { PEOPLE, type FLEET } from './quillhaven';
 
@@ -63,23 +60,41 @@ export function vehicleOf([fleetNo, sheet, name, note]: (typeof FLEET)[number], 
   return { id, fleetNo, name, note, spec, sheetId, events, sound: strangeVehicle(spec, seeded(500 + i)) };
 }
 
-/** A job as it is written: entries in order, the clock going on. */
+/** The depot works from 7:30 to 17:00 on weekdays and to noon on Saturdays: nothing is entered outside of it. */
+const OPENS_MIN = 7 * 60 + 30;
+const closesMin = (day: number): number => (day === 0 ? 0 : day === 6 ? 12 * 60 : 17 * 60);
+
+/** The same moment if the depot is open then, else when it opens next. */
+export function whenOpen(at: number): number {
+  const date = new Date(at);
+  const minute = date.getUTCHours() * 60 + date.getUTCMinutes();
+  const closes = closesMin(date.getUTCDay());
+  if (minute >= OPENS_MIN && minute < closes) return at;
+  const midnight = Date.UTC(date.getUTCFullYear(), date.getUTCMonth(), date.getUTCDate());
+  if (minute < OPENS_MIN && closes > 0) return midnight + OPENS_MIN * 60_000;
+  return whenOpen(midnight + DAY + OPENS_MIN * 60_000);
+}
+
+/** A job as it is written: entries in order, the clock going on through the depot's hours. */
 export class Writer {
   readonly events: RecordEvent[] = [];
-  readonly runs: (JobFile['runs'][number] & { readonly analysis: Analysis })[] = [];
+  readonly runs: (JobFile['runs'][number] & { readonly analysis: Analysis; readonly summary: RunSummary })[] =
+    [];
   #n = 0;
   constructor(
     readonly vehicle: Vehicle,
     readonly key: string,
     readonly who: string,
     public at: number
-  ) {}
+  ) {
+    this.at = whenOpen(at);
+  }
 
   get stream(): string {
     return `job:${idOf(this.key)}`;
   }
   add(body: EventInput, minutes = 3, who = this.who): void {
-    this.at += minutes * 60_000;
+    this.at = whenOpen(this.at + minutes * 60_000);
     const entry = {
       id: idOf(`${this.key}/${this.#n++}`),
       stream: this.stream,
@@ -103,57 +118,51 @@ export class Writer {
       },
       Math.ceil(log.t.at(-1)! / 60) + 4
     );
+    const importedAt = new Date(this.at).toISOString();
+    const judged = { id, fileName: name, importedAt, startedAt: null, analysis };
     this.runs.push({
-      id,
-      fileName: name,
-      importedAt: new Date(this.at).toISOString(),
-      startedAt: null,
+      ...judged,
       csv,
       specSheetId: this.vehicle.sheetId,
-      analysis,
-      band: rounded(band) as typeof band
+      band: rounded(band) as typeof band,
+      summary: summaryOfRun({
+        ...judged,
+        durationS: log.t.at(-1)!,
+        endC: Array.from(log.channels.ect_c!).findLast((v) => !Number.isNaN(v)) ?? null
+      })
     });
     return analysis;
   }
-  get proofRuns(): ProofRun[] {
-    return this.runs.map((r) => ({
-      id: r.id,
-      at: r.importedAt,
-      title: verdictTitle(r.analysis),
-      verdict: r.analysis.verdict,
-      features: r.analysis.features
-    }));
-  }
-  /** The proof by the product’s own rules, as of now. */
-  proof() {
-    const state = deriveJob(this.events)!;
-    const last = state.repairs.at(-1)!;
-    const judged = judgeChecks(state, factsOf(state, []), this.vehicle.spec, LIBRARY);
-    return proofOf({
-      repairedAt: last.at,
-      done: judged,
-      runs: this.proofRuns,
+  get #known(): CaseInput {
+    return {
+      events: this.events,
+      vehicleFacts: [],
+      runs: this.runs.map((r) => r.summary),
       sheet: this.vehicle.spec,
-      symptoms: state.intake.symptoms
-    });
+      shop: USUAL_SHOP,
+      causes: {},
+      at: new Date(this.at).toISOString()
+    };
+  }
+  /** The job as the product sees it, as of now. */
+  case(): Case {
+    return assembleCase(this.#known)!;
   }
   file(number: number): JobFile {
-    const { id, fleetNo, name, note, events, spec } = this.vehicle;
-    const state = deriveJob(this.events)!;
+    const { id, fleetNo, name, note, events } = this.vehicle;
     const made = jobFile({
       exportedAt: MADE.toISOString(),
       number,
       vehicle: { id, fleetNo, name, note, events: [...events] },
-      sheet: spec,
-      events: this.events,
-      facts: factsOf(state, []),
-      curves: LIBRARY,
-      runs: this.runs,
+      known: this.#known,
+      runs: this.runs.map(({ summary: _, ...run }) => run),
       photos: []
     });
     const broken = brokenIn(made);
     if (broken.length > 0) throw new Error(`${fleetNo} ${this.key}: ${JSON.stringify(broken)}`);
-    return made;
+    // What the case says follows from the rest; without it the year is half as large.
+    const { case: _, ...file } = made;
+    return file as JobFile;
   }
 }
 

@@ -1,27 +1,24 @@
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
-import { CHECK_IDS, checkOf, type CheckId } from '../src/core/checks/registry';
+import { normalDraw, seeded, type Random } from '../src/core/base/random';
+import { checkOf, type CheckId } from '../src/core/checks/registry';
+import { choiceOf } from '../src/core/diagnosis/decide';
+import { popularFirst } from '../src/core/diagnosis/popular';
+import { stepsOf } from '../src/core/diagnosis/steps';
 import type { Log } from '../src/core/logs/channels';
-import type { SpecSheet } from '../src/core/vehicle/spec-sheet';
 import { DRIVES, type Leg } from '../src/core/physics/plant/drive';
 import { logFrom } from '../src/core/physics/plant/log-from';
-import type { FaultId } from '../src/core/vehicle/faults';
 import type { PlantParams } from '../src/core/physics/plant/params';
-import { normalDraw, seeded, type Random } from '../src/core/base/random';
 import { deriveJob } from '../src/core/record/derive';
-import { repairFor, repairOf, type RepairId } from '../src/core/vehicle/repairs';
 import { USUAL_COSTS } from '../src/core/record/shop-costs';
-import { adviceOf, choiceOf, offersOf } from '../src/core/diagnosis/decide';
-import { closings } from '../src/core/diagnosis/proof';
-import { stepsOf } from '../src/core/diagnosis/steps';
 import { SUSPECTS } from '../src/core/vehicle/fault-words';
-import { complaintFindings, runFinding, type Finding } from '../src/core/diagnosis/findings';
-import { popularFirst } from '../src/core/diagnosis/popular';
-import { posteriorOf } from '../src/core/diagnosis/posterior';
+import type { FaultId } from '../src/core/vehicle/faults';
+import { repairFor, repairOf, type RepairId } from '../src/core/vehicle/repairs';
+import type { SpecSheet } from '../src/core/vehicle/spec-sheet';
 import { caseOf } from '../src/simulation/cases/case';
 import type { Case } from '../src/simulation/cases/hidden-case';
-import { Bay, Patient } from '../src/simulation/technician/play';
+import { Patient } from '../src/simulation/technician/play';
 import { FLEET, LOGGED, PEOPLE, TIRED_C, WORDS } from './quillhaven';
-import { DAY, HOUR, MADE, vehicleOf, Writer, type Vehicle } from './writer';
+import { DAY, HOUR, MADE, vehicleOf, whenOpen, Writer, type Vehicle } from './writer';
 
 /**
  * Makes a believable year of the depot as job files: `npm run demo:make`. Vehicles keep their own engines through the
@@ -121,13 +118,13 @@ function repairAndProve(
   w.run(logged(w.vehicle.spec, plant, DRIVES.mixed, ambientC, c.seed + 71, 'all'), 'after-repair.csv');
   if (cured && w.vehicle.spec.fan?.stages?.length && random() < 0.8) {
     w.run(logged(w.vehicle.spec, plant, FAST_IDLE, ambientC, c.seed + 72, 'all'), 'fast-idle.csv');
-    if (!w.proof().items.find((i) => i.id === 'fan')?.met)
+    if (!w.case().proof!.items.find((i) => i.id === 'fan')?.met)
       w.run(
         logged(w.vehicle.spec, plant, FAST_IDLE_LONG, ambientC, c.seed + 73, 'all'),
         'fast-idle-long.csv'
       );
     // The last word is the road’s.
-    if (w.proofRuns.at(-1)!.verdict !== 'none')
+    if (w.runs.at(-1)!.analysis.verdict !== 'none')
       w.run(logged(w.vehicle.spec, plant, DRIVES.mixed, ambientC, c.seed + 74, 'all'), 'road-again.csv');
   }
   if (random() < 0.92)
@@ -154,18 +151,13 @@ function repairAndProve(
       },
       6
     );
-  return w.proof().proven;
+  return w.case().proof!.proven;
 }
 
 const dateOf = (at: number) => new Date(at).toISOString().slice(0, 10);
 
 function close(w: Writer, cause: FaultId, random: Random): void {
-  const state = deriveJob(w.events)!;
-  const proof = w.proof();
-  const way = closings(
-    state.repairs.flatMap((r) => r.done.repairs),
-    proof
-  ).find((c) => c.refused === null)!;
+  const way = w.case().closings.find((c) => c.refused === null)!;
   const days = way.outcome === 'fixed and proven' ? 90 : 30;
   w.add(
     { kind: 'job.closed', payload: { outcome: way.outcome, cause, lookAgain: dateOf(w.at + days * DAY) } },
@@ -174,7 +166,7 @@ function close(w: Writer, cause: FaultId, random: Random): void {
   const due = w.at + (days - 2 + 6 * random()) * DAY;
   // Most are looked at when they are due; some stay on the list.
   if (due < +MADE && (random() < 0.9 || due < +MADE - 40 * DAY)) {
-    w.at = due;
+    w.at = whenOpen(due);
     w.add({
       kind: 'job.rechecked',
       payload: {
@@ -227,59 +219,32 @@ function faultJob(vehicle: Vehicle, key: string, at: number, seed: number): Writ
     },
     1
   );
-  let findings: Finding[] = [...complaintFindings(c.symptoms)];
-  const bay = new Bay();
-  let open: readonly CheckId[] = CHECK_IDS.filter((id) => id !== 'soak' && !checkOf(id).lacks?.(c.spec));
+  const asked = new Set<CheckId>();
   const ask = (id: CheckId) => {
-    open = open.filter((o) => o !== id);
-    bay.go(id, checkOf(id).minutes);
+    asked.add(id);
     if (id === 'warm-up-run' || id === 'road-run') {
-      const analysis = w.run(
-        logged(
-          c.spec,
-          c.plant,
-          id === 'road-run' ? DRIVES.ridge : DRIVES.mixed,
-          c.ambientC,
-          c.seed,
-          random() < 0.6 ? 'all' : 'scan'
-        ),
-        `${id}.csv`
-      );
-      findings = [
-        ...findings,
-        runFinding({
-          id,
-          title: String(analysis.verdict),
-          suspects: analysis.suspects,
-          blind: analysis.couldNotShow.map((b) => b.fault)
-        })
-      ];
-      open = open.filter((o) => o !== 'warm-up-run' && o !== 'road-run');
+      const legs = id === 'road-run' ? DRIVES.ridge : DRIVES.mixed;
+      w.run(logged(c.spec, c.plant, legs, c.ambientC, c.seed, random() < 0.6 ? 'all' : 'scan'), `${id}.csv`);
       return;
     }
-    const answer = patient.ask(id);
-    if (!answer?.judged) return;
-    w.add(
-      { kind: 'check.recorded', payload: { check: id, readings: answer.judged.readings } },
-      checkOf(id).minutes + 2
-    );
-    if (answer.finding) findings = [...findings, answer.finding];
+    const readings = patient.ask(id)?.judged?.readings;
+    if (readings)
+      w.add({ kind: 'check.recorded', payload: { check: id, readings } }, checkOf(id).minutes + 2);
   };
-  const soak = patient.ask('soak');
-  if (soak?.judged)
-    w.add({ kind: 'check.recorded', payload: { check: 'soak', readings: soak.judged.readings } }, 2);
+  ask('soak');
   ask('codes');
   ask('level-and-look');
   // Some are in a hurry, and change what is always changed.
   const hasty = random() < 0.16;
   for (let i = 0; i < (hasty ? 0 : MOST_CHECKS); i++) {
-    const advice = adviceOf({ findings, sheet: c.spec, state: { phase: bay.phase }, open }, USUAL_COSTS);
-    if (advice.actNow) break;
-    ask(advice.check!.id);
+    const { advised } = w.case().opinion;
+    // What cannot be measured on this vehicle as it is ends the search.
+    if (!advised || asked.has(advised)) break;
+    ask(advised);
   }
   if (w.runs.length === 0) ask('warm-up-run');
-  const now = posteriorOf(findings, c.spec);
-  const offers = offersOf(now, USUAL_COSTS);
+  const { opinion, offers } = w.case();
+  const { now } = opinion;
   const named = now.suspects[0].fault;
 
   if (named === 'none' || (c.fault === 'none' && random() < 0.8)) {
@@ -327,7 +292,7 @@ function faultJob(vehicle: Vehicle, key: string, at: number, seed: number): Writ
     return w;
   }
   // Not cured: the proof says so at once, or it comes back.
-  if (w.proofRuns.at(-1)!.verdict === 'none' || random() < 0.4) {
+  if (w.runs.at(-1)!.analysis.verdict === 'none' || random() < 0.4) {
     w.add(
       {
         kind: 'job.closed',
@@ -391,10 +356,8 @@ function main(): void {
   const jobs: Writer[] = [];
   const workday = (at: number) => {
     const d = new Date(at);
-    d.setUTCHours(7 + Math.floor(random() * 8), Math.floor(random() * 60), 0, 0);
-    if (d.getUTCDay() === 0) d.setUTCDate(d.getUTCDate() - 2);
-    if (d.getUTCDay() === 6) d.setUTCDate(d.getUTCDate() - 1);
-    return +d;
+    d.setUTCHours(7 + Math.floor(random() * 9), Math.floor(random() * 60), 0, 0);
+    return whenOpen(+d);
   };
   for (const [i, fleetNo] of LOGGED.entries())
     for (let month = 11; month >= 1; month--) {

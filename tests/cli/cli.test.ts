@@ -116,7 +116,11 @@ describe('bin/pyrethos', () => {
       () => ['simulate', '--spec', spec, '--fault', 'gremlins'],
       /--fault is “gremlins”; expected one of none, thermostat-stuck-open/
     ],
-    ['no verb it knows', () => ['guess'], /no verb “guess”; expected analyse, simulate, validate/]
+    [
+      'no verb it knows',
+      () => ['guess'],
+      /no verb “guess”; expected analyse, case, judge, checks, simulate, validate/
+    ]
   ])('ends with status 2 and one line on %s', (_, args, expected) => {
     const { status, stderr } = run(...args());
     expect(status).toBe(2);

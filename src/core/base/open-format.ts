@@ -48,6 +48,10 @@ export function readFormat<T>(
   );
 }
 
+/** What a schema with messages of its own says of input: by field, in those words. */
+export const fieldProblems = (error: z.ZodError): Problem[] =>
+  error.issues.map(({ path, message }) => ({ field: fieldName(path), message }));
+
 const fieldName = (path: readonly PropertyKey[]): string => path.map(String).join('.') || 'file';
 
 function said(issue: z.core.$ZodIssue, input: unknown): string {

@@ -6,7 +6,6 @@ import { residualC } from '../physics/coolant/cooling';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { SITUATION_IDS, SYMPTOM_IDS } from '../vehicle/symptoms';
 import { planFor } from '../../../tests/support/check-bench';
-import { needsFirst } from './plan';
 import { PHASES, thermalAt, type ThermalFact } from '../physics/heat/state';
 
 /** What must hold whatever a technician states, in whatever order. */
@@ -132,7 +131,7 @@ describe('the plan, always', () => {
         const { next } = planFor(s, what, state);
         if (!next) return;
         expect(next.suggested).toBe(true);
-        if (state.phase !== 'unknown' && !next.now) expect(needsFirst(next, state)).not.toBe('');
+        if (state.phase !== 'unknown' && !next.now) expect(next.heldBack).toBeTruthy();
       }),
       { numRuns: 60 }
     );

@@ -1,22 +1,24 @@
 import type { FaultId } from '../vehicle/faults';
-import { withBlunder, type Finding } from './findings';
-import type { Ways } from './hypotheses';
+import { withBlunder, type Finding } from './finding';
+import type { Hypotheses, Space } from './hypotheses';
 
-/** Weights of the findings of one group on every way: the strongest by itself, and all of them. */
+/** Weights of the findings of one group on every hypothesis: the strongest by itself, and all of them. */
 interface Group {
   readonly strongest: Float64Array;
   readonly sum: Float64Array;
+  /** The findings themselves, so that one can be left out. */
+  readonly members: readonly Weighed[];
 }
 
-/** What is believed of every way, so that one more finding costs a few sums. */
+/** What is believed of every hypothesis, so that one more finding costs a few sums. */
 export interface Belief {
-  readonly of: Ways;
-  /** Natural logarithm of each way's chance, up to one constant. */
+  readonly of: Hypotheses;
+  /** Natural logarithm of each chance, up to one constant. */
   readonly log: Float64Array;
   readonly groups: ReadonlyMap<string, Group>;
 }
 
-/** A finding with its weight on every way. */
+/** A finding with its weight on every hypothesis, in nats. */
 export interface Weighed {
   readonly group: string;
   readonly weights: Float64Array;
@@ -32,8 +34,8 @@ const sharedOf = (group: string): number => (group === 'complaint' ? 0.85 : 0.8)
 const CALIBRATED = 1.1;
 
 /**
- * The likelihood ratio of a finding for one way, in nats, a blunder admitted: of two faults either explains what
- * speaks for one of them, and both bear what speaks against.
+ * The likelihood ratio of a finding for one hypothesis, in nats, a blunder admitted: of two faults either explains
+ * what speaks for one of them, and both bear what speaks against.
  */
 export function weightOf(finding: Finding, faults: readonly FaultId[]): number {
   let [best, against] = [0, 0];
@@ -45,48 +47,106 @@ export function weightOf(finding: Finding, faults: readonly FaultId[]): number {
   return CALIBRATED * withBlunder(best + against);
 }
 
-export const weigh = (finding: Finding, of: Ways): Weighed => ({
-  group: finding.group,
-  weights: Float64Array.from(of.ways, (faults) => weightOf(finding, faults))
-});
+/** What a finding weighs does not change: kept for as long as finding and space are. */
+const weighed = new WeakMap<Finding, { readonly space: Space; readonly weighed: Weighed }>();
+
+export function weigh(finding: Finding, space: Space): Weighed {
+  const had = weighed.get(finding);
+  if (had?.space === space) return had.weighed;
+  // A pair's weight follows from its two faults: the same few numbers stand in hundreds of hypotheses.
+  const llr = space.possible.map((f) => finding.llr[f] ?? 0);
+  const weightAt = new Map<number, number>();
+  const admitted = (nats: number) => {
+    const known = weightAt.get(nats) ?? CALIBRATED * withBlunder(nats);
+    weightAt.set(nats, known);
+    return known;
+  };
+  const weights = Float64Array.from(space.members, (members) => {
+    let [best, against] = [0, 0];
+    for (const m of members) {
+      if (llr[m] > best) best = llr[m];
+      if (llr[m] < 0) against += llr[m];
+    }
+    return admitted(best + against);
+  });
+  const made = { group: finding.group, weights };
+  weighed.set(finding, { space, weighed: made });
+  return made;
+}
 
 /**
- * Weight of a group with one finding more: the strongest whole and the others less, so that two readings by one
- * thermometer are not two witnesses. Does not depend on the order in which they came.
+ * Weight of a group: the strongest whole and the others less, so that two readings by one thermometer are not two
+ * witnesses. Does not depend on the order in which they came.
  */
-function grouped(shared: number, strongest: number, sum: number, more: number): number {
-  const top = Math.abs(more) > Math.abs(strongest) ? more : strongest;
-  return top + shared * (sum + more - top);
-}
 const groupWeight = (shared: number, strongest: number, sum: number) =>
   strongest + shared * (sum - strongest);
 
-const before = (of: Ways): Belief => ({ of, log: of.logPrior, groups: new Map() });
-
 /** The belief with one finding more. */
-export function withFinding(belief: Belief, { group, weights }: Weighed): Belief {
-  const n = weights.length;
+export function withFinding(belief: Belief, more: Weighed): Belief {
+  const { group, weights } = more;
   const had = belief.groups.get(group);
   const shared = sharedOf(group);
-  const log = new Float64Array(n);
-  const strongest = new Float64Array(n);
-  const sum = new Float64Array(n);
-  for (let h = 0; h < n; h++) {
-    const [s, t] = had ? [had.strongest[h], had.sum[h]] : [0, 0];
-    const w = weights[h];
-    log[h] = belief.log[h] - groupWeight(shared, s, t) + grouped(shared, s, t, w);
-    // Of two as strong the one that speaks for it counts whole, whichever came first.
-    const wins = Math.abs(w) > Math.abs(s) || (Math.abs(w) === Math.abs(s) && w > s);
-    strongest[h] = wins ? w : s;
-    sum[h] = t + w;
-  }
-  return { of: belief.of, log, groups: new Map(belief.groups).set(group, { strongest, sum }) };
+  const now = groupOf([...(had?.members ?? []), more], weights.length);
+  const log = belief.log.map(
+    (l, h) =>
+      l -
+      (had ? groupWeight(shared, had.strongest[h], had.sum[h]) : 0) +
+      groupWeight(shared, now.strongest[h], now.sum[h])
+  );
+  return { of: belief.of, log, groups: new Map(belief.groups).set(group, now) };
 }
 
-export const believe = (findings: readonly Finding[], of: Ways): Belief =>
-  findings.reduce((belief, f) => withFinding(belief, weigh(f, of)), before(of));
+/** The belief that findings make, whatever their order. */
+export function believe(findings: readonly Finding[], of: Hypotheses): Belief {
+  const n = of.logPrior.length;
+  const byGroup = new Map<string, Weighed[]>();
+  for (const finding of findings) {
+    const more = weigh(finding, of.space);
+    const there = byGroup.get(more.group);
+    if (there) there.push(more);
+    else byGroup.set(more.group, [more]);
+  }
+  const log = of.logPrior.slice();
+  const groups = new Map<string, Group>();
+  for (const [name, members] of byGroup) {
+    const group = groupOf(members, n);
+    groups.set(name, group);
+    const shared = sharedOf(name);
+    for (let h = 0; h < n; h++) log[h] += groupWeight(shared, group.strongest[h], group.sum[h]);
+  }
+  return { of, log, groups };
+}
 
-/** Chances of every way, adding up to one. */
+function groupOf(members: readonly Weighed[], n: number): Group {
+  const strongest = new Float64Array(n);
+  const sum = new Float64Array(n);
+  for (const { weights } of members)
+    for (let h = 0; h < n; h++) {
+      const [w, s] = [weights[h], strongest[h]];
+      // Of two as strong the one that speaks for it counts whole, whichever came first.
+      if (Math.abs(w) > Math.abs(s) || (Math.abs(w) === Math.abs(s) && w > s)) strongest[h] = w;
+      sum[h] += w;
+    }
+  return { strongest, sum, members };
+}
+
+/** The logarithms of a belief with one of its findings left out. */
+export function logWithout(belief: Belief, left: Weighed): Float64Array {
+  const group = belief.groups.get(left.group)!;
+  const rest = groupOf(
+    group.members.filter((m) => m !== left),
+    belief.log.length
+  );
+  const shared = sharedOf(left.group);
+  return belief.log.map(
+    (l, h) =>
+      l -
+      groupWeight(shared, group.strongest[h], group.sum[h]) +
+      groupWeight(shared, rest.strongest[h], rest.sum[h])
+  );
+}
+
+/** Chances of every hypothesis, adding up to one. */
 export function chancesOf(log: Float64Array): Float64Array {
   let top = -Infinity;
   for (const v of log) if (v > top) top = v;
@@ -103,34 +163,3 @@ export function entropyOf(chances: ArrayLike<number>): number {
   for (let h = 0; h < chances.length; h++) if (chances[h] > 0) sum -= chances[h] * Math.log2(chances[h]);
   return sum;
 }
-
-/** Uncertainty that would be left with one finding more, bits: as {@link withFinding}, without making a belief. */
-export function entropyWith(belief: Belief, { group, weights }: Weighed): number {
-  const had = belief.groups.get(group);
-  const shared = sharedOf(group);
-  const n = weights.length;
-  const log = scratch.length === n ? scratch : (scratch = new Float64Array(n));
-  let top = -Infinity;
-  for (let h = 0; h < n; h++) {
-    const w = weights[h];
-    const l = had
-      ? belief.log[h] -
-        groupWeight(shared, had.strongest[h], had.sum[h]) +
-        grouped(shared, had.strongest[h], had.sum[h], w)
-      : belief.log[h] + w;
-    log[h] = l;
-    if (l > top) top = l;
-  }
-  let total = 0;
-  let weighted = 0;
-  for (let h = 0; h < n; h++) {
-    const d = log[h] - top;
-    // Ways this far behind leave no trace in the sum.
-    if (d < -18) continue;
-    const e = Math.exp(d);
-    total += e;
-    weighted += e * d;
-  }
-  return (Math.log(total) - weighted / total) / Math.LN2;
-}
-let scratch = new Float64Array(0);

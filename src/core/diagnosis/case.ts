@@ -1,3 +1,4 @@
+import { lazy } from '../base/lazy';
 import type { LibraryCurve } from '../physics/thermistor/library';
 import { holding, type KnownFact } from '../physics/heat/facts';
 import { thermalAt, type CoolingOf, type ThermalState } from '../physics/heat/state';
@@ -15,6 +16,7 @@ import { offersOf, type Choice } from './decide';
 import { endingOf, type Ending } from './ending';
 import type { Causes } from './history';
 import { contextOf, coolingOf, counting, factsOf, judgeChecks, type JudgedCheck } from './judged';
+import { beliefOf } from './next';
 import { opinionOf, type Opinion } from './opinion';
 import { leaningOn, type Leaning } from './posterior';
 import { popularPart, type PopularPart } from './popular';
@@ -100,12 +102,6 @@ export interface Case {
 const codesIn = (judged: readonly JudgedCheck[]): string[] =>
   ((counting(judged, 'codes')?.readings as CodesReadings | undefined)?.codes ?? []).map((c) => c.code);
 
-/** Computes a part of a case when it is first asked for, and once. */
-function lazy<T>(make: () => T): () => T {
-  let made: { readonly value: T } | undefined;
-  return () => (made ??= { value: make() }).value;
-}
-
 /**
  * Puts a job together: the only place where that is done. Null where the record opens no job. Pure: the same input
  * gives the same case, on every page, in every file and on the command line. What costs something is computed when it
@@ -180,7 +176,7 @@ export function assembleCase(input: CaseInput): Case | null {
         })
       : null
   );
-  const leans = lazy(() => leaningOn(opinion().asked));
+  const leans = lazy(() => leaningOn(beliefOf(opinion().asked).belief, opinion().asked.findings));
   const popular = lazy(() =>
     popularPart(state.intake.symptoms, codesIn(judged()), opinion().asked, opinion().now)
   );

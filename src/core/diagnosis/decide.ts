@@ -1,11 +1,10 @@
 import type { CheckId } from '../checks/registry';
-import { entropyOf } from './belief';
-import { outlookOf, worthOf, type Asked, type Worth } from './next';
-import { posteriorOf, type Posterior } from './posterior';
+import { beliefOf, outcomesAhead, worthOf, type Asked, type Worth } from './next';
+import { toPosterior, type Posterior } from './posterior';
 import { repairFor, repairOf, type RepairId } from '../vehicle/repairs';
 import { priceOf, type PricedRepair } from './costs';
 import type { ShopCosts } from '../record/shop-costs';
-import { stakesOf } from './cost-of-uncertainty';
+import { costOfUncertainty } from './cost-of-uncertainty';
 
 /** A choice with what it is expected to cost in the end. */
 export interface Choice extends PricedRepair {
@@ -15,7 +14,7 @@ export interface Choice extends PricedRepair {
   readonly expected: number;
 }
 
-/** Ways less likely than this are not priced one by one. */
+/** Hypotheses less likely than this are not priced one by one. */
 const RARE = 5e-4;
 
 /**
@@ -80,14 +79,18 @@ const LITTLE_BITS = 0.03;
  * uncertain at the pace of the best check that is left. Where being sure would be dearer, a single check may still
  * save more than its own minutes cost: then it is done first, the one that saves most by the minute.
  */
-export function adviceOf(asked: Asked, costs: ShopCosts, worth: readonly Worth[] = worthOf(asked)): Advice {
-  const now = posteriorOf(asked.findings, asked.sheet, asked.history);
+export function adviceOf(
+  asked: Asked,
+  costs: ShopCosts,
+  worth: readonly Worth[] = worthOf(asked),
+  now: Posterior = toPosterior(beliefOf(asked).belief.of.space, beliefOf(asked).chances)
+): Advice {
+  const { belief, chances, bits: uncertain } = beliefOf(asked);
+  const { space } = belief.of;
   const act = choicesOf(now, costs)[0];
-  const outlook = outlookOf(asked);
-  const stakes = stakesOf(outlook.of, costs);
-  const unsureCosts = stakes(outlook.now);
+  const costOf = costOfUncertainty(space, costs);
+  const unsureCosts = costOf(chances);
   const best = worth.find((w) => w.bits >= LITTLE_BITS);
-  const uncertain = entropyOf(outlook.now);
   const toSure = (w: Worth) => {
     const minutesToSure = Math.max(w.minutes, uncertain / (w.bits / w.minutes));
     return { id: w.id, minutesToSure, toSureCosts: (minutesToSure / 60) * costs.labourPerHour };
@@ -95,7 +98,7 @@ export function adviceOf(asked: Asked, costs: ShopCosts, worth: readonly Worth[]
   if (best && unsureCosts > toSure(best).toSureCosts)
     return { act, unsureCosts, check: toSure(best), actNow: false };
   const saves = (w: Worth) => {
-    const after = outlook.outcomes(w.id).reduce((sum, o) => sum + o.probability * stakes(o.after), 0);
+    const after = outcomesAhead(asked, w.id).reduce((sum, o) => sum + o.probability * costOf(o.after), 0);
     return unsureCosts - after;
   };
   const paying = worth

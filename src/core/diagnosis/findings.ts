@@ -1,32 +1,13 @@
+import { contentKey, Recent } from '../base/content-key';
+import type { Finding } from './finding';
 import type { RunSummary } from '../runs/run-summary';
 import { type JudgedCheck, counting } from './judged';
 import { checkOf, type CheckId } from '../checks/registry';
-import type { SpecSheet } from '../vehicle/spec-sheet';
 import { SYMPTOM_IDS, SYMPTOMS, symptomText, toldOf, type Symptom } from '../vehicle/symptoms';
-import { plantFault } from '../physics/plant/faults';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
-import { plantFor } from '../physics/plant/params';
 import { ALIKE } from '../runs/candidates';
 import { NOT_IN_A_LOG, SUSPECTS } from '../vehicle/fault-words';
 import { sharesOf, STRENGTHS } from './strengths';
-
-/** Something that is known of a job, and how much likelier it is under each suspect than under any other. */
-export interface Finding {
-  readonly id: string;
-  readonly title: string;
-  /** What was found, in the words of its check. */
-  readonly says: string;
-  /** Natural logarithm of the likelihood ratio; a suspect that is not named has 0. */
-  readonly llr: Readonly<Partial<Record<FaultId, number>>>;
-  /** Findings of one group can be wrong together. */
-  readonly group: string;
-}
-
-/** One in so many measurements is a blunder: a tip that slipped, a reading of another day. */
-export const BLUNDER = 0.03;
-
-/** A likelihood ratio that admits a blunder: no single finding makes the truth impossible. */
-export const withBlunder = (llr: number): number => Math.log((1 - BLUNDER) * Math.exp(llr) + BLUNDER);
 
 /** A point of a check that passed or stayed open weighs less than one of a finding. */
 const WEIGHT = { fail: 1, pass: 0.35, unclear: 0.5 } as const;
@@ -44,8 +25,19 @@ export function strengthOf(check: CheckId, fault: FaultId, way: 'for' | 'against
 export const groupOf = (check: CheckId): string =>
   STRENGTHS[check].leansOn === 'itself' ? check : STRENGTHS[check].leansOn;
 
+/** What a check, a run or a complaint says does not change while they do not: kept, so that its weights are too. */
+const ofChecks = new WeakMap<JudgedCheck, { readonly finding: Finding | null }>();
+const ofRuns = new Recent<Finding>(500);
+const ofComplaints = new Recent<Finding[]>(200);
+
 /** What a judged check says of its suspects; null where it says nothing or is void. */
 export function findingOf(judged: JudgedCheck): Finding | null {
+  const had = ofChecks.get(judged) ?? { finding: readCheck(judged) };
+  ofChecks.set(judged, had);
+  return had.finding;
+}
+
+function readCheck(judged: JudgedCheck): Finding | null {
   const { check, outcome } = judged;
   if (outcome.result === 'void' || outcome.points.length === 0) return null;
   const llr: Partial<Record<FaultId, number>> = {};
@@ -71,7 +63,10 @@ const UNTOLD_AT_MOST = -3;
 const COMPLAINED = 0.45;
 
 /** What each thing the driver tells of points at, and what is not told of speaks against: all by one person’s notice. */
-export function complaintFindings(symptoms: readonly Symptom[]): Finding[] {
+export const complaintFindings = (symptoms: readonly Symptom[]): Finding[] =>
+  ofComplaints.of(contentKey(symptoms), () => readComplaint(symptoms));
+
+function readComplaint(symptoms: readonly Symptom[]): Finding[] {
   if (symptoms.length === 0) return [];
   const told = symptoms.map((s): Finding => {
     const { otherwise, told } = SYMPTOMS[s.what];
@@ -105,7 +100,10 @@ const UNLISTED = 0.002;
 const RUN_WEIGHT = 0.7;
 
 /** A run's ranking as evidence: what it made of each fault over what that had before. */
-export function runFinding(run: RankedRun): Finding {
+export const runFinding = (run: RankedRun): Finding =>
+  ofRuns.of(contentKey([run.id, run.title, run.suspects, run.blind]), () => readRun(run));
+
+function readRun(run: RankedRun): Finding {
   const total = FAULT_IDS.reduce((sum, f) => sum + SUSPECTS[f].prior, 0);
   const after = new Map<FaultId, number>();
   for (const { fault, probability, alike } of run.suspects) {
@@ -125,21 +123,6 @@ export function runFinding(run: RankedRun): Finding {
   for (const f of FAULT_IDS)
     llr[f] = unseen.has(f) ? healthy : blind.has(f) ? Math.max(healthy, ratio(f)) : ratio(f);
   return { id: run.id, title: 'Run', says: run.title, llr, group: 'run' };
-}
-
-/** Why a vehicle cannot have a fault, by its sheet; null where it can. */
-export function cannotHave(fault: FaultId, sheet: SpecSheet | null): string | null {
-  if (!sheet) return null;
-  const { fan, clutch, thermostat } = sheet;
-  if (fault.startsWith('clutch-') && !clutch) return 'no fan clutch';
-  if (fault === 'clutch-circuit-open' && clutch?.kind !== 'electronic') return 'no electronic fan clutch';
-  if (fault === 'clutch-engages-late' && clutch?.kind !== 'thermal') return 'no thermal fan clutch';
-  if (fault.startsWith('fan-') && fan?.drive === 'none') return 'no electric fan';
-  if (fault.startsWith('fan-relay') && fan && fan.drive !== 'relay') return 'no fan relay';
-  if (fault.startsWith('fan-controller') && fan && fan.drive !== 'controller') return 'no fan controller';
-  if (fault === 'thermostat-heater-failed' && thermostat.heaterOhm == null) return 'no heated thermostat';
-  const inPlant = plantFault(fault);
-  return inPlant?.applies && !inPlant.applies(plantFor(sheet)) ? 'not on this vehicle' : null;
 }
 
 /** Everything that is known of a job, the complaint first. Of a check done more than once what counts now. */

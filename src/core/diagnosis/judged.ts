@@ -1,3 +1,4 @@
+import { contentKey, Recent } from '../base/content-key';
 import type { RunSummary } from '../runs/run-summary';
 import { judgeByHand, type ByHandReadings } from '../checks/by-hand';
 import type { CheckContext, Outcome } from '../checks/check';
@@ -54,6 +55,24 @@ export const coolingOf = (facts: readonly ThermalFact[]): CoolingOf =>
     facts.flatMap((f) => (f.kind === 'measured' && f.cooling ? [f.cooling] : []))
   ) ?? DEFAULT_COOLING;
 
+/** What is known of the heat by all facts, kept for as long as they are: most entries tell none that must be left out. */
+const whole = new WeakMap<readonly KnownFact[], HeatKnown>();
+interface HeatKnown {
+  readonly known: readonly ThermalFact[];
+  readonly cooling: CoolingOf;
+}
+
+/** What is known of the heat without what one entry told of it itself. */
+function heatWithout(facts: readonly KnownFact[], except: string | null): HeatKnown {
+  const tells = except !== null && facts.some((f) => f.source === except);
+  const had = tells ? undefined : whole.get(facts);
+  if (had) return had;
+  const known = holding(tells ? facts.filter((f) => f.source !== except) : facts);
+  const made = { known, cooling: coolingOf(known) };
+  if (!tells) whole.set(facts, made);
+  return made;
+}
+
 /**
  * What was known when readings were taken at a moment. What a check itself tells about the heat must not vouch for
  * it, so `except`, the entry being judged, is left out. `facts` are those of the whole vehicle.
@@ -67,8 +86,7 @@ export function contextOf(
   except: string | null,
   shopCurves: readonly LibraryCurve[] = []
 ): CheckContext {
-  const known = holding(facts.filter((f) => f.source !== except));
-  const cooling = coolingOf(known);
+  const { known, cooling } = heatWithout(facts, except);
   const before = job.checks.findIndex((c) => c.id === except);
   const earlier = job.checks
     .slice(0, before < 0 ? undefined : before)
@@ -89,15 +107,23 @@ export function judgeChecks(
 ): JudgedCheck[] {
   return job.checks.map((recorded) => {
     const { id, check, at, byHand, readings } = recorded;
-    return {
+    const context = byHand ? null : contextOf(job, facts, sheet, check, at, id, shopCurves);
+    return kept.of(keyOf(recorded, context), () => ({
       ...recorded,
       words: wordsOf(recorded),
-      outcome: byHand
-        ? judgeByHand(readings as ByHandReadings)
-        : checkOf(check).judge(readings, contextOf(job, facts, sheet, check, at, id, shopCurves))
-    };
+      outcome: context ? checkOf(check).judge(readings, context) : judgeByHand(readings as ByHandReadings)
+    }));
   });
 }
+
+function keyOf(recorded: RecordedCheck, context: CheckContext | null): string {
+  if (!context) return contentKey(recorded);
+  const { sheet, curves, ...moment } = context;
+  return `${contentKey(recorded)} ${contentKey(sheet)} ${contentKey(curves)} ${contentKey(moment)}`;
+}
+
+/** A judgement follows from readings and what was known: kept, for a case is assembled anew at every entry. */
+const kept = new Recent<JudgedCheck>(2000);
 
 /** What counts of a check done more than once: its last readings that are not void, else the last void ones. */
 export const counting = (

@@ -4,21 +4,25 @@ import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { FaultId } from '../vehicle/faults';
 import { minutesOf, missingFor, USUAL_CHECKS, type ShopChecks } from '../record/shop-checks';
 import type { ThermalState } from '../physics/heat/state';
-import {
-  believe,
-  chancesOf,
-  entropyOf,
-  entropyWith,
-  weigh,
-  withFinding,
-  type Belief,
-  type Weighed
-} from './belief';
-import { groupOf, strengthOf, type Finding } from './findings';
+import { believe, chancesOf, weigh, withFinding } from './belief';
+import { groupOf, strengthOf } from './findings';
+import type { Finding } from './finding';
 import { outcomesOf, type CheckOutcome } from './outcomes';
-import { type Posterior, toPosterior } from './posterior';
+import {
+  ahead,
+  aheadWith,
+  bitsWith,
+  foreseeWeight,
+  givenOf,
+  likelihoodOf,
+  type Ahead,
+  type ForeseenWeight,
+  type Given,
+  type Outlook
+} from './look-ahead';
+import { toPosterior, type Posterior } from './posterior';
 import { sharesOf } from './strengths';
-import { waysOf, type History, type Ways } from './hypotheses';
+import { hypothesesOf, type History, type Space } from './hypotheses';
 
 /** How a check can come out, how likely that is now, and what it would make of the suspects. */
 export interface Foreseen {
@@ -78,31 +82,33 @@ const MOST_ERRS = 0.12;
 const sum = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0);
 const mean = (list: readonly number[]): number => sum(list) / list.length;
 
-/** A check laid out over the ways of a vehicle: its outcomes, their weights, and how likely each is under each way. */
+/** A check laid out over the hypotheses of a vehicle: its outcomes, their weights, and how likely each is under each. */
 interface LaidOut {
   readonly id: CheckId;
   readonly outcomes: readonly {
     readonly is: CheckOutcome;
-    readonly weighed: Weighed;
-    readonly given: Float64Array;
+    readonly weighed: ForeseenWeight;
+    readonly given: Given;
   }[];
 }
 
 /**
- * How a check can come out. Under a way with a fault it can find, it finds it as often as its strength says, by any
- * of the outcomes that speak for it; else it errs now and then; what is left clears.
+ * How a check can come out. Under a hypothesis with a fault it can find, it finds it as often as its strength says,
+ * by any of the outcomes that speak for it; else it errs now and then; what is left clears.
  */
-function layOut(id: CheckId, of: Ways): LaidOut {
+function layOut(id: CheckId, space: Space): LaidOut {
   const table = outcomesOf(id);
-  const named = table.finds.filter((x) => x.for.some((f) => of.possible.includes(f)));
+  const named = table.finds.filter((x) => x.for.some((f) => space.possible.includes(f)));
   const clear: CheckOutcome = { seen: 'it finds nothing', for: [], against: table.clears };
-  const given = named.map(() => new Float64Array(of.ways.length));
-  const left = new Float64Array(of.ways.length);
+  const given = named.map(() => new Float64Array(space.sets.length));
+  const left = new Float64Array(space.sets.length);
   const errs = named.map((x) => mean(x.for.map((f) => sharesOf(id, f).falsely)));
-  of.ways.forEach((faults, h) => {
-    const finds = named.map((x) =>
-      Math.max(0, ...x.for.filter((f) => faults.includes(f)).map((f) => sharesOf(id, f).finds))
-    );
+  // How often each outcome finds each fault, by its place among the possible ones.
+  const findsOf = named.map((x) =>
+    space.possible.map((f) => (x.for.includes(f) ? sharesOf(id, f).finds : 0))
+  );
+  space.members.forEach((members, h) => {
+    const finds = findsOf.map((of) => Math.max(0, ...members.map((m) => of[m])));
     const right = finds.filter((p) => p > 0);
     const found = right.length > 0 ? mean(right) : 0;
     const err = sum(errs.filter((_, k) => finds[k] === 0));
@@ -111,40 +117,49 @@ function layOut(id: CheckId, of: Ways): LaidOut {
     named.forEach((_, k) => (given[k][h] = finds[k] > 0 ? finds[k] / right.length : scale * errs[k]));
     left[h] = 1 - found - scale * err;
   });
+  // Under a hypothesis without a suspect of this check every outcome is as likely as by mistake.
+  const scale = sum(errs) === 0 ? 0 : Math.min(1, MOST_ERRS, sum(errs)) / sum(errs);
   return {
     id,
-    outcomes: [...named.map((is, k) => ({ is, given: given[k] })), { is: clear, given: left }].map((x) => ({
-      ...x,
-      weighed: weigh(foreseenFinding(id, x.is), of)
-    }))
+    outcomes: [
+      ...named.map((is, k) => ({ is, given: givenOf(given[k], scale * errs[k]) })),
+      { is: clear, given: givenOf(left, 1 - scale * sum(errs)) }
+    ].map((x) => ({ ...x, weighed: foreseeWeight(weigh(foreseenFinding(id, x.is), space)) }))
   };
 }
 
-const dot = (a: Float64Array, b: Float64Array): number => {
-  let sum = 0;
-  for (let h = 0; h < a.length; h++) sum += a[h] * b[h];
-  return sum;
-};
-
 /** Bits a check takes away on average. */
-function gain(belief: Belief, chances: Float64Array, now: number, check: LaidOut): number {
+function gain(from: Ahead, check: LaidOut): number {
   let left = 0;
   for (const { weighed, given } of check.outcomes) {
-    const p = dot(chances, given);
-    if (p > 1e-4) left += p * entropyWith(belief, weighed);
-    else left += p * now;
+    const p = likelihoodOf(from, given);
+    left += p * (p > 1e-4 ? bitsWith(from, weighed) : from.bits);
   }
-  return Math.max(0, now - left);
+  return Math.max(0, from.bits - left);
 }
 
-/** Laying a check out takes longer than asking it: kept for a vehicle while its ways are. */
-const laid = new WeakMap<Ways, Map<CheckId, LaidOut>>();
-function laidOut(id: CheckId, of: Ways): LaidOut {
-  const checks = laid.get(of) ?? new Map<CheckId, LaidOut>();
-  laid.set(of, checks);
-  const had = checks.get(id) ?? layOut(id, of);
+/** Laying a check out takes longer than asking it: kept for as long as the space of a vehicle is. */
+const laid = new WeakMap<Space, Map<CheckId, LaidOut>>();
+function laidOut(id: CheckId, space: Space): LaidOut {
+  const checks = laid.get(space) ?? new Map<CheckId, LaidOut>();
+  laid.set(space, checks);
+  const had = checks.get(id) ?? layOut(id, space);
   checks.set(id, had);
   return had;
+}
+
+/** What bears on the suspects of a vehicle, whatever is to be done next. */
+export type Question = Pick<Asked, 'findings' | 'sheet' | 'history'>;
+
+/** What is believed of what is asked, with what looking ahead needs: made once for one question. */
+const asked = new WeakMap<Question, Outlook>();
+export function beliefOf(question: Question): Outlook {
+  const had = asked.get(question);
+  if (had) return had;
+  const { findings, sheet, history } = question;
+  const made = ahead(believe(findings, hypothesesOf(sheet, history)));
+  asked.set(question, made);
+  return made;
 }
 
 export interface Asked {
@@ -154,8 +169,8 @@ export interface Asked {
   /** Checks that can still be done and are safe to offer. */
   readonly open: readonly CheckId[];
   readonly history?: History;
-  /** Bench checks whose part is out already ({@link apartAfter}). */
-  readonly apart?: readonly CheckId[];
+  /** Bench checks whose part is out already ({@link partRemoved}). */
+  readonly removed?: readonly CheckId[];
   /** How checks are done in this shop: its minutes, and what it is without. */
   readonly shop?: ShopChecks;
 }
@@ -163,50 +178,34 @@ export interface Asked {
 /** Bench checks of one part: once it is out for one of them, the others cost no taking out. */
 const OF_ONE_PART: readonly (readonly CheckId[])[] = [['thermostat-bath', 'thermostat-heater']];
 
-export const apartAfter = (done: readonly { readonly check: CheckId }[]): CheckId[] =>
+export const partRemoved = (done: readonly { readonly check: CheckId }[]): CheckId[] =>
   OF_ONE_PART.flatMap((checks) => (done.some((d) => checks.includes(d.check)) ? checks : []));
 
 const canDo = (sheet: SpecSheet | null, shop: ShopChecks) => (id: CheckId) =>
   !(sheet && checkOf(id).lacks?.(sheet)) && missingFor(id, shop) === null;
 
-/** What is believed now, and what each outcome of a check would make of it. */
-export interface Outlook {
-  readonly of: Ways;
-  readonly now: Float64Array;
-  outcomes(id: CheckId): { readonly probability: number; readonly after: Float64Array }[];
-}
-
-/** The chances of every way, now and after each outcome of a check that is asked about. */
-export function outlookOf({
-  findings,
-  sheet,
-  history
-}: Pick<Asked, 'findings' | 'sheet' | 'history'>): Outlook {
-  const of = waysOf(sheet, history);
-  const belief = believe(findings, of);
-  const now = chancesOf(belief.log);
-  const outcomes = (id: CheckId) =>
-    laidOut(id, of).outcomes.flatMap(({ weighed, given }) => {
-      const probability = dot(now, given);
-      return probability > 0 ? [{ probability, after: chancesOf(withFinding(belief, weighed).log) }] : [];
-    });
-  return { of, now, outcomes };
+/** The chances after each outcome of a check, with how likely it is. */
+export function outcomesAhead(
+  question: Question,
+  id: CheckId
+): { readonly probability: number; readonly after: Float64Array }[] {
+  const from = beliefOf(question);
+  return laidOut(id, from.belief.of.space).outcomes.flatMap(({ weighed, given }) => {
+    const probability = likelihoodOf(from, given);
+    return probability > 0 ? [{ probability, after: chancesOf(withFinding(from.belief, weighed).log) }] : [];
+  });
 }
 
 /** How one check can come out, from what is believed now, the likeliest first. Probabilities add up to one. */
-export function foresee(
-  id: CheckId,
-  { findings, sheet, history }: Pick<Asked, 'findings' | 'sheet' | 'history'>
-): Foreseen[] {
-  const of = waysOf(sheet, history);
-  const belief = believe(findings, of);
-  const chances = chancesOf(belief.log);
-  return laidOut(id, of)
+export function foresee(id: CheckId, question: Question): Foreseen[] {
+  const from = beliefOf(question);
+  const { space } = from.belief.of;
+  return laidOut(id, space)
     .outcomes.map(({ is, weighed, given }) => ({
       seen: is.seen,
-      finds: is.for.filter((f) => of.possible.includes(f)),
-      probability: dot(chances, given),
-      after: toPosterior(of, chancesOf(withFinding(belief, weighed).log))
+      finds: is.for.filter((f) => space.possible.includes(f)),
+      probability: likelihoodOf(from, given),
+      after: toPosterior(space, chancesOf(withFinding(from.belief, weighed).log))
     }))
     .filter((f) => f.probability > 0)
     .sort((a, b) => b.probability - a.probability);
@@ -216,26 +215,17 @@ export function foresee(
  * Checks by what they are worth now: uncertainty taken away per minute, with the time it takes to have the engine
  * there, and half of what the best check after it would add. Those that would change nothing are left out.
  */
-export function worthOf({
-  findings,
-  sheet,
-  state,
-  open,
-  history,
-  apart = [],
-  shop = USUAL_CHECKS
-}: Asked): Worth[] {
-  const of = waysOf(sheet, history);
-  const belief = believe(findings, of);
-  const chances = chancesOf(belief.log);
-  const now = entropyOf(chances);
+export function worthOf(question: Asked): Worth[] {
+  const { sheet, state, open, removed = [], shop = USUAL_CHECKS } = question;
+  const from = beliefOf(question);
+  const { space } = from.belief.of;
   const first = open
     .filter(canDo(sheet, shop))
     .map((id) => {
-      const check = laidOut(id, of);
-      const wait = apart.includes(id) ? 0 : waitFor(checkOf(id), state);
+      const check = laidOut(id, space);
+      const wait = removed.includes(id) ? 0 : waitFor(checkOf(id), state);
       const minutes = minutesOf(id, shop) + wait;
-      return { check, minutes, bits: gain(belief, chances, now, check) };
+      return { check, minutes, bits: gain(from, check) };
     })
     .filter((w) => w.bits > NOTHING_BITS)
     .sort((a, b) => b.bits / b.minutes - a.bits / a.minutes);
@@ -246,15 +236,15 @@ export function worthOf({
       if (k >= looked.length) return { id: check.id, bits, minutes, rate };
       let more = 0;
       for (const { weighed, given } of check.outcomes) {
-        const p = dot(chances, given);
+        const p = likelihoodOf(from, given);
         if (p < 0.01) continue;
-        const then = withFinding(belief, weighed);
-        const thenChances = chancesOf(then.log);
-        const left = entropyOf(thenChances);
+        const then = aheadWith(from, weighed);
         let best = 0;
-        for (const o of looked)
-          if (o.check !== check)
-            best = Math.max(best, gain(then, thenChances, left, o.check) / (minutes + o.minutes));
+        for (const o of looked) {
+          // No check takes away more than there is: one that could not be the best is not asked.
+          if (o.check === check || then.bits / (minutes + o.minutes) <= best) continue;
+          best = Math.max(best, gain(then, o.check) / (minutes + o.minutes));
+        }
         more += p * best;
       }
       return { id: check.id, bits, minutes, rate: rate + SECOND * more };

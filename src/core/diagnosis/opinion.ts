@@ -1,3 +1,4 @@
+import { lazy } from '../base/lazy';
 import type { CheckId } from '../checks/registry';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { Symptom } from '../vehicle/symptoms';
@@ -7,8 +8,8 @@ import { ownAsFinding } from './own-finding';
 import type { ShopChecks } from '../record/shop-checks';
 import { findingsOf, type RankedRun } from './findings';
 import { historyOf, type Causes } from './history';
-import { apartAfter, openChecks, worthOf, type Asked, type Worth } from './next';
-import { posteriorOf, type Posterior } from './posterior';
+import { beliefOf, partRemoved, openChecks, worthOf, type Asked, type Worth } from './next';
+import { toPosterior, type Posterior } from './posterior';
 import type { ThermalState } from '../physics/heat/state';
 import { USUAL_COSTS, type ShopCosts } from '../record/shop-costs';
 import { adviceOf, type Advice } from './decide';
@@ -50,20 +51,28 @@ const askedOf = (job: JobKnown): Asked => ({
   history: historyOf(job.causes ?? {}),
   state: { phase: job.phase },
   open: openChecks(job.done),
-  apart: apartAfter(job.done),
+  removed: partRemoved(job.done),
   shop: job.shop
 });
 
 /** Everything the second opinion has to say of a job: suspects, what each check is worth, and whether to act. */
 export function opinionOf(job: JobKnown): Opinion {
   const asked = askedOf(job);
-  const worth = worthOf(asked);
-  const advice = adviceOf(asked, job.costs ?? USUAL_COSTS, worth);
+  const { belief, chances } = beliefOf(asked);
+  const now = toPosterior(belief.of.space, chances);
+  const worth = lazy(() => worthOf(asked));
+  const advice = lazy(() => adviceOf(asked, job.costs ?? USUAL_COSTS, worth(), now));
   return {
     asked,
-    now: posteriorOf(asked.findings, asked.sheet, asked.history),
-    worth,
-    advice,
-    advised: advice.actNow ? null : (advice.check?.id ?? null)
+    now,
+    get worth() {
+      return worth();
+    },
+    get advice() {
+      return advice();
+    },
+    get advised() {
+      return advice().actNow ? null : (advice().check?.id ?? null);
+    }
   };
 }

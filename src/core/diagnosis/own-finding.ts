@@ -1,5 +1,5 @@
 import { OWN_WEIGHTS, type OwnFinding } from '../record/own-finding';
-import type { Finding } from './findings';
+import type { Finding } from './finding';
 
 /** As evidence. Even the last word leaves the chance of a blunder. */
 export function ownAsFinding(id: string, own: OwnFinding): Finding {

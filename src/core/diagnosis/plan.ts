@@ -1,11 +1,13 @@
 import type { Check } from '../checks/check';
+import { heldByGate } from '../checks/gate';
 import { CHECK_IDS, checkOf, type CheckId } from '../checks/registry';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { counting, type JudgedCheck } from './judged';
 import { minutesOf, missingFor, USUAL_CHECKS, type ShopChecks } from '../record/shop-checks';
+import type { FaultId } from '../vehicle/faults';
 import { midSentence } from '../base/text';
 import { SUSPECTS } from '../vehicle/fault-words';
-import { waitFor, type Worth } from './next';
+import { partRemoved, waitFor, type Worth } from './next';
 import { outcomesOf } from './outcomes';
 import type { Posterior } from './posterior';
 import { PHASES, type ThermalPhase, type ThermalState } from '../physics/heat/state';
@@ -26,6 +28,10 @@ export interface Planned {
   readonly done: JudgedCheck | null;
   /** Whether the engine's state allows it now, so far as is known. */
   readonly now: boolean;
+  /** Minutes to have the engine where it can be done; 0 where it is there. */
+  readonly waitMin: number;
+  /** What holds it back now, in words; null where it can be done at once. */
+  readonly heldBack: string | null;
   /** What it is worth now; null where it would change nothing. */
   readonly worth: Worth | null;
 }
@@ -71,6 +77,8 @@ export function planOf({
   shop = USUAL_CHECKS
 }: Planning): Plan {
   const best = worth[0]?.rate ?? 0;
+  const removed = partRemoved(done);
+  const chances = new Map(now.suspects.map((s) => [s.fault, s.probability]));
   const planned: Planned[] = [];
   const lacking: Plan['lacking'][number][] = [];
   for (const id of CHECK_IDS) {
@@ -93,9 +101,11 @@ export function planOf({
       from: stretches[0] ?? null,
       to: stretches.at(-1) ?? null,
       suggested: !!check.always || pays || last !== null || id === advised,
-      why: check.always ? 'Part of every job' : reasonOf(id, now),
+      why: check.always ? 'Part of every job' : reasonOf(id, now, chances),
       done: last,
       now: possibleIn(check, state),
+      waitMin: removed.includes(id) ? 0 : waitFor(check, state),
+      heldBack: heldByGate(check.gate, state) ?? needsFirst(check, state),
       worth: own
     });
   }
@@ -166,11 +176,11 @@ function inOrder(planned: readonly Planned[], state: ThermalState, advised: Chec
 }
 
 /** Which two suspects a check tells apart, the likeliest that it can: or what it would clear. */
-function reasonOf(id: CheckId, now: Posterior): string {
+function reasonOf(id: CheckId, now: Posterior, chances: ReadonlyMap<FaultId, number>): string {
   const { finds } = outcomesOf(id);
-  const shareOf = (of: readonly string[]) =>
-    now.suspects.reduce((sum, s) => sum + (of.includes(s.fault) ? s.probability : 0), 0);
-  const outcome = finds.toSorted((a, b) => shareOf(b.for) - shareOf(a.for))[0];
+  const shareOf = (of: readonly FaultId[]) => of.reduce((sum, f) => sum + (chances.get(f) ?? 0), 0);
+  const shares = finds.map((f) => shareOf(f.for));
+  const outcome = finds[shares.indexOf(Math.max(...shares))];
   const found = now.suspects.find((s) => outcome?.for.includes(s.fault));
   const other = now.suspects.find((s) => s.fault !== 'none' && !outcome?.for.includes(s.fault));
   const name = (s: { readonly fault: keyof typeof SUSPECTS }) => midSentence(SUSPECTS[s.fault].title);
@@ -178,11 +188,11 @@ function reasonOf(id: CheckId, now: Posterior): string {
   return other ? `Tells ${name(found)} from ${name(other)}` : `Confirms ${name(found)} or clears it`;
 }
 
-/** In which state a check can be done that the engine is not in now; empty where it can be done. */
-export function needsFirst(planned: Planned, state: ThermalState): string {
-  if (planned.now || state.phase === 'unknown') return '';
-  const minutes = waitFor(planned.check, state);
-  return planned.check.phases.every((p) => p === 'C' || p === 'W')
+/** In which state a check can be done that the engine is not in now; null where it can be done. */
+function needsFirst(check: Check, state: ThermalState): string | null {
+  if (possibleIn(check, state) || state.phase === 'unknown') return null;
+  const minutes = waitFor(check, state);
+  return check.phases.every((p) => p === 'C' || p === 'W')
     ? 'The engine must stand cold first'
     : `The engine must be warm first${minutes > 0 ? `: about ${minutes} min` : ''}`;
 }

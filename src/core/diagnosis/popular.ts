@@ -2,7 +2,7 @@ import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { Symptom, SymptomId } from '../vehicle/symptoms';
 import type { FaultId } from '../vehicle/faults';
 import { repairOf, type RepairId } from '../vehicle/repairs';
-import type { Finding } from './findings';
+import type { Finding } from './finding';
 import { bearingsOn, type Bearing, type Posterior } from './posterior';
 
 /**

@@ -1,10 +1,11 @@
+import { lazy } from '../base/lazy';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { FaultId } from '../vehicle/faults';
-import { believe, chancesOf, weightOf } from './belief';
-import type { Finding } from './findings';
-import { waysOf, type History, type Ways } from './hypotheses';
+import { believe, chancesOf, logWithout, weigh, weightOf, type Belief } from './belief';
+import type { Finding } from './finding';
+import { hypothesesOf, type History, type Space } from './hypotheses';
 
-/** A way things can be: one fault, none, or two at once. */
+/** What can be wrong: one fault, none, or two at once. */
 interface Hypothesis {
   readonly faults: readonly FaultId[];
   readonly probability: number;
@@ -17,7 +18,7 @@ interface SuspectNow {
 }
 
 export interface Posterior {
-  /** Every way that is carried; they add up to one. */
+  /** Every hypothesis; they add up to one. */
   readonly hypotheses: readonly Hypothesis[];
   /** Suspects, the likeliest first; `none` is that nothing is wrong. */
   readonly suspects: readonly SuspectNow[];
@@ -25,17 +26,32 @@ export interface Posterior {
   readonly impossible: readonly { readonly fault: FaultId; readonly because: string }[];
 }
 
-/** Chances as a list of ways and of suspects, the likeliest first. */
-export function toPosterior(of: Ways, chances: Float64Array): Posterior {
-  const hypotheses = of.ways
-    .map((faults, h): Hypothesis => ({ faults, probability: chances[h] }))
+/** How likely each suspect is, alone or with another, by its place among the possible ones. */
+export function suspectChances({ possible, members }: Space, chances: Float64Array): Float64Array {
+  const sums = new Float64Array(possible.length);
+  for (let h = 0; h < chances.length; h++) for (const m of members[h]) sums[m] += chances[h];
+  return sums;
+}
+
+/** Chances as a list of hypotheses and of suspects, the likeliest first. */
+export function toPosterior(space: Space, chances: Float64Array): Posterior {
+  // Lists ask for suspects only, and there are hundreds of hypotheses to put in order.
+  const hypotheses = lazy(() =>
+    Array.from(chances.keys())
+      .sort((x, y) => chances[y] - chances[x])
+      .map((h) => ({ faults: space.sets[h], probability: chances[h] }))
+  );
+  const sums = suspectChances(space, chances);
+  const suspects = space.possible
+    .map((fault, i) => ({ fault, probability: sums[i] }))
     .sort((x, y) => y.probability - x.probability);
-  const sums = new Map<FaultId, number>(of.possible.map((f) => [f, 0]));
-  of.ways.forEach((faults, h) => faults.forEach((f) => sums.set(f, sums.get(f)! + chances[h])));
-  const suspects = [...sums]
-    .map(([fault, probability]) => ({ fault, probability }))
-    .sort((x, y) => y.probability - x.probability);
-  return { hypotheses, suspects, impossible: of.impossible };
+  return {
+    get hypotheses() {
+      return hypotheses();
+    },
+    suspects,
+    impossible: space.impossible
+  };
 }
 
 /**
@@ -48,8 +64,8 @@ export function posteriorOf(
   sheet: SpecSheet | null,
   history?: History
 ): Posterior {
-  const of = waysOf(sheet, history);
-  return toPosterior(of, chancesOf(believe(findings, of).log));
+  const of = hypothesesOf(sheet, history);
+  return toPosterior(of.space, chancesOf(believe(findings, of).log));
 }
 
 /** One finding as it bears on one suspect. */
@@ -73,19 +89,15 @@ export interface Leaning {
 }
 
 /** Findings without which another suspect would lead: what would have to be wrong for the leader to be wrong. */
-export function leaningOn({
-  findings,
-  sheet,
-  history
-}: {
-  readonly findings: readonly Finding[];
-  readonly sheet: SpecSheet | null;
-  readonly history?: History;
-}): Leaning[] {
-  const leader = posteriorOf(findings, sheet, history).suspects[0].fault;
+export function leaningOn(belief: Belief, findings: readonly Finding[]): Leaning[] {
+  const { space } = belief.of;
+  const leaderOf = (log: Float64Array): FaultId => {
+    const sums = suspectChances(space, chancesOf(log));
+    return space.possible[sums.indexOf(Math.max(...sums))];
+  };
+  const leader = leaderOf(belief.log);
   return findings.flatMap((finding) => {
-    const rest = findings.filter((f) => f !== finding);
-    const then = posteriorOf(rest, sheet, history).suspects[0].fault;
+    const then = leaderOf(logWithout(belief, weigh(finding, space)));
     return then === leader ? [] : [{ finding, then }];
   });
 }

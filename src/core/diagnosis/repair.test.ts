@@ -2,7 +2,7 @@ import { USUAL_CHECKS } from '../record/shop-checks';
 import { describe, expect, it } from 'vitest';
 import { at, curlew, fathom } from '../../../tests/support/check-bench';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
-import type { Finding } from './findings';
+import type { Finding } from './finding';
 import { openChecks } from './next';
 import { posteriorOf } from './posterior';
 import { REPAIR_IDS, repairFor, repairOf } from '../vehicle/repairs';
@@ -11,8 +11,8 @@ import { shopCostsSchema, USUAL_COSTS } from '../record/shop-costs';
 import { adviceOf, choiceOf, choicesOf, offersOf } from './decide';
 import { endingOf, needless } from './ending';
 import { closings, proofOf, type ProofRun } from './proof';
-import { stakesOf } from './cost-of-uncertainty';
-import { waysOf } from './hypotheses';
+import { costOfUncertainty } from './cost-of-uncertainty';
+import { hypothesesOf } from './hypotheses';
 import { heldBack, stepsOf, torqueOf } from './steps';
 
 const finding = (llr: Finding['llr']): Finding => ({ id: 'f', title: 'f', says: '', llr, group: 'meter' });
@@ -144,11 +144,11 @@ describe('acting or checking on', () => {
 });
 
 describe('what not knowing costs', () => {
-  const of = waysOf(curlew);
+  const { space } = hypothesesOf(curlew);
   const sure = (fault: FaultId) =>
-    Float64Array.from(of.ways, (w) => (w.length === 1 && w[0] === fault ? 1 : 0));
+    Float64Array.from(space.sets, (w) => (w.length === 1 && w[0] === fault ? 1 : 0));
   const half = (a: FaultId, b: FaultId) => sure(a).map((p, h) => (p + sure(b)[h]) / 2);
-  const stakes = stakesOf(of, USUAL_COSTS);
+  const stakes = costOfUncertainty(space, USUAL_COSTS);
 
   it('is nothing where the cause is known, and grows with the doubt', () => {
     for (const fault of ['none', 'thermostat-stuck-open', 'ect-wiring'] as const)

@@ -1,3 +1,4 @@
+import { contentKey, Recent } from '../base/content-key';
 import { outcome, speaksAgainst, speaksFor, type Outcome } from '../checks/check';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { RunSummary } from '../runs/run-summary';
@@ -6,7 +7,11 @@ import { sayC, sayDeltaC } from '../units/say';
 import type { JudgedCheck } from './judged';
 
 /** A run in the place of its checks on the plan: the warm-up run, and the road run where it was driven. */
-export function runAsChecks(run: RunSummary, sheet: SpecSheet | null): JudgedCheck[] {
+export const runAsChecks = (run: RunSummary, sheet: SpecSheet | null): JudgedCheck[] =>
+  kept.of(`${contentKey(run)} ${contentKey(sheet)}`, () => readAsChecks(run, sheet));
+const kept = new Recent<JudgedCheck[]>(500);
+
+function readAsChecks(run: RunSummary, sheet: SpecSheet | null): JudgedCheck[] {
   const { id, at, fileName, title, verdict } = run;
   const as = (check: JudgedCheck['check'], judged: Outcome): JudgedCheck => ({
     id,

@@ -19,7 +19,7 @@ export interface Strength extends Shares {
   /** Why these numbers. */
   readonly because: string;
   /** Suspects that it tells better or worse than its others. */
-  readonly apart: Readonly<Partial<Record<FaultId, Shares & { readonly because: string }>>>;
+  readonly overrides: Readonly<Partial<Record<FaultId, Shares & { readonly because: string }>>>;
 }
 
 const s = (
@@ -28,8 +28,8 @@ const s = (
   misses: number,
   leansOn: Strength['leansOn'],
   because: string,
-  apart: Strength['apart'] = {}
-): Strength => ({ finds, falsely, misses, leansOn, because, apart });
+  overrides: Strength['overrides'] = {}
+): Strength => ({ finds, falsely, misses, leansOn, because, overrides });
 
 const a = (finds: number, falsely: number, misses: number, because: string) => ({
   finds,
@@ -39,7 +39,7 @@ const a = (finds: number, falsely: number, misses: number, because: string) => (
 });
 
 /** Whatever is open or shorted, or off, is seen by what stands beside it; which part of the way it is, is not. */
-const SCAN_BESIDE_METAL: Strength['apart'] = {
+const SCAN_BESIDE_METAL: Strength['overrides'] = {
   'ect-intermittent': a(0.2, 0.01, 0.5, 'Seen only if it happens just then'),
   'ect-reads-hot': a(0.82, 0.005, 0.2, 'A leak across shows less when hot'),
   'ect-wrong-part': a(0.47, 0.005, 0.04, 'Off in one way or the other'),
@@ -195,4 +195,4 @@ export const STRENGTHS: Readonly<Record<CheckId, Strength>> = {
 
 /** What a check's word of one suspect is worth. */
 export const sharesOf = (check: CheckId, fault: FaultId): Shares =>
-  STRENGTHS[check].apart[fault] ?? STRENGTHS[check];
+  STRENGTHS[check].overrides[fault] ?? STRENGTHS[check];

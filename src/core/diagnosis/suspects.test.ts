@@ -5,10 +5,12 @@ import { checkOf, CHECK_IDS, type CheckId } from '../checks/registry';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
 import type { JudgedCheck } from './judged';
 import { NOT_IN_A_LOG } from '../vehicle/fault-words';
-import { BLUNDER, findingOf, findingsOf, runFinding, withBlunder, type Finding } from './findings';
-import { entropyOf, weightOf } from './belief';
+import { findingOf, findingsOf, runFinding } from './findings';
+import { BLUNDER, withBlunder, type Finding } from './finding';
+import { believe, entropyOf, weightOf } from './belief';
+import { hypothesesOf } from './hypotheses';
 import { historyOf } from './history';
-import { apartAfter, foresee, openChecks, waitFor, worthOf } from './next';
+import { partRemoved, foresee, openChecks, waitFor, worthOf } from './next';
 import { outcomesOf } from './outcomes';
 import { bearingsOn, leaningOn, posteriorOf } from './posterior';
 import { TOOLS } from '../measure/tools';
@@ -47,6 +49,9 @@ const judged = (check: CheckId, readings: unknown, sheet = fathom): JudgedCheck 
   words: '',
   outcome: checkOf(check).judge(checkOf(check).readings.parse(readings), context([stopped(14)], sheet))
 });
+
+const leaning = (findings: readonly Finding[]) =>
+  leaningOn(believe(findings, hypothesesOf(fathom)), findings);
 
 describe('what is believed', () => {
   it('adds up to one, and leaves no possible suspect at nothing, whatever was found', () => {
@@ -155,7 +160,7 @@ describe('what is believed', () => {
       const { finds, falsely, because } = STRENGTHS[id];
       expect(finds, id).toBeGreaterThanOrEqual(falsely);
       expect(because.length, id).toBeGreaterThan(10);
-      for (const fault of Object.keys(STRENGTHS[id].apart) as FaultId[]) {
+      for (const fault of Object.keys(STRENGTHS[id].overrides) as FaultId[]) {
         const told = sharesOf(id, fault);
         expect(told.finds, `${id} of ${fault}`).toBeGreaterThanOrEqual(told.falsely);
         expect(checkOf(id).speaksTo, `${id} of ${fault}`).toContain(fault);
@@ -212,12 +217,8 @@ describe('the ambulance', () => {
     const air = finding({ 'airflow-restricted': 4 }, 'eye', 'air');
     const clutch = finding({ 'clutch-slipping': 3.3 }, 'hand', 'clutch');
     // Without the one the clutch would lead; without the other the air leads still.
-    expect(leaningOn({ findings: [air, clutch], sheet: fathom })).toEqual([
-      { finding: air, then: 'clutch-slipping' }
-    ]);
-    expect(leaningOn({ findings: [air, { ...air, id: 'again', group: 'meter' }], sheet: fathom })).toEqual(
-      []
-    );
+    expect(leaning([air, clutch])).toEqual([{ finding: air, then: 'clutch-slipping' }]);
+    expect(leaning([air, { ...air, id: 'again', group: 'meter' }])).toEqual([]);
   });
 });
 
@@ -283,10 +284,10 @@ describe('the next check', () => {
   it('a part that is out for one bench check costs no taking out for the next', () => {
     const findings = split('thermostat-heater-failed', 'thermostat-stuck-open');
     const asked = { findings, sheet: sheetOf('qh-07-parcel'), state: cold, open: openChecks([]) };
-    const minutes = (apart: CheckId[]) =>
-      worthOf({ ...asked, apart }).find((w) => w.id === 'thermostat-heater')!.minutes;
-    expect(apartAfter([{ check: 'thermostat-bath' }])).toContain('thermostat-heater');
-    expect(apartAfter([{ check: 'codes' }])).toEqual([]);
+    const minutes = (removed: CheckId[]) =>
+      worthOf({ ...asked, removed }).find((w) => w.id === 'thermostat-heater')!.minutes;
+    expect(partRemoved([{ check: 'thermostat-bath' }])).toContain('thermostat-heater');
+    expect(partRemoved([{ check: 'codes' }])).toEqual([]);
     expect(minutes([]) - minutes(['thermostat-heater'])).toBe(35);
   });
 

@@ -1,15 +1,17 @@
-import { upcastAll } from '../record/upcast';
 import { z } from 'zod';
-import { instrumentSchema } from '../measure/instruments';
-import { PHOTO_TYPES, recordEventSchema, type RecordEvent } from '../record/events';
-import { judgeChecks, type JudgedCheck } from '../diagnosis/judged';
-import { deriveJob } from '../record/derive';
-import { good, type Result } from '../base/result';
-import type { LibraryCurve } from '../physics/thermistor/library';
-import type { KnownFact } from '../physics/heat/facts';
 import { isPlainObject, readFormat, unknownIn, type OpenFormat } from '../base/open-format';
-import { specSheetSchema, type SpecSheet } from '../vehicle/spec-sheet';
+import { good, type Result } from '../base/result';
+import { assembleCase, type CaseInput } from '../diagnosis/case';
+import { instrumentSchema } from '../measure/instruments';
+import { PHOTO_TYPES, recordEventSchema } from '../record/events';
+import { shopChecksSchema } from '../record/shop-checks';
+import { shopCostsSchema } from '../record/shop-costs';
+import { upcastAll } from '../record/upcast';
+import { FAULT_IDS } from '../vehicle/faults';
+import { curveSchema, specSheetSchema } from '../vehicle/spec-sheet';
+import { caseFile, checkRow } from './case-file';
 
+type CurveInFile = z.infer<typeof curveSchema>;
 const moment = z.iso.datetime({ offset: true });
 const run = z.looseObject({
   id: z.uuid(),
@@ -37,6 +39,30 @@ const photo = z.object({
   base64: z.base64()
 });
 
+const temperature = z.number().nullable();
+const fact = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('ran-until'), at: moment, coolantC: temperature, ambientC: temperature }),
+  z.object({ kind: z.literal('started'), at: moment }),
+  z.object({
+    kind: z.literal('measured'),
+    at: moment,
+    coolantC: z.number(),
+    ambientC: temperature,
+    cooling: z.object({ tauH: z.number(), shortH: z.number(), longH: z.number() }).nullable().optional()
+  })
+]);
+const known = z.looseObject({
+  shop: z.looseObject({
+    costs: shopCostsSchema,
+    checks: shopChecksSchema,
+    curves: z.array(z.looseObject({ id: z.string(), title: z.string(), curve: curveSchema }))
+  }),
+  /** How many other closed jobs of the shop found which cause. */
+  causes: z.partialRecord(z.enum(FAULT_IDS), z.number().int().nonnegative()),
+  /** What the vehicle's other jobs tell of its heat. */
+  vehicleFacts: z.array(z.object({ fact, source: z.string(), enteredAt: moment, soft: z.boolean() }))
+});
+
 /**
  * Version 1 of the job file: one job complete. `events` are the record itself and carry everything; `checks` is
  * what Pyrethos made of the readings, for a reader who has no Pyrethos.
@@ -56,18 +82,24 @@ const jobFileSchema = z.looseObject({
   }),
   sheet: specSheetSchema.nullable(),
   events: z.array(recordEventSchema),
-  checks: z.array(
-    z.looseObject({
-      check: z.string(),
-      at: moment,
-      who: z.string(),
-      readings: z.unknown(),
-      result: z.enum(['pass', 'fail', 'unclear', 'void']),
-      says: z.string()
-    })
-  ),
-  runs: z.array(run),
-  photos: z.array(photo)
+  /** What it rests on beside its own record: the shop on that day, its other jobs, the vehicle's other jobs. */
+  known: known.optional(),
+  checks: z
+    .array(
+      z.looseObject({
+        check: z.string(),
+        at: moment,
+        who: z.string(),
+        readings: z.unknown(),
+        result: z.enum(['pass', 'fail', 'unclear', 'void']),
+        says: z.string()
+      })
+    )
+    .default([]),
+  /** What Pyrethos makes of it (`pyrethos.case`), for readers without Pyrethos. */
+  case: z.unknown().optional(),
+  runs: z.array(run).default([]),
+  photos: z.array(photo).default([])
 });
 export type JobFile = z.infer<typeof jobFileSchema>;
 
@@ -90,38 +122,33 @@ export function readJobFile(input: unknown): Result<JobFile> {
   return read.ok ? good(read.value, unknownIn(read.value, jobFileSchema.shape)) : read;
 }
 
-/** The judged checks as the job file tells them. */
-const told = ({ check, at, who, readings, outcome }: JudgedCheck): JobFile['checks'][number] => ({
-  check,
-  at,
-  who,
-  readings,
-  result: outcome.result,
-  says: [outcome.says, outcome.voidBecause].filter(Boolean).join('. '),
-  limits: outcome.numbers,
-  countsFrom: outcome.countsFrom
-});
-
-/** Puts a job file together. `facts` is what the vehicle's whole record tells about its heat. */
+/** Puts a job file together: the record with everything the case rests on, and what the case says. */
 export function jobFile(parts: {
   readonly exportedAt: string;
   readonly number: number;
   readonly vehicle: JobFile['vehicle'];
-  readonly sheet: SpecSheet | null;
-  readonly events: readonly RecordEvent[];
-  readonly facts: readonly KnownFact[];
-  readonly curves: readonly LibraryCurve[];
+  readonly known: CaseInput;
   readonly runs: JobFile['runs'];
   readonly photos: JobFile['photos'];
 }): JobFile {
-  const { facts, events, curves, ...rest } = parts;
-  const job = deriveJob(events);
+  const { known: input, ...rest } = parts;
+  const job = assembleCase(input);
   return {
     format: 'pyrethos.job',
     version: 1,
     ...rest,
-    events: [...events],
-    checks: job ? judgeChecks(job, facts, parts.sheet, curves).map(told) : []
+    sheet: input.sheet,
+    events: [...input.events],
+    known: {
+      shop: {
+        ...input.shop,
+        curves: input.shop.curves.map((c) => ({ ...c, curve: c.curve as CurveInFile }))
+      },
+      causes: input.causes,
+      vehicleFacts: [...input.vehicleFacts]
+    },
+    checks: job ? job.entered.map(checkRow) : [],
+    ...(job ? { case: caseFile(job) } : {})
   };
 }
 

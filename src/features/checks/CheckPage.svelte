@@ -4,6 +4,7 @@
   import { untrack } from 'svelte';
   import { CAUTIONS, guardsInjury, type CautionId } from '$core/measure/cautions';
   import type { CheckContext } from '$core/checks/check';
+  import { heldByGate } from '$core/checks/gate';
   import { checkOf, type CheckId } from '$core/checks/registry';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import type { EventInput } from '$core/record/events';
@@ -96,10 +97,7 @@
     check.cautions.filter((c) => guardsInjury(c) && !acknowledged.includes(c)) as CautionId[]
   );
   // Correcting what was typed needs no hand on the engine.
-  const held = $derived(
-    correcting === null &&
-      ((check.gate === 'stopped' && heat.running) || (check.gate === 'cap-cool' && heat.safeToOpen !== true))
-  );
+  const held = $derived(correcting === null && heldByGate(check.gate, heat) !== null);
   const closed = $derived(toUnderstand.length > 0 || held);
   const openCapText = $derived(shown(sheet?.limits?.openCapC ?? DEFAULT_OPEN_CAP_C, 'temperature', 0));
 

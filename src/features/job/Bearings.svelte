@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { FaultId } from '$core/vehicle/faults';
   import { SUSPECTS } from '$core/vehicle/fault-words';
-  import type { Finding } from '$core/diagnosis/findings';
+  import type { Finding } from '$core/diagnosis/finding';
   import { bearingsOn } from '$core/diagnosis/posterior';
   import { told } from '$lib/ui/page-state/units';
 

@@ -6,7 +6,7 @@
   import type { ShopCosts } from '$core/record/shop-costs';
   import type { Advice } from '$core/diagnosis/decide';
   import { foresee, type Asked } from '$core/diagnosis/next';
-  import { needsFirst, type Planned } from '$core/diagnosis/plan';
+  import type { Planned } from '$core/diagnosis/plan';
   import type { ThermalState } from '$core/physics/heat/state';
   import Foresight from './Foresight.svelte';
 
@@ -28,7 +28,7 @@
       ? ' Once the key is turned it is gone until the next soak.'
       : ''
   );
-  const first = $derived(next ? needsFirst(next, heat) : '');
+  const first = $derived(next?.heldBack ?? '');
   const stops = $derived(advice?.actNow === true);
   const act = $derived(advice ? advice.act.repairs.map((id) => repairOf(id).title).join(' and ') : '');
   let looking = $state<Planned['id'] | null>(null);

@@ -5,7 +5,7 @@ import { FAULT_IDS, type FaultId } from '../../core/vehicle/faults';
 import type { PlantParams, SensorError } from '../../core/physics/plant/params';
 import { seeded, type Random } from '../../core/base/random';
 import { SUSPECTS } from '../../core/vehicle/fault-words';
-import { cannotHave } from '../../core/diagnosis/findings';
+import { cannotHave } from '../../core/diagnosis/cannot-have';
 import { LIBRARY } from '../../core/physics/thermistor/library';
 import { resistanceAt } from '../../core/physics/thermistor/curve';
 import { strangeVehicle } from './strange-vehicle';

@@ -10,13 +10,8 @@ import { logFrom } from '../../core/physics/plant/log-from';
 import { seeded } from '../../core/base/random';
 import type { JudgedCheck } from '../../core/diagnosis/judged';
 import { analyse } from '../../core/runs/analyse';
-import {
-  complaintFindings,
-  findingOf,
-  runFinding,
-  type Finding,
-  type RankedRun
-} from '../../core/diagnosis/findings';
+import { complaintFindings, findingOf, runFinding, type RankedRun } from '../../core/diagnosis/findings';
+import type { Finding } from '../../core/diagnosis/finding';
 import { waitFor } from '../../core/diagnosis/next';
 import { LIBRARY } from '../../core/physics/thermistor/library';
 import { mistaken } from '../cases/case';

@@ -6,8 +6,8 @@ import { priceOf } from '../../../src/core/diagnosis/costs';
 import { USUAL_COSTS, type ShopCosts } from '../../../src/core/record/shop-costs';
 import { adviceOf } from '../../../src/core/diagnosis/decide';
 import type { JudgedCheck } from '../../../src/core/diagnosis/judged';
-import type { Finding } from '../../../src/core/diagnosis/findings';
-import { apartAfter, worthOf, type Asked } from '../../../src/core/diagnosis/next';
+import type { Finding } from '../../../src/core/diagnosis/finding';
+import { partRemoved, worthOf, type Asked } from '../../../src/core/diagnosis/next';
 import { posteriorOf } from '../../../src/core/diagnosis/posterior';
 import { planOf } from '../../../src/core/diagnosis/plan';
 import type { Case } from '../../../src/simulation/cases/hidden-case';
@@ -125,7 +125,7 @@ const byAdvice =
   (p: Patient): Fared =>
     follow(p, ({ findings, bay, done }, open) => {
       const sheet = p.c.spec;
-      const asked: Asked = { findings, sheet, state: { phase: bay.phase }, open, apart: apartAfter(done) };
+      const asked: Asked = { findings, sheet, state: { phase: bay.phase }, open, removed: partRemoved(done) };
       const worth = worthOf(asked);
       const advice = adviceOf(asked, costs, worth);
       if (advice.actNow) return null;

@@ -65,8 +65,13 @@ export const LIBRARY: readonly LibraryCurve[] = [
 ];
 
 /** Our families, with the curves a shop keeps itself before them. */
-export const curvesWith = <C extends LibraryCurve>(own: readonly C[]): readonly LibraryCurve[] =>
-  (own as readonly LibraryCurve[]).concat(LIBRARY);
+export function curvesWith<C extends LibraryCurve>(own: readonly C[]): readonly LibraryCurve[] {
+  if (own.length === 0) return LIBRARY;
+  const had = joined.get(own) ?? [...own, ...LIBRARY];
+  joined.set(own, had);
+  return had;
+}
+const joined = new WeakMap<readonly LibraryCurve[], readonly LibraryCurve[]>();
 
 export const libraryCurve = (id: string): LibraryCurve | undefined => LIBRARY.find((c) => c.id === id);
 

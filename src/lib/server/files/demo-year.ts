@@ -29,7 +29,8 @@ export async function loadYear(db: Database, folder: string, now: Date): Promise
   const files: JobFile[] = [];
   for (const name of names) {
     const json = JSON.parse(await readFile(join(folder, name), 'utf8')) as { exportedAt: string };
-    const days = Math.floor((now.getTime() - Date.parse(json.exportedAt)) / DAY_MS);
+    // By whole weeks, so that a working day stays one.
+    const days = 7 * Math.floor((now.getTime() - Date.parse(json.exportedAt)) / (7 * DAY_MS));
     const read = readJobFile(moved(json, days * DAY_MS));
     if (!read.ok) throw new Error(`demo ${name}: ${problemText(read.problems[0])}`);
     files.push(read.value);

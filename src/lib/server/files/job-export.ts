@@ -4,25 +4,23 @@ import { jobFile, type JobFile } from '../../../core/handover/job-file';
 import type { WorkshopFile } from '../../../core/handover/workshop-file';
 import { streamOf } from '../../../core/record/events';
 import { SHOP_ID } from '../../../core/record/shop';
-import { shopCurves } from '../record/curves';
+import { loadCase } from '../cases/load-case';
 import type { Database } from '../db/database';
 import type { JobRow } from '../db/models';
 import { eventsOf } from '../record/events';
 import { samplesOf } from '../runs/runs';
-import { heatByVehicle } from '../record/vehicle-heat';
 
-/** One job complete: record, vehicle, sheet, judged checks, runs as CSV, photos. Null where there is no such job. */
+/** One job complete: record, vehicle, everything its case rests on and says, runs as CSV, photos. Null where there is no such job. */
 export async function exportJob(db: Database, id: string): Promise<JobFile | null> {
   const job = await db.jobs.findOne({ where: { id, standing: true } });
   const vehicle = job && (await db.vehicles.findByPk(job.vehicleId));
   if (!job || !vehicle) return null;
-  const sheet = vehicle.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
   // Runs whose import was undone go along: undoing may itself be undone. A photo that was taken back does not.
   const runs = await db.runs.findAll({ where: { jobId: id }, order: [['importedAt', 'ASC']] });
   const photos = await db.photos.findAll({ where: { jobId: id, standing: true } });
-  const heat = await heatByVehicle(db, [vehicle.id]);
+  const exportedAt = new Date().toISOString();
   return jobFile({
-    exportedAt: new Date().toISOString(),
+    exportedAt,
     number: job.number,
     vehicle: {
       id: vehicle.id,
@@ -31,10 +29,7 @@ export async function exportJob(db: Database, id: string): Promise<JobFile | nul
       note: vehicle.note,
       events: await eventsOf(db, streamOf('vehicle', vehicle.id))
     },
-    sheet: sheet?.sheet ?? null,
-    curves: await shopCurves(db),
-    events: await eventsOf(db, streamOf('job', id)),
-    facts: heat.get(vehicle.id) ?? [],
+    known: await loadCase(db, job, exportedAt),
     runs: await Promise.all(
       runs.map(async (run) => ({
         id: run.id,
