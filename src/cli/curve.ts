@@ -1,5 +1,6 @@
 import { meaningsOf, resolutionAt, voltsOf, type SensorCircuit } from '../core/physics/thermistor/circuit';
-import { resistanceAt, temperatureAt, type Curve } from '../core/physics/thermistor/curve';
+import { resistanceAt, temperatureAt } from '../core/physics/thermistor/curve';
+import type { Curve } from '../core/vehicle/sensor-curve';
 import type { CurvePoint } from '../core/physics/thermistor/fit';
 import { LIBRARY, libraryCurve, matches, type Match } from '../core/physics/thermistor/library';
 import { switchesAt } from '../core/physics/thermistor/parallel';

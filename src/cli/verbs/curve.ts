@@ -1,3 +1,4 @@
+import { limitsOf } from '../../core/vehicle/limits';
 import { fitted } from '../../core/physics/thermistor/fit';
 import { pointsFromText } from '../../core/physics/thermistor/rows';
 import { curveAnswers, curveText, families, familyOf, type CurveAsk } from '../curve';
@@ -50,7 +51,7 @@ export function runCurve(args: string[]): void {
           ? `${values.spec}: the sheet has no sensor curve`
           : `curve: --family is “${values.family}”; --families lists them`
       );
-    const referenceV = numbers('reference')[0] ?? spec?.ect?.referenceV ?? 5;
+    const referenceV = numbers('reference')[0] ?? limitsOf(spec).referenceV.value;
     const pullUpOhm = numbers('pull-up')[0] ?? spec?.ect?.pullUpOhm ?? null;
     if (values.volts && pullUpOhm === null)
       throw new BadInput('curve: --volts needs the pull-up of the control unit; give --pull-up Ω');

@@ -9,7 +9,8 @@ class Mix {
     this.#b = Math.imul(this.#b ^ (w + (this.#b << 6)), 0x5bd1e995) ^ (this.#b >>> 15);
   }
   number(x: number): void {
-    this.#bits.setFloat64(0, x);
+    // Minus zero is zero, as it is in JSON.
+    this.#bits.setFloat64(0, x + 0);
     this.word(this.#bits.getInt32(0));
     this.word(this.#bits.getInt32(4));
   }

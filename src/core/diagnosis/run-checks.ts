@@ -1,3 +1,4 @@
+import { limitsOf } from '../vehicle/limits';
 import { contentKey, Recent } from '../base/content-key';
 import { outcome, speaksAgainst, speaksFor, type Outcome } from '../checks/check';
 import type { SpecSheet } from '../vehicle/spec-sheet';
@@ -51,8 +52,8 @@ export function judgeRoad(
       : segments.filter((s) => s.kind === 'town')
   );
   if (idle === null || moving === null) return null;
-  const lowC = sheet.regulating?.lowC ?? sheet.thermostat.startOpenC - 4;
-  const highC = sheet.regulating?.highC ?? sheet.thermostat.fullOpenC;
+  const limits = limitsOf(sheet);
+  const [lowC, highC] = [limits.regulatingLowC.value, limits.regulatingHighC.value];
   // An electric fan lets a standing engine rise to where it switches; a fan on the engine holds it in range.
   const fanOnC = sheet.fan?.stages?.[0]?.onC;
   const standingHotC = fanOnC === undefined ? highC + 3 : fanOnC + 2.5;

@@ -1,6 +1,7 @@
+import { limitsOf } from '../vehicle/limits';
 import type { CautionId } from '../measure/cautions';
 import type { SpecSheet } from '../vehicle/spec-sheet';
-import { DEFAULT_OPEN_CAP_C, type ThermalState } from '../physics/heat/state';
+import type { ThermalState } from '../physics/heat/state';
 import { sayC } from '../units/say';
 import { repairOf, type RepairId } from '../vehicle/repairs';
 
@@ -147,7 +148,7 @@ export function heldBack(
   if (!step.needs) return null;
   if (heat.running) return 'The engine runs';
   if (step.needs === 'stopped' || heat.safeToOpen !== false) return null;
-  const open = sayC(sheet?.limits?.openCapC ?? DEFAULT_OPEN_CAP_C, 0);
+  const open = sayC(limitsOf(sheet).openCapC.value, 0);
   return heat.coolantC === null
     ? `Too hot to open: below ${open} first`
     : `About ${sayC(heat.coolantC, 0)}: below ${open} first`;

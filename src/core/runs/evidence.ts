@@ -1,3 +1,4 @@
+import { limitsOf } from '../vehicle/limits';
 import { INSTRUMENTS, type Instrument } from '../measure/instruments';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../units/say';
@@ -131,8 +132,8 @@ function hose(f: Features, spec: SpecSheet, add: Add): void {
 
 function regulating(f: Features, spec: SpecSheet, add: Add): void {
   if (f.plateauC === null) return add('note', 'Still warming up at the end of the run');
-  const low = spec.regulating?.lowC ?? spec.thermostat.startOpenC - 4;
-  const high = spec.regulating?.highC ?? spec.thermostat.fullOpenC;
+  const limits = limitsOf(spec);
+  const [low, high] = [limits.regulatingLowC.value, limits.regulatingHighC.value];
   const text = `Regulated at ${c(f.plateauC)} ± ${by(f.plateauSpreadC ?? 0)}; should be ${low} to ${c(high)}`;
   add(f.plateauC < low - 2 || f.plateauC > high + 4 ? 'off' : 'as-expected', text);
   if (f.hunting) {

@@ -1,3 +1,4 @@
+import { limitsOf } from '../vehicle/limits';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 
 /** Changes of the coolant reading that no coolant can make, and the log with them bridged. */
@@ -31,8 +32,8 @@ const LOST_S = 60;
 
 /** Finds impossible jumps. Times in s ascending, readings in °C with NaN for blank. */
 export function findJumps(t: Float64Array, ect: Float32Array, spec: SpecSheet): Jumps {
-  const openAt = spec.ect?.openReadsC ?? -40;
-  const shortAt = spec.ect?.shortReadsC ?? 140;
+  const { openReadsC, shortReadsC } = limitsOf(spec);
+  const [openAt, shortAt] = [openReadsC.value, shortReadsC.value];
   const n = t.length;
   const cleaned = ect.slice();
   const excursions: Excursion[] = [];

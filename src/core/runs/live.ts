@@ -1,3 +1,4 @@
+import { limitsOf } from '../vehicle/limits';
 import { ambientKpa, boilingC } from '../physics/coolant/boiling';
 import type { Log } from '../logs/channels';
 import type { SpecSheet } from '../vehicle/spec-sheet';
@@ -24,9 +25,6 @@ const RATE_FEWEST_S = 20;
 /** Faster than any coolant, °C a second; sensors read whole degrees, so a step of one or two says nothing. */
 const FASTEST_C_PER_S = 2.5;
 const STEP_C = 4;
-/** Where the sheet gives no limits: ours. */
-const DEFAULT_HOT_C = 112;
-const DEFAULT_STOP_C = 118;
 
 /** Reads the last moment of a log. Null before the first coolant sample. */
 export function momentOf(log: Pick<Log, 't' | 'channels'>, sheet: SpecSheet | null): Moment | null {
@@ -36,15 +34,15 @@ export function momentOf(log: Pick<Log, 't' | 'channels'>, sheet: SpecSheet | nu
   while (ect && last >= 0 && Number.isNaN(ect[last])) last--;
   if (!ect || last < 0) return null;
   const coolantC = ect[last];
-  const hotC = sheet?.limits?.hotC ?? DEFAULT_HOT_C;
-  const stopC = sheet?.limits?.stopC ?? DEFAULT_STOP_C;
+  const limits = limitsOf(sheet);
+  const [hotC, stopC] = [limits.hotC.value, limits.stopC.value];
   const implausible = implausibleAt(t, ect, last, sheet);
   const stages = sheet?.fan?.drive === 'none' ? [] : (sheet?.fan?.stages ?? []);
   return {
     t: t[last],
     coolantC,
     rateCPerMin: rateOf(t, ect, last),
-    phase: coolantC >= (sheet?.thermostat.startOpenC ?? 85) - 3 ? 'regulating' : 'warming',
+    phase: coolantC >= limits.startOpenC.value - 3 ? 'regulating' : 'warming',
     level: implausible ? 'calm' : coolantC >= stopC ? 'stop' : coolantC >= hotC ? 'hot' : 'calm',
     boilingMarginC: sheet?.cap?.kPa == null ? null : boilingC(0.5, sheet.cap.kPa, ambientKpa()) - coolantC,
     fanDue: stages.length === 0 ? null : coolantC >= stages[0].onC,
@@ -58,8 +56,8 @@ function implausibleAt(
   last: number,
   sheet: SpecSheet | null
 ): string | null {
-  const open = sheet?.ect?.openReadsC ?? -40;
-  const short = sheet?.ect?.shortReadsC ?? 140;
+  const { openReadsC, shortReadsC } = limitsOf(sheet);
+  const [open, short] = [openReadsC.value, shortReadsC.value];
   if (ect[last] <= open + 1) return 'Reads the open-circuit default: sensor, plug or wire';
   if (ect[last] >= short - 1) return 'Reads the short-circuit default: sensor or wire';
   for (let i = last - 1; i >= 0 && t[last] - t[i] < 10; i--) {

@@ -1,3 +1,4 @@
+import { limitsOf } from '../vehicle/limits';
 import type { FanSeries, ObservedRun } from './observed-parts';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { drawPlant } from '../physics/plant/priors';
@@ -43,7 +44,7 @@ export function benchFor(
   const perBin = Math.max(Math.ceil(30 / run.drive.dt), Math.ceil(n / 40)) * run.drive.dt;
   const warm = features.warmFromS ?? Infinity;
   const fanOnC = plant.fan.kind === 'none' ? plant.fullOpenC + 1 : plant.fan.stages[0].onC;
-  const hotC = Math.max(fanOnC + 3, spec.limits?.hotC ?? plant.fullOpenC + 11);
+  const hotC = Math.max(fanOnC + 3, limitsOf(spec).hotC.value);
   const zones = {
     freeFromC: plant.startOpenC + 2,
     freeToC: Math.max(plant.startOpenC + 4, fanOnC + 1),

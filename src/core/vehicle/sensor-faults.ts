@@ -1,3 +1,4 @@
+import { limitsOf } from './limits';
 import type { SpecSheet } from './spec-sheet';
 import type { FaultId } from './faults';
 
@@ -21,9 +22,9 @@ const AT_DEFAULT_C = 8;
 
 /** What a scan value that is off by `byC` speaks for: at a default the circuit is open or shorted, and no curve is off. */
 export function readsOff(scanC: number, byC: number, sheet: SpecSheet | null): readonly FaultId[] {
-  if (scanC <= (sheet?.ect?.openReadsC ?? -38) + AT_DEFAULT_C)
-    return ['ect-open-circuit', 'ect-wiring', 'ect-intermittent'];
-  if (scanC >= (sheet?.ect?.shortReadsC ?? 138) - AT_DEFAULT_C)
+  const { openReadsC, shortReadsC } = limitsOf(sheet);
+  if (scanC <= openReadsC.value + AT_DEFAULT_C) return ['ect-open-circuit', 'ect-wiring', 'ect-intermittent'];
+  if (scanC >= shortReadsC.value - AT_DEFAULT_C)
     return ['ect-short-circuit', 'ect-wiring', 'ect-intermittent'];
   return byC < 0 ? READS_COLD : READS_HOT;
 }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { limitsOf } from '$core/vehicle/limits';
   import ArrowLeft from '@lucide/svelte/icons/arrow-left';
   import ShieldAlert from '@lucide/svelte/icons/shield-alert';
   import { untrack } from 'svelte';
@@ -11,7 +12,7 @@
   import { byHandReadings, judgeByHand, type ByHandReadings } from '$core/checks/by-hand';
   import type { JudgedCheck } from '$core/diagnosis/judged';
   import type { Problem } from '$core/base/result';
-  import { DEFAULT_OPEN_CAP_C, type ThermalState } from '$core/physics/heat/state';
+  import type { ThermalState } from '$core/physics/heat/state';
   import { ctrlEnter } from '$lib/ui/inputs/ctrl-enter';
   import { dropDraft, keepDraft, readDraft } from '$lib/ui/inputs/draft';
   import Problems from '$lib/ui/inputs/Problems.svelte';
@@ -99,7 +100,7 @@
   // Correcting what was typed needs no hand on the engine.
   const held = $derived(correcting === null && heldByGate(check.gate, heat) !== null);
   const closed = $derived(toUnderstand.length > 0 || held);
-  const openCapText = $derived(shown(sheet?.limits?.openCapC ?? DEFAULT_OPEN_CAP_C, 'temperature', 0));
+  const openCapText = $derived(shown(limitsOf(sheet).openCapC.value, 'temperature', 0));
 
   $effect(() => useShortcuts([{ key: 'Escape', label: 'Back to the plan', run: onclose }]));
 

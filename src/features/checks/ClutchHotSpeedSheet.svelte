@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { limitsOf } from '$core/vehicle/limits';
   import X from '@lucide/svelte/icons/x';
   import type { ClutchHotSpeedReadings } from '$core/checks/clutch/clutch-hot-speed';
   import { clutchLimits, clutchRange, FREE_RATIO, readPairs, SETTLING_MIN } from '$core/physics/clutch/speed';
@@ -24,14 +25,14 @@
     engineRpm = fanRpm = airC = sinceStartMin = null;
   }
 
-  const fixed = $derived(sheet?.clutch?.kind === 'fixed' ? sheet.clutch : null);
+  const fixed = $derived(sheet?.clutch?.kind === 'fixed' ? limitsOf(sheet) : null);
   const limits = $derived(clutchLimits(sheet));
   const read = $derived(readPairs(readings.pairs, limits, readings.pulley));
   const top = $derived(Math.max(4000, ...readings.pairs.map((p) => p.engineRpm * 1.1)));
   const speeds = $derived(Array.from({ length: 41 }, (_, i) => 400 + (i * (top - 400)) / 40));
   const due = $derived((rpm: number): readonly [number, number] =>
     fixed
-      ? [(fixed.ratioLow ?? 0.5) * rpm * readings.pulley, (fixed.ratioHigh ?? 0.8) * rpm * readings.pulley]
+      ? [fixed.ratioLow.value * rpm * readings.pulley, fixed.ratioHigh.value * rpm * readings.pulley]
       : clutchRange(limits, rpm, readings.pulley)
   );
   const WORD = {

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { DEFAULT_TIP_PLAY_MM, MOVERS, type ClutchPlayReadings } from '$core/checks/clutch/clutch-play';
+  import { limitsOf } from '$core/vehicle/limits';
+  import { MOVERS, type ClutchPlayReadings } from '$core/checks/clutch/clutch-play';
   import { choicesOf } from '$lib/ui/inputs/choices';
   import Choose from '$lib/ui/inputs/Choose.svelte';
   import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
@@ -7,7 +8,7 @@
   import type { Draft, SheetProps } from './types';
 
   let { readings = $bindable(), sheet, problems }: SheetProps<Draft<ClutchPlayReadings>> = $props();
-  const limit = $derived(sheet?.clutch?.tipPlayMaxMm ?? DEFAULT_TIP_PLAY_MM);
+  const limit = $derived(limitsOf(sheet).tipPlayMaxMm.value);
   const FEELS = [
     { value: 'smooth', label: 'Smooth' },
     { value: 'rough', label: 'Rough', tone: 'bad' }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { limitsOf } from '$core/vehicle/limits';
   import { FELT, type HoseRushReadings } from '$core/checks/thermostat/hose-rush';
   import { heatVar } from '$lib/ui/plots/heat';
   import { choicesOf } from '$lib/ui/inputs/choices';
@@ -9,7 +10,7 @@
 
   let { readings = $bindable(), sheet, problems }: SheetProps<Draft<HoseRushReadings>> = $props();
   const inlet = $derived(sheet?.thermostat.side === 'inlet');
-  const start = $derived(sheet?.thermostat.startOpenC ?? 85);
+  const start = $derived(limitsOf(sheet).startOpenC.value);
   /** How a hose warms against the engine, for each way it can be felt. */
   const LINES = {
     rush: 'M10 128 L120 120 L132 60 L230 42',

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { limitsOf } from '$core/vehicle/limits';
   import type { EctLadderReadings, JudgedLadder } from '$core/checks/sensor/ect-ladder';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import { resistanceAt } from '$core/physics/thermistor/curve';
@@ -16,7 +17,7 @@
   const W = 520;
   const H = 400;
   const curve = $derived(sheet?.ect?.curve ?? null);
-  const tolerance = $derived((sheet?.ect?.tolerancePct ?? 3) / 100);
+  const tolerance = $derived(limitsOf(sheet).tolerancePct.value / 100);
   const from = $derived(Math.min(-10, ...points.map((p) => p.celsius - 5)));
   const to = $derived(Math.max(110, ...points.map((p) => p.celsius + 5)));
   const temperatures = $derived(Array.from({ length: 61 }, (_, i) => from + (i * (to - from)) / 60));

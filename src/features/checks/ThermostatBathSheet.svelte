@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { limitsOf } from '$core/vehicle/limits';
   import X from '@lucide/svelte/icons/x';
   import { untrack } from 'svelte';
   import { page } from '$app/state';
@@ -58,8 +59,10 @@
   const bath = $derived(readBath(readings.points));
   const spec = $derived(sheet?.thermostat ?? null);
   const from = $derived(Math.min(50, ...readings.points.map((p) => p.bathC - 3)));
-  const to = $derived(Math.max((spec?.fullOpenC ?? 100) + 8, ...readings.points.map((p) => p.bathC + 3)));
-  const top = $derived(Math.max(10, (spec?.minLiftMm ?? 7) * 1.4, bath.liftMm * 1.15));
+  const to = $derived(
+    Math.max(limitsOf(sheet).fullOpenC.value + 8, ...readings.points.map((p) => p.bathC + 3))
+  );
+  const top = $derived(Math.max(10, limitsOf(sheet).minLiftMm.value * 1.4, bath.liftMm * 1.15));
   const degree = (c: number) => String(Math.round(inUnit(c, 'temperature')));
   const pathOf = (w: Way, x: (c: number) => number, y: (mm: number) => number) =>
     readings.points

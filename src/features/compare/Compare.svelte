@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { limitsOf } from '$core/vehicle/limits';
   import { goto } from '$app/navigation';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import { alignAt, compareFeatures, incomparable } from '$core/runs/compare';
@@ -32,7 +33,7 @@
     void import('$lib/ui/plots/Trace.svelte').then((t) => (chart = t.default));
   });
 
-  const start = $derived(vehicle.sheet?.thermostat.startOpenC ?? 85);
+  const start = $derived(limitsOf(vehicle.sheet).startOpenC.value);
   let by = $state<string | null>('start');
   const meetC = $derived(by === 'start' ? null : Number(by));
   const ways = $derived([

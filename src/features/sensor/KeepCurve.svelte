@@ -2,7 +2,7 @@
   import { untrack } from 'svelte';
   import { toast } from 'svelte-sonner';
   import type { Problem } from '$core/base/result';
-  import type { Curve } from '$core/physics/thermistor/curve';
+  import type { Curve } from '$core/vehicle/sensor-curve';
   import { CURVE_FORMS, fitted, type CurvePoint, type FittedCurve } from '$core/physics/thermistor/fit';
   import Choose from '$lib/ui/inputs/Choose.svelte';
   import Problems from '$lib/ui/inputs/Problems.svelte';

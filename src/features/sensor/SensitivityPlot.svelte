@@ -1,6 +1,6 @@
 <script lang="ts">
   import { resolutionAt, type SensorCircuit } from '$core/physics/thermistor/circuit';
-  import type { Curve } from '$core/physics/thermistor/curve';
+  import type { Curve } from '$core/vehicle/sensor-curve';
   import { inUnit } from '$lib/ui/page-state/units';
 
   interface Props {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { limitsOf } from '$core/vehicle/limits';
   import Printer from '@lucide/svelte/icons/printer';
   import { untrack } from 'svelte';
   import { replaceState } from '$app/navigation';
@@ -54,13 +55,13 @@
   });
   const curve = $derived(vehicle?.sheet.ect?.curve ?? family.curve);
   const title = $derived(vehicle ? `${vehicle.fleetNo} ${vehicle.name}` : family.title);
-  const tolerancePct = $derived(vehicle?.sheet.ect?.tolerancePct ?? 3);
+  const tolerancePct = $derived(limitsOf(vehicle?.sheet ?? null).tolerancePct.value);
   const circuit = $derived<SensorCircuit | null>(
     vehicle && pullUpOhm === null && warm === null
       ? circuitOf(vehicle.sheet)
       : {
-          referenceV: vehicle?.sheet.ect?.referenceV ?? 5,
-          pullUpOhm: pullUpOhm ?? vehicle?.sheet.ect?.pullUpOhm ?? 2200,
+          referenceV: limitsOf(vehicle?.sheet ?? null).referenceV.value,
+          pullUpOhm: pullUpOhm ?? limitsOf(vehicle?.sheet ?? null).pullUpOhm.value,
           warm
         }
   );

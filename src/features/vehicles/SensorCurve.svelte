@@ -1,7 +1,8 @@
 <script lang="ts">
   import CurveFrame from '$lib/ui/plots/CurveFrame.svelte';
   import { inUnit, unitOf } from '$lib/ui/page-state/units';
-  import { resistanceAt, type Curve } from '$core/physics/thermistor/curve';
+  import { resistanceAt } from '$core/physics/thermistor/curve';
+  import type { Curve } from '$core/vehicle/sensor-curve';
   import { tableRows } from '$core/physics/thermistor/table';
   import { formatQuantity } from '$core/units/quantity';
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { limitsOf } from '$core/vehicle/limits';
   import { isBase, shown } from '$lib/ui/page-state/units';
   import Download from '@lucide/svelte/icons/download';
   import Pencil from '@lucide/svelte/icons/pencil';
@@ -112,8 +113,9 @@
     <p class="text-ink-2 mb-3 text-sm">
       {given(sheet.ect?.location?.replaceAll('-', ' '))}{sheet.ect?.tolerancePct
         ? `, ± ${sheet.ect.tolerancePct} %`
-        : ''}{sheet.ect?.pullUpOhm ? `, ${sheet.ect.pullUpOhm} Ω to ${sheet.ect.referenceV ?? 5} V` : ''}.
-      Open reads {degrees(sheet.ect?.openReadsC)}, short reads {degrees(sheet.ect?.shortReadsC)}.
+        : ''}{sheet.ect?.pullUpOhm
+        ? `, ${sheet.ect.pullUpOhm} Ω to ${limitsOf(sheet).referenceV.value} V`
+        : ''}. Open reads {degrees(sheet.ect?.openReadsC)}, short reads {degrees(sheet.ect?.shortReadsC)}.
     </p>
     {#if sheet.ect?.curve}<SensorCurve
         curve={sheet.ect.curve}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { limitsOf } from '$core/vehicle/limits';
   import { untrack } from 'svelte';
   import { replaceState } from '$app/navigation';
   import { page } from '$app/state';
@@ -90,7 +91,7 @@
       return { ok: false as const, why: (error as Error).message };
     }
   });
-  const boilsC = $derived(boilingC(0.5, spec.cap?.kPa ?? 100));
+  const boilsC = $derived(boilingC(0.5, limitsOf(spec).capKPa.value));
   const top = $derived(
     came.ok
       ? Math.min(boilsC + 8, Math.max(120, came.of.without.hottestC + 5, came.of.with.hottestC + 5))

@@ -1,6 +1,6 @@
 import { circuitOf } from '$core/checks/sensor/ect-ladder';
 import type { SpecSheet } from '$core/vehicle/spec-sheet';
-import type { Curve } from '$core/physics/thermistor/curve';
+import type { Curve } from '$core/vehicle/sensor-curve';
 
 type Fuel = NonNullable<NonNullable<SpecSheet['engine']>['fuel']>;
 

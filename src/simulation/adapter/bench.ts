@@ -1,3 +1,4 @@
+import { limitsOf } from '../../core/vehicle/limits';
 import { createServer, type Server, type Socket } from 'node:net';
 import { readFrame, writeFrame, type Frame } from '../../core/logs/bus/frame';
 import { lineSplitter } from '../../core/logs/bus/lines';
@@ -145,7 +146,7 @@ export async function startBench({
       }
       case 'bath-start':
         if (!vehicle) return { ok: false, message: 'no vehicle whose thermostat could be taken out' };
-        bath = new SimulatedBath(vehicle.plant, vehicle.spec.thermostat.minLiftMm ?? 8);
+        bath = new SimulatedBath(vehicle.plant, limitsOf(vehicle.spec).minLiftMm.value);
         bathFrom = Date.now();
         return { ok: true };
       case 'bath-read':

@@ -1,3 +1,4 @@
+import { limitsOf } from '../../core/vehicle/limits';
 import { SITUATION_IDS, type SituationId, type Symptom, type SymptomId } from '../../core/vehicle/symptoms';
 import { driveFromLegs, DRIVES, type Drive, type DriveName } from '../../core/physics/plant/drive';
 import { simulate, type Trace } from '../../core/physics/plant/simulate';
@@ -47,7 +48,8 @@ export function complaintOf(
 function noticed(c: Vehicle, drive: Drive, trace: Trace, was: Trace, random: Random): Symptom[] {
   const { spec, plant, fault, severity } = c;
   const n = trace.ect.length;
-  const hot = spec.limits?.hotC ?? spec.thermostat.fullOpenC + 14;
+  const limits = limitsOf(spec);
+  const hot = limits.hotC.value;
   // A gauge’s own fault moves its needle; otherwise it shows what the control unit reads, damped.
   const off = fault === 'gauge-fault' ? (random() < 0.5 ? -1 : 1) * (15 + 40 * severity) : 0;
   const needle = Float64Array.from(trace.ect, (v) => v + off);
@@ -91,8 +93,8 @@ function noticed(c: Vehicle, drive: Drive, trace: Trace, was: Trace, random: Ran
   if (fault === 'coolant-low' || fault === 'water-pump-bearing') if (random() < 0.5) say('smell-coolant');
   if (fault === 'combustion-leak' || fault === 'pressure-cap-weak')
     say(random() < 0.6 ? 'smell-steam' : 'smell-coolant');
-  if (trace.jacket.some((v) => v > (spec.limits?.stopC ?? hot + 6) + 4)) say('smell-steam', at(peak));
-  if (trace.ect.some((v) => v > (spec.limits?.stopC ?? hot + 6))) say('power-reduced', at(peak));
+  if (trace.jacket.some((v) => v > limits.stopC.value + 4)) say('smell-steam', at(peak));
+  if (trace.ect.some((v) => v > limits.stopC.value)) say('power-reduced', at(peak));
   if (trace.ect.some((v) => v > hot) && random() < 0.4) say('ac-off');
   if ((colder || plant.clutchLocked) && random() < 0.5) say('economy-poor');
   return out;
@@ -112,7 +114,7 @@ export function codesOf(c: Vehicle, { ect }: Trace, driven: boolean, random: Ran
   const monitored = Math.min(ect.length - 1, 20 * 60);
   if (driven && ect.slice(0, monitored).every((v) => v < spec.thermostat.startOpenC - 11))
     store('P0128', 0.6);
-  if (ect.some((v) => v > (spec.limits?.stopC ?? 118))) store('P0217', 0.6);
+  if (ect.some((v) => v > limitsOf(spec).stopC.value)) store('P0217', 0.6);
   if (fault === 'fan-relay-coil' || fault === 'fan-controller-dead') store('P0480', 0.7);
   if (fault === 'fan-command-missing') store('P0480', 0.3);
   if (fault === 'thermostat-heater-failed') store('P0597', 0.7);

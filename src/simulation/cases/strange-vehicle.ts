@@ -1,3 +1,4 @@
+import { limitsOf } from '../../core/vehicle/limits';
 import type { Log } from '../../core/logs/channels';
 import type { SpecSheet } from '../../core/vehicle/spec-sheet';
 import { driveFromLegs, DRIVES, type DriveName } from '../../core/physics/plant/drive';
@@ -24,7 +25,7 @@ const HOT_DAY_C = 35;
 function couldBeSold(vehicle: PlantParams, spec: SpecSheet): boolean {
   const drive = driveFromLegs(DRIVES.ridge, HOT_DAY_C, 1);
   const top = simulate(vehicle, drive, { startC: HOT_DAY_C }).ect.reduce((a, b) => Math.max(a, b), 0);
-  return top <= (spec.limits?.hotC ?? spec.thermostat.fullOpenC + 15);
+  return top <= limitsOf(spec).hotC.value;
 }
 
 function bent(p: PlantParams, random: Random): PlantParams {

@@ -1,3 +1,4 @@
+import { limitsOf } from '../../core/vehicle/limits';
 import { commandedShare } from '../../core/checks/clutch/clutch-electronic';
 import { instrumentOf } from '../../core/measure/instruments';
 import type { CheckId } from '../../core/checks/registry';
@@ -35,7 +36,7 @@ function hotVehicle(c: Case, minutes = 31): SimulatedVehicle {
   v.start();
   for (let s = 10; s <= 60 * minutes; s += 10) {
     v.advanceTo(s);
-    if (v.truth().outletC > (c.spec.limits?.stopC ?? 118)) break;
+    if (v.truth().outletC > limitsOf(c.spec).stopC.value) break;
   }
   return v;
 }
@@ -45,7 +46,7 @@ function workedVehicle(c: Case): SimulatedVehicle {
   v.hold(FAST_IDLE[0]);
   for (let s = v.now; s < 55 * 60; s += 10) {
     v.advanceTo(s);
-    if (v.fanShare > 0.6 || v.truth().outletC > (c.spec.limits?.hotC ?? 108) - 2) break;
+    if (v.fanShare > 0.6 || v.truth().outletC > limitsOf(c.spec).hotC.value - 2) break;
   }
   return v;
 }
@@ -160,12 +161,12 @@ export const MEASURES: Readonly<Partial<Record<CheckId, Measure>>> = {
     const by = random() < 0.7 ? 'hand' : 'probe';
     const reading = (felt: string, i: number) => ({
       felt,
-      coolantC: Math.round(Math.min(t.jacket[i], (c.spec.limits?.stopC ?? 118) - 1) + normalDraw(random)),
+      coolantC: Math.round(Math.min(t.jacket[i], limitsOf(c.spec).stopC.value - 1) + normalDraw(random)),
       by
     });
     // What is felt is when the hose warmed fastest, and how fast; a hand is not sure of either.
     const rise = (i: number) => hose[i] - hose[i - 60];
-    const last = t.jacket.findIndex((v) => v > (c.spec.limits?.stopC ?? 118));
+    const last = t.jacket.findIndex((v) => v > limitsOf(c.spec).stopC.value);
     const end = last > 120 ? last : hose.length;
     let fastest = 60;
     for (let i = 60; i < end; i++) if (rise(i) > rise(fastest)) fastest = i;
@@ -201,7 +202,7 @@ export const MEASURES: Readonly<Partial<Record<CheckId, Measure>>> = {
         on[i] = turns;
       });
       // Over the stop limit the engine is switched off, whatever was to be seen.
-      if (v.truth().outletC > (c.spec.limits?.stopC ?? 118)) break;
+      if (v.truth().outletC > limitsOf(c.spec).stopC.value) break;
     }
     // A fan that ran when the watch began and never stopped is told by the temperature it began at.
     if (stages[0]?.onC === null && on[0]) stages[0].onC = scanOf(hotVehicle(c, 25));
@@ -266,7 +267,7 @@ export const MEASURES: Readonly<Partial<Record<CheckId, Measure>>> = {
       0,
       Math.round(
         10 *
-          ((worn ? (c.spec.clutch?.tipPlayMaxMm ?? 5) * (0.7 + 1.5 * c.severity) : 0.8) +
+          ((worn ? limitsOf(c.spec).tipPlayMaxMm.value * (0.7 + 1.5 * c.severity) : 0.8) +
             0.5 * normalDraw(random))
       ) / 10
     );
@@ -277,7 +278,7 @@ export const MEASURES: Readonly<Partial<Record<CheckId, Measure>>> = {
     const v = hotVehicle(c);
     v.hold(FAST_IDLE[0]);
     const { engageAirC } = clutchLimits(c.spec);
-    const limitC = (c.spec.limits?.stopC ?? 118) - 3;
+    const limitC = limitsOf(c.spec).stopC.value - 3;
     // Once as it idles; then with card before the radiator, until the clutch must have gone over or the coolant forbids.
     const pairs = [31, 35, 39, 43, 47, 51, 55].flatMap((minutes) => {
       if (minutes === 35) v.cover(0.75);
@@ -368,7 +369,7 @@ export const MEASURES: Readonly<Partial<Record<CheckId, Measure>>> = {
   'pressure-hold': (c, random) => {
     const v = deviceOf(c);
     // Pumped up well below the cap, so that a rise shows as well.
-    const below = 0.35 * (c.spec.cap?.kPa ?? 100);
+    const below = 0.35 * limitsOf(c.spec).capKPa.value;
     return {
       points: [0, 5, 10, 15].map((min) => ({
         min,
@@ -399,7 +400,7 @@ export const MEASURES: Readonly<Partial<Record<CheckId, Measure>>> = {
     };
   },
   'thermostat-bath': (c, random) => {
-    const bath = new SimulatedBath(c.plant, c.spec.thermostat.minLiftMm ?? 8);
+    const bath = new SimulatedBath(c.plant, limitsOf(c.spec).minLiftMm.value);
     const points = [];
     for (let s = 0; s < 4 * 3600 && !bath.done; s += 150) {
       bath.advanceTo(s);

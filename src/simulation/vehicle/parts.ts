@@ -1,3 +1,4 @@
+import { limitsOf } from '../../core/vehicle/limits';
 import { COIL_OHM, MOTOR_OHM } from '../../core/physics/circuit/fan-relay';
 import { normalDraw, type Random } from '../../core/base/random';
 import type { SimulatedVehicle } from './vehicle';
@@ -51,7 +52,7 @@ export function readPart(vehicle: SimulatedVehicle, part: Part, min: number, ran
         : Math.round(about(due * (fault === 'pressure-cap-weak' ? 1 - 0.6 * severity : 1), 0.02));
     }
     case 'pressure': {
-      const from = spec.cap?.kPa ?? 100;
+      const from = limitsOf(spec).capKPa.value;
       const perMin =
         fault === 'coolant-low' ? 1 + 4 * severity : fault === 'combustion-leak' ? -3 * severity : 0.15;
       return Math.max(0, Math.round(from - perMin * min + 0.5 * normalDraw(random)));

@@ -1,3 +1,4 @@
+import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import {
   clutchLimits,
@@ -111,7 +112,7 @@ function thermalClutch(
       'unclear',
       `All within ${SETTLING_MIN} min of the start, or above its cut-out: it drives by its settled oil then. Measure again later`
     );
-  const hotCoolant = coolantC !== null && coolantC >= (sheet?.thermostat.fullOpenC ?? 95);
+  const hotCoolant = coolantC !== null && coolantC >= limitsOf(sheet).fullOpenC.value;
   const hot = counting.filter((p) => (p.airC === null ? hotCoolant : p.airC >= limits.engageAirC + CLEAR_C));
   const cool = counting.filter((p) => p.airC !== null && p.airC <= limits.releaseAirC - CLEAR_C);
   const { engaged, released } = goneOver(read);
@@ -174,9 +175,8 @@ function thermalClutch(
 }
 
 function fixedClutch(read: readonly ReadPair[], sheet: SpecSheet): Outcome {
-  const clutch = sheet.clutch?.kind === 'fixed' ? sheet.clutch : null;
-  const low = clutch?.ratioLow ?? 0.5;
-  const high = clutch?.ratioHigh ?? 0.8;
+  const { ratioLow, ratioHigh } = limitsOf(sheet);
+  const [low, high] = [ratioLow.value, ratioHigh.value];
   const counting = read.filter(counts);
   if (counting.length === 0)
     return outcome('unclear', 'All within minutes of the start: measure again later');

@@ -1,3 +1,4 @@
+import { limitsOf, originWords } from '../../vehicle/limits';
 import { z } from 'zod';
 import { say } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
@@ -23,9 +24,6 @@ const readings = z.object({
 });
 export type ClutchPlayReadings = z.infer<typeof readings>;
 
-/** Where the spec sheet gives no limit. */
-export const DEFAULT_TIP_PLAY_MM = 6;
-
 /** Play at the blade tip, and above all which part it comes from. */
 export const clutchPlay = defineCheck<ClutchPlayReadings>({
   title: 'Clutch play',
@@ -47,9 +45,9 @@ export const clutchPlay = defineCheck<ClutchPlayReadings>({
       : [])
   ],
   judge(r, { sheet }) {
-    const given = sheet?.clutch?.tipPlayMaxMm;
-    const limit = given ?? DEFAULT_TIP_PLAY_MM;
-    const against = `${say(limit, 'length')}${given == null ? ', our default: the sheet gives none' : ' by the sheet'}`;
+    const { tipPlayMaxMm } = limitsOf(sheet);
+    const limit = tipPlayMaxMm.value;
+    const against = `${say(limit, 'length')}, ${originWords(tipPlayMaxMm)}`;
     const numbers = [
       { name: 'At the blade tip', value: say(r.tipMm, 'length'), limit: `up to ${say(limit, 'length')}` },
       { name: 'What moves', value: MOVERS[r.moves] },

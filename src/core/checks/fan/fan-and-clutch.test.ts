@@ -51,11 +51,13 @@ describe('clutch play', () => {
     expect(faults(play(9, 'clutch'), 'against')).toEqual(['water-pump-bearing']);
     expect(play(9, 'blade').result).toBe('unclear');
   });
-  it('takes the limit of the sheet, else our default, and says which', () => {
+  it('takes the limit of the sheet, else a typical one, and says which', () => {
     expect(play(5.5, 'clutch').says).toContain('by the sheet');
     expect(play(5.5, 'clutch').result).toBe('fail');
     expect(play(5.5, 'clutch', 'smooth', sheetOf('qh-22-heron'))).toMatchObject({ result: 'pass' });
-    expect(play(5.5, 'clutch', 'smooth', sheetOf('qh-22-heron')).says).toContain('our default');
+    expect(play(5.5, 'clutch', 'smooth', sheetOf('qh-22-heron')).says).toContain(
+      'typical; the sheet gives none'
+    );
     expect(play(2, 'nothing', 'rough').result).toBe('fail');
   });
 });

@@ -1,3 +1,4 @@
+import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import type { FaultId } from '../../vehicle/faults';
@@ -58,7 +59,7 @@ export const airRise = defineCheck<AirRiseReadings>({
   ],
   judge(r, { sheet }) {
     const share = approachOf(r);
-    const hot = r.coolantC >= (sheet?.thermostat.fullOpenC ?? 95);
+    const hot = r.coolantC >= limitsOf(sheet).fullOpenC.value;
     const numbers = [
       { name: 'Before, behind', value: `${sayC(r.beforeC)}, ${sayC(r.afterC)}` },
       { name: 'Coolant in', value: sayC(r.coolantC) },
@@ -116,15 +117,14 @@ function stillAir(
   numbers: Outcome['numbers']
 ): Outcome {
   const says = `The air hardly moves: ${(100 * share).toFixed(0)} % of the way to the coolant, and the fan does not drive it`;
-  const first = sheet?.fan?.stages?.[0]?.onC;
-  const dueC = first ?? (sheet?.thermostat.fullOpenC ?? 98) + 4;
+  const dueC = limitsOf(sheet).fanOnC.value;
   if (coolantC < dueC + 2)
     return outcome('unclear', `${says}. At ${sayC(coolantC)} it need not: from ${sayC(dueC)} on it should`, {
       numbers
     });
   const drives: FaultId[] = [
     ...(sheet && !sheet.clutch ? [] : (['clutch-slipping', 'clutch-engages-late'] as const)),
-    ...(first === undefined ? [] : (['fan-motor-dead'] as const))
+    ...(sheet?.fan?.stages?.length ? (['fan-motor-dead'] as const) : [])
   ];
   return outcome('fail', `${says}, at ${sayC(coolantC)}, where it should from ${sayC(dueC)}`, {
     numbers,

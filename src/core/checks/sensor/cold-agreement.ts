@@ -1,3 +1,4 @@
+import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../../units/say';
@@ -171,8 +172,9 @@ function atDefault(
   ectC: number,
   sheet: SpecSheet | null
 ): { readonly says: string; readonly points: readonly Point[] } | null {
-  const open = sheet?.ect?.openReadsC ?? -40;
-  const short = sheet?.ect?.shortReadsC ?? 140;
+  const { openReadsC, shortReadsC } = limitsOf(sheet);
+  const open = openReadsC.value;
+  const short = shortReadsC.value;
   if (ectC <= open + 1)
     return {
       says: `Reads ${sayC(ectC)}, the open-circuit default: sensor, plug or wire is open`,

@@ -1,8 +1,10 @@
+import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import type { FaultId } from '../../vehicle/faults';
 import { meaningsOf, ohmsOf, type SensorCircuit } from '../../physics/thermistor/circuit';
-import { resistanceAt, temperatureAt, type Curve } from '../../physics/thermistor/curve';
+import { resistanceAt, temperatureAt } from '../../physics/thermistor/curve';
+import type { Curve } from '../../vehicle/sensor-curve';
 import {
   readLadder,
   type Explanation,
@@ -47,8 +49,6 @@ const OWN = 0.53;
 const Z95 = 1.96;
 /** A workshop meter, with its leads and the contact of its tips. */
 const METER_SD = 0.008;
-/** A sensor may be off by this much where its sheet gives no tolerance, % of resistance at 95 %. */
-const USUAL_TOLERANCE_PCT = 3;
 /** Reads off by more than this, and the engine is run or warned wrongly: a finding even before its kind is known. */
 const OFF_C = 5;
 
@@ -105,7 +105,7 @@ export function ladderOf(
   });
   if (read.length === 0) return null;
   const slope = Math.abs(Math.log(resistanceAt(curve, 61) / resistanceAt(curve, 60)));
-  const tolerance = (sheet.ect?.tolerancePct ?? USUAL_TOLERANCE_PCT) / 100 / Z95 / slope;
+  const tolerance = limitsOf(sheet).tolerancePct.value / 100 / Z95 / slope;
   const thermometer = Math.max(...points.map((p) => p.instrument.uncertaintyC)) / Z95;
   const byVolts = circuit && points.every((p) => p.ohm === null) && !circuit.warm ? circuit : null;
   const reading = readLadder(read, {

@@ -1,3 +1,4 @@
+import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { sayC } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
@@ -43,8 +44,9 @@ export const hoseRush = defineCheck<HoseRushReadings>({
   refuse: (r, sheet) => [refuseHotter('coolantC', r.coolantC, sheet)].filter((p) => p !== undefined),
   facts: (r, at) => [{ kind: 'measured', at, coolantC: r.coolantC, ambientC: null }],
   judge({ felt, coolantC: at, by }, { sheet }) {
-    const start = sheet?.thermostat.startOpenC ?? 85;
-    const full = sheet?.thermostat.fullOpenC ?? 97;
+    const limits = limitsOf(sheet);
+    const start = limits.startOpenC.value;
+    const full = limits.fullOpenC.value;
     const hose = sheet?.thermostat.side === 'inlet' ? 'Lower hose' : 'Upper hose';
     const numbers = [
       { name: hose, value: FELT[felt] },

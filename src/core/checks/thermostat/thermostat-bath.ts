@@ -1,3 +1,4 @@
+import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { FAST_C_PER_MIN, readBath } from '../../physics/thermostat/bath';
 import { say, sayC, sayDeltaC } from '../../units/say';
@@ -27,8 +28,7 @@ const START_OFF_C = 4;
 const STAMP_OFF_C = 2.5;
 /** Shut, a thermostat may have a bleed hole but no lift, mm. */
 const COLD_LEAK_MM = 0.3;
-/** Where the sheet gives no lift, and how far opening and closing lie apart at most. */
-const USUAL_LIFT_MM = 7;
+/** How far opening and closing lie apart at most. */
 const HYSTERESIS_C = 9;
 
 /** A thermostat in a heated bath: where it starts, how far it lifts, where it shuts, and whether it leaks cold. */
@@ -57,7 +57,7 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
   judge(r, { sheet }) {
     const b = readBath(r.points);
     const spec = sheet?.thermostat ?? null;
-    const least = spec?.minLiftMm ?? USUAL_LIFT_MM;
+    const least = limitsOf(sheet).minLiftMm.value;
     const hottestC = Math.max(...r.points.map((p) => p.bathC));
     const wrong: string[] = [];
     const points: Point[] = [];

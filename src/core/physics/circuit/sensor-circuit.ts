@@ -1,5 +1,6 @@
+import { limitsOf } from '../../vehicle/limits';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
-import { GENERIC_CURVE, temperatureAt } from '../thermistor/curve';
+import { temperatureAt } from '../thermistor/curve';
 import { CLOSED_OHM, GROUND, meterReads, OPEN_OHM, type Network } from './network';
 import type { ElementFault, Probe } from './rank';
 
@@ -37,7 +38,6 @@ const SIZES: Readonly<Record<SensorCircuitFault, readonly number[]>> = {
 
 type PlugState = 'unplugged' | 'bridged';
 const BATTERY_V = 12.6;
-const USUAL = { referenceV: 5, pullUpOhm: 2200 };
 
 /** The circuit with a fault of one size, the plug off its sensor: hanging open, or its pins bridged. */
 function sensorNetwork(
@@ -46,7 +46,7 @@ function sensorNetwork(
   fault: SensorCircuitFault,
   size: number
 ): Network {
-  const { referenceV, pullUpOhm } = { ...USUAL, ...known(sheet) };
+  const { referenceV, pullUpOhm } = circuitOf(sheet);
   const is = (id: SensorCircuitFault, ohm: number) => (fault === id ? size : ohm);
   const signal = fault === 'signal-open' || fault === 'signal-resists' ? size : CLOSED_OHM;
   const ground = fault === 'ground-open' || fault === 'ground-resists' ? size : CLOSED_OHM;
@@ -64,20 +64,21 @@ function sensorNetwork(
   };
 }
 
-const known = (sheet: SpecSheet | null) => {
-  const { referenceV, pullUpOhm } = sheet?.ect ?? {};
-  return { ...(referenceV ? { referenceV } : {}), ...(pullUpOhm ? { pullUpOhm } : {}) };
+/** Reference voltage and pull-up of the control unit. */
+const circuitOf = (sheet: SpecSheet | null) => {
+  const { referenceV, pullUpOhm } = limitsOf(sheet);
+  return { referenceV: referenceV.value, pullUpOhm: pullUpOhm.value };
 };
 
 /** What the control unit reads at a voltage of its pin, °C, held between its defaults for open and short. */
 function reads(sheet: SpecSheet | null, volts: number): number {
-  const { referenceV, pullUpOhm } = { ...USUAL, ...known(sheet) };
-  const low = sheet?.ect?.openReadsC ?? -40;
-  const high = sheet?.ect?.shortReadsC ?? 140;
+  const { referenceV, pullUpOhm } = circuitOf(sheet);
+  const { openReadsC, shortReadsC, curve } = limitsOf(sheet);
+  const [low, high] = [openReadsC.value, shortReadsC.value];
   const ohm =
     volts >= referenceV * 0.999 ? Infinity : (pullUpOhm * Math.max(volts, 1e-6)) / (referenceV - volts);
   if (!Number.isFinite(ohm)) return low;
-  return Math.min(high, Math.max(low, temperatureAt(sheet?.ect?.curve ?? GENERIC_CURVE, ohm)));
+  return Math.min(high, Math.max(low, temperatureAt(curve.value, ohm)));
 }
 
 const VOLT_SD = (volts: number) => Math.hypot(0.02, 0.015 * volts);

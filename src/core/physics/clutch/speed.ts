@@ -1,3 +1,4 @@
+import { limitsOf } from '../../vehicle/limits';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 
 /** Engine and fan speed at one moment, by optical tachometer. */
@@ -42,14 +43,13 @@ export interface ClutchLimits {
 
 /** Limits of a thermal clutch: the sheet's, or usual ones. */
 export function clutchLimits(sheet: SpecSheet | null): ClutchLimits {
-  const c = sheet?.clutch?.kind === 'thermal' ? sheet.clutch : null;
-  const engageAirC = c?.engageAirC ?? 65;
+  const { engageAirC, releaseAirC, clutchMaxRpm, cutOutEngineRpm } = limitsOf(sheet);
   return {
-    engageAirC,
-    releaseAirC: c?.releaseAirC ?? engageAirC - 14,
-    maxRpm: c?.maxRpm ?? 2600,
-    cutOutEngineRpm: c?.cutOutEngineRpm ?? Infinity,
-    own: c?.engageAirC != null
+    engageAirC: engageAirC.value,
+    releaseAirC: releaseAirC.value,
+    maxRpm: clutchMaxRpm.value,
+    cutOutEngineRpm: cutOutEngineRpm.value,
+    own: engageAirC.origin !== 'typical'
   };
 }
 

@@ -1,3 +1,4 @@
+import { limitsOf } from '../../vehicle/limits';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { CLEARED_HOT, readsOff } from '../../vehicle/sensor-faults';
 import type { FaultId } from '../../vehicle/faults';
@@ -84,8 +85,7 @@ const LEAKS_WITHIN_C = 12;
 const WARM_ENOUGH_C = 30;
 
 /** From here on something should drive air through the radiator of a standing vehicle, °C. */
-const drivesFromC = (sheet: SpecSheet | null): number =>
-  sheet?.fan?.stages?.length ? sheet.fan.stages[0].onC + 2 : (sheet?.thermostat.fullOpenC ?? 98) + 6;
+const drivesFromC = (sheet: SpecSheet | null): number => limitsOf(sheet).fanOnC.value + 2;
 
 const fanFaults = (sheet: SpecSheet | null): FaultId[] => [
   ...(sheet?.fan?.drive === 'none' ? [] : (['fan-motor-dead', 'fan-motor-weak'] as const)),

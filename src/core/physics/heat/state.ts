@@ -1,3 +1,4 @@
+import { limitsOf } from '../../vehicle/limits';
 import {
   DEFAULT_TAU_H,
   type CoolingFit,
@@ -66,15 +67,12 @@ export const DEFAULT_COOLING: CoolingOf = { tauH: DEFAULT_TAU_H, longH: LONG_TAU
 
 /** Where neither log nor person told the ambient: a usual day. */
 export const USUAL_AMBIENT_C = 15;
-export const DEFAULT_OPEN_CAP_C = 50;
 /** A stopped engine within this of start-to-open still counts as hot: thermostat, fan rule and drops can be checked. */
 const HOT_WITHIN_C = 20;
 /** Minutes after which an engine that nobody measured is taken to be regulating. */
 const WARM_UP_MIN = 15;
 /** Hours after which a start that nobody followed up says nothing any more: it will have been stopped since. */
 const RUN_FORGOTTEN_H = 8;
-/** Where nobody knows how hot it was when it stopped, the cap is guarded as if it had been this hot. */
-const ASSUMED_STOP_C = 118;
 const HOUR_MS = 3_600_000;
 
 const UNKNOWN: ThermalState = {
@@ -124,7 +122,7 @@ function running(
   ambientC: number | null,
   sheet: SpecSheet | null
 ): ThermalState {
-  const openC = sheet?.thermostat.startOpenC ?? 85;
+  const openC = limitsOf(sheet).startOpenC.value;
   const coolantC = basis.kind === 'measured' ? basis.coolantC : null;
   const warm =
     coolantC !== null ? coolantC >= openC - 3 : now - Date.parse(started.at) > WARM_UP_MIN * 60_000;
@@ -147,11 +145,12 @@ function standing(
   sheet: SpecSheet | null,
   { tauH, longH }: CoolingOf
 ): ThermalState {
-  const openC = sheet?.thermostat.startOpenC ?? 85;
-  const openCapC = sheet?.limits?.openCapC ?? DEFAULT_OPEN_CAP_C;
+  const limits = limitsOf(sheet);
+  const openC = limits.startOpenC.value;
+  const openCapC = limits.openCapC.value;
   const ambientC = knownAmbientC ?? USUAL_AMBIENT_C;
   // An engine of which only the stop is known is taken to have been as hot as a healthy one gets.
-  const over = (basis.coolantC ?? sheet?.thermostat.fullOpenC ?? 95) - ambientC;
+  const over = (basis.coolantC ?? limits.fullOpenC.value) - ambientC;
   const from = Date.parse(basis.at);
   const hours = (now - from) / HOUR_MS;
   const left = residualC(over, hours, tauH);
@@ -159,7 +158,8 @@ function standing(
   // A temperature alone, without the air around it, cannot say whether the engine is soaked.
   const soaked = basis.kind === 'measured' && knownAmbientC === null ? null : cold;
   const moment = (h: number) => new Date(from + h * HOUR_MS).toISOString();
-  const overAtMost = (basis.coolantC ?? sheet?.limits?.stopC ?? ASSUMED_STOP_C) - ambientC;
+  // Where nobody knows how hot it was when it stopped, the cap is guarded as if it had been at the stop limit.
+  const overAtMost = (basis.coolantC ?? limits.stopC.value) - ambientC;
   const safeFrom = from + hoursUntil(overAtMost, Math.max(1, openCapC - ambientC), longH) * HOUR_MS;
   return {
     phase: cold ? 'cold' : ambientC + left >= openC - HOT_WITHIN_C ? 'hot' : 'cooling',

@@ -1,5 +1,6 @@
+import { limitsOf, type Limits } from '../../vehicle/limits';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
-import { GENERIC_CURVE, type Curve } from '../thermistor/curve';
+import type { Curve } from '../../vehicle/sensor-curve';
 
 /** How the fan is driven, from the spec sheet. Percent is of full airflow. */
 interface FanStage {
@@ -119,12 +120,13 @@ export const COOLANT_CP = 3.6;
  * them (band.ts) because no sheet knows them exactly.
  */
 export function plantFor(spec: SpecSheet): PlantParams {
-  const displacementL = spec.engine?.displacementL ?? 1.8;
+  const limits = limitsOf(spec);
+  const displacementL = limits.displacementL.value;
   const diesel = spec.engine?.fuel === 'diesel';
-  const coolantL = spec.engine?.coolantL ?? 3 + 2.2 * displacementL;
+  const coolantL = limits.coolantL.value;
   const size = displacementL ** 0.75;
   const coolantKJK = coolantL * 3.7;
-  const { thermostat, ect } = spec;
+  const { thermostat } = spec;
   return {
     displacementL,
     known: {
@@ -163,19 +165,19 @@ export function plantFor(spec: SpecSheet): PlantParams {
     heaterDropC: thermostat.heaterOhm ? 18 : 0,
     sensorTauS: 5,
     branchShare: 1,
-    curve: ect?.curve ?? GENERIC_CURVE,
+    curve: limits.curve.value,
     sensorError: { kind: 'none' },
-    openReadsC: ect?.openReadsC ?? -40,
-    shortReadsC: ect?.shortReadsC ?? 140,
+    openReadsC: limits.openReadsC.value,
+    shortReadsC: limits.shortReadsC.value,
     fan: fanDrive(spec),
-    fanAfterRunS: (spec.fan?.afterRunMaxMin ?? 0) * 60,
+    fanAfterRunS: limits.afterRunMaxMin.value * 60,
     fanShiftC: 0,
     fanStrength: 1,
     fanCommandWorks: true,
     fanDriveShown: true,
     fanStuckPct: 0,
     fanStuckWanders: false,
-    clutch: clutchOf(spec),
+    clutch: clutchOf(spec, limits),
     clutchGrip: 1,
     clutchLocked: false,
     seed: 1
@@ -199,19 +201,18 @@ function fanDrive(spec: SpecSheet): FanDrive {
   };
 }
 
-function clutchOf(spec: SpecSheet): Clutch {
-  const { clutch } = spec;
-  switch (clutch?.kind) {
+function clutchOf(spec: SpecSheet, limits: Limits): Clutch {
+  switch (spec.clutch?.kind) {
     case 'thermal':
       return {
         kind: 'thermal',
-        engageAirC: clutch.engageAirC ?? 62,
-        releaseAirC: clutch.releaseAirC ?? (clutch.engageAirC ?? 62) - 14,
-        maxRpm: clutch.maxRpm ?? 2600,
-        cutOutEngineRpm: clutch.cutOutEngineRpm ?? 9000
+        engageAirC: limits.engageAirC.value,
+        releaseAirC: limits.releaseAirC.value,
+        maxRpm: limits.clutchMaxRpm.value,
+        cutOutEngineRpm: limits.cutOutEngineRpm.value
       };
     case 'fixed':
-      return { kind: 'fixed', ratio: ((clutch.ratioLow ?? 0.55) + (clutch.ratioHigh ?? 0.75)) / 2 };
+      return { kind: 'fixed', ratio: (limits.ratioLow.value + limits.ratioHigh.value) / 2 };
     case 'electronic':
       return { kind: 'electronic' };
     default:

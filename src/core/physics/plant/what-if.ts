@@ -1,3 +1,4 @@
+import { limitsOf } from '../../vehicle/limits';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../../units/say';
 import { driveFromLegs, DRIVES, type DriveName } from './drive';
@@ -155,7 +156,7 @@ export function whatIf({ spec, fault, severity, drive, ambientC, cure, size }: W
   const lacks = cure.lacks(now);
   if (lacks) throw new RangeError(lacks);
   const course = driveFromLegs(DRIVES[drive], ambientC);
-  const hotC = spec.limits?.hotC ?? 112;
+  const hotC = limitsOf(spec).hotC.value;
   const run = (p: PlantParams) => cameTo(simulate(p, course, { startC: ambientC }), hotC);
   return { without: run(now), with: run({ ...now, ...cure.apply(now, size) }) };
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { meaningsOf, ohmsOf, pullUpIn, rangeAt, resolutionAt, voltsOf, type SensorCircuit } from './circuit';
-import { resistanceAt, type Curve } from './curve';
+import { resistanceAt } from './curve';
+import type { Curve } from '../../vehicle/sensor-curve';
 import { LIBRARY } from './library';
 import { readsHotBy, resistorFor, switchesAt } from './parallel';
 

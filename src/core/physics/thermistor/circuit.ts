@@ -1,4 +1,5 @@
-import { resistanceAt, temperatureAt, type Curve } from './curve';
+import { resistanceAt, temperatureAt } from './curve';
+import type { Curve } from '../../vehicle/sensor-curve';
 
 /** The divider a control unit reads its sensor by: pull-up to a reference, sensor to ground. */
 export interface SensorCircuit {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readsWithParallel, readsWithSeries, resistanceAt, temperatureAt, type Curve } from './curve';
+import { readsWithParallel, readsWithSeries, resistanceAt, temperatureAt } from './curve';
+import type { Curve } from '../../vehicle/sensor-curve';
 
 const beta: Curve = { kind: 'beta', r25Ohm: 2300, betaK: 3500 };
 // Worked by hand from three points of the curve above, so all three kinds describe one sensor.

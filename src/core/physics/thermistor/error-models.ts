@@ -1,4 +1,5 @@
-import { resistanceAt, type Curve } from './curve';
+import { resistanceAt } from './curve';
+import type { Curve } from '../../vehicle/sensor-curve';
 
 /** One point of a ladder: an independent temperature and what was measured, as resistance. */
 export interface LadderPoint {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { normalDraw, seeded } from '../../base/random';
-import { resistanceAt, type Curve } from './curve';
+import { resistanceAt } from './curve';
+import type { Curve } from '../../vehicle/sensor-curve';
 import { readLadder, type ErrorId, type LadderPoint, type LadderSetting } from './errors';
 import { LIBRARY } from './library';
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { resistanceAt, temperatureAt, type Curve } from './curve';
+import { resistanceAt, temperatureAt } from './curve';
+import type { Curve } from '../../vehicle/sensor-curve';
 import { fitBeta, fitSteinhartHart, problemsOfPoints, tableOf, type CurvePoint } from './fit';
 import { LIBRARY, matches } from './library';
 

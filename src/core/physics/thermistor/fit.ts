@@ -1,6 +1,7 @@
 import { solve } from '../../base/linear';
 import type { Problem } from '../../base/result';
-import { temperatureAt, type Curve } from './curve';
+import { temperatureAt } from './curve';
+import type { Curve } from '../../vehicle/sensor-curve';
 
 const KELVIN = 273.15;
 const INV_25 = 1 / 298.15;

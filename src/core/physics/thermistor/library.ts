@@ -1,4 +1,5 @@
-import { temperatureAt, type Curve } from './curve';
+import { temperatureAt } from './curve';
+import type { Curve } from '../../vehicle/sensor-curve';
 import type { CurvePoint } from './fit';
 
 export interface LibraryCurve {

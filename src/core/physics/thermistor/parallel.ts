@@ -1,4 +1,5 @@
-import { readsWithParallel, resistanceAt, temperatureAt, type Curve } from './curve';
+import { readsWithParallel, resistanceAt, temperatureAt } from './curve';
+import type { Curve } from '../../vehicle/sensor-curve';
 
 /**
  * The true temperature at which a control unit that switches at `onC` does so with `ohm` across the sensor: it

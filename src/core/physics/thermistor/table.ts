@@ -1,5 +1,6 @@
 import { rangeAt, resolutionAt, type SensorCircuit } from './circuit';
-import { resistanceAt, temperatureAt, type Curve } from './curve';
+import { resistanceAt, temperatureAt } from './curve';
+import type { Curve } from '../../vehicle/sensor-curve';
 import { readsHotBy } from './parallel';
 
 /** One line of a sensor's table. */
