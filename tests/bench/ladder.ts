@@ -1,7 +1,12 @@
 import { normalDraw, seeded } from '../../src/core/base/random';
 import { resistanceAt } from '../../src/core/physics/thermistor/curve';
 import type { Curve } from '../../src/core/vehicle/sensor-curve';
-import { readLadder, type ErrorId, type LadderPoint, type LadderSetting } from '../../src/core/physics/thermistor/errors';
+import {
+  readLadder,
+  type ErrorId,
+  type LadderPoint,
+  type LadderSetting
+} from '../../src/core/physics/thermistor/errors';
 import { LIBRARY } from '../../src/core/physics/thermistor/library';
 
 const curve: Curve = { kind: 'beta', r25Ohm: 2300, betaK: 3500 };

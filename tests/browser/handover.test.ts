@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { pdfPages } from '../support/pdf';
 import { By, until, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import type { JobFile } from '../../src/core/handover/job-file';
@@ -29,14 +29,8 @@ async function importRun(job: string, file: string): Promise<void> {
 async function pdfText(path: string, cookie = ''): Promise<{ text: string; pages: number }> {
   const response = await fetch(server.address + path, { headers: { cookie } });
   expect(response.headers.get('content-type')).toBe('application/pdf');
-  const pdf = await getDocument({ data: new Uint8Array(await response.arrayBuffer()), verbosity: 0 }).promise;
-  const pages = await Promise.all(
-    Array.from({ length: pdf.numPages }, async (_, i) => {
-      const { items } = await (await pdf.getPage(i + 1)).getTextContent();
-      return items.map((item) => ('str' in item ? item.str : '')).join(' ');
-    })
-  );
-  return { text: pages.join(' ').replace(/\s+/g, ' '), pages: pdf.numPages };
+  const pages = await pdfPages(new Uint8Array(await response.arrayBuffer()));
+  return { text: pages.join(' '), pages: pages.length };
 }
 
 describe('the minibus', () => {

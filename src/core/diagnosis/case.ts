@@ -84,6 +84,8 @@ export interface Case {
   readonly leans: readonly Leaning[];
   /** The part that most would change first for this complaint; null where there is none. */
   readonly popular: PopularPart | null;
+  /** Repairs are weighed against each other: something is suspected, and the job is open or was decided. */
+  readonly weighed: boolean;
   /** What is offered to decide between. */
   readonly offers: readonly Choice[];
   readonly plan: Plan;
@@ -221,6 +223,9 @@ export function assembleCase(input: CaseInput): Case | null {
     },
     get suspected() {
       return opinion().asked.findings.length > 0;
+    },
+    get weighed() {
+      return opinion().asked.findings.length > 0 && (state.state === 'open' || state.decision !== null);
     },
     get leans() {
       return leans();

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { midSentence, sayChance } from '$core/base/text';
+  import { SUSPECTS } from '$core/vehicle/fault-words';
   import { quoteCosts } from '$core/diagnosis/costs';
   import { pictureOf } from '$core/handover/report/picture';
   import type { EventInput } from '$core/record/events';
@@ -87,6 +89,15 @@
 
 <div class="grid items-start gap-4 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
   <div class="space-y-4">
+    {#if shown.suspected}
+      {@const { fault, probability } = opinionBefore.now.suspects[0]}
+      <p class="card px-4 py-3" data-leader={fault}>
+        {shown.repairedAt ? 'Most likely before the repair' : 'Most likely'}:
+        <strong>{midSentence(SUSPECTS[fault].title)}</strong>
+        <span class="reading whitespace-nowrap">{sayChance(probability)}</span>
+        <a class="quiet-link no-print ml-2" href="/jobs/{job.number}">All suspects</a>
+      </p>
+    {/if}
     {#if !closed || jobState.decision}
       <Decide
         now={opinion.now}

@@ -170,14 +170,14 @@
       />
     </div>
   {/if}
-  {#if !closed || entered.length > 0}
+  {#if !closed || shown.checks.length > 0}
     <HeatLine {plan} state={heat} {now} {zone} {closed} onopen={openCheck} />
   {/if}
 
   {#if shown.suspected}
     <div class="mb-3 space-y-3">
       <Suspects case={shown} {closed} onadd={addFinding} onundo={(id) => void undo(id)} />
-      {#if !closed}<Choices offers={shown.offers} costs={shown.costs} />{/if}
+      {#if shown.weighed}<Choices offers={shown.offers} costs={shown.costs} />{/if}
     </div>
   {/if}
 

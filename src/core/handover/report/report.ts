@@ -87,6 +87,7 @@ export function reportOf(parts: ReportParts): Report {
     tables: [
       ...(before && after ? [comparison(before, after)] : []),
       ...(known.suspected ? [suspects(known)] : []),
+      ...(known.weighed ? [choices(known)] : []),
       readings(known.entered, date),
       ...runTable(known.runs, date),
       ...(proof ? [proven(proof)] : [])
@@ -173,6 +174,19 @@ const suspects = ({ opinionBefore, repairedAt }: Case): ReportTable => ({
       sayChance(s.probability),
       s.fault === 'none' ? '' : repairOf(repairFor(s.fault)).title
     ])
+});
+
+/** What was there to decide between, as job page and closing page show it. */
+const choices = ({ offers, costs }: Case): ReportTable => ({
+  title: 'Repairs that were weighed',
+  note: 'The expected total counts parts, labour, days off the road, and the comeback where it would not cure.',
+  head: ['Repair', 'Chance of cure', 'Cost', 'Expected total'],
+  rows: offers.map((o) => [
+    repairTitles(o.repairs),
+    sayChance(o.cures),
+    sayMoney(o.total, costs),
+    sayMoney(o.expected, costs)
+  ])
 });
 
 /** Of a check that passed a few numbers are enough; of any other every one. */

@@ -28,16 +28,32 @@ export async function loadCase(
   transaction?: Transaction
 ): Promise<CaseInput> {
   const closedAt = job.closedAt?.toISOString() ?? null;
-  const [events, vehicleFacts, runs, sheet, shop, curves, causes] = await Promise.all([
-    eventsOf(db, `job:${job.id}`, transaction),
-    otherFacts(db, job, transaction),
-    runSummaries(db, job.id, transaction),
-    sheetOf(db, job.vehicleId, transaction),
-    shopAt(db, closedAt, transaction),
-    shopCurves(db, transaction),
-    causesBefore(db, job.id, closedAt, transaction)
-  ]);
+  const asked = [
+    () => eventsOf(db, `job:${job.id}`, transaction),
+    () => otherFacts(db, job, transaction),
+    () => runSummaries(db, job.id, transaction),
+    () => sheetOf(db, job.vehicleId, transaction),
+    () => shopAt(db, closedAt, transaction),
+    () => shopCurves(db, transaction),
+    () => causesBefore(db, job.id, closedAt, transaction)
+  ] as const;
+  const [events, vehicleFacts, runs, sheet, shop, curves, causes] = await answered(asked, transaction);
   return { events, vehicleFacts, runs, sheet, shop: { ...shop, curves }, causes, at };
+}
+
+type Answers<T extends readonly (() => Promise<unknown>)[]> = {
+  -readonly [K in keyof T]: Awaited<ReturnType<T[K]>>;
+};
+
+/** All at once; within a transaction one after the other, for it has one connection. */
+async function answered<T extends readonly (() => Promise<unknown>)[]>(
+  asked: T,
+  transaction?: Transaction
+): Promise<Answers<T>> {
+  if (!transaction) return (await Promise.all(asked.map((ask) => ask()))) as Answers<T>;
+  const answers: unknown[] = [];
+  for (const ask of asked) answers.push(await ask());
+  return answers as Answers<T>;
 }
 
 /** The runs of a job that stand, in the order they came in. */

@@ -1,3 +1,4 @@
+import { projectLines } from '../cases/lines';
 import { connect } from '../db/database';
 import { loadDemo } from '../files/demo';
 import { loadYear } from '../files/demo-year';
@@ -13,6 +14,8 @@ try {
   const demo = process.env.PYRETHOS_DEMO;
   if (demo !== '0') await loadDemo(db, 'demo', new Date());
   if (demo !== '0' && demo !== 'small') await loadYear(db, 'demo/year', new Date());
+  // So that the first lists need not wait for what they show.
+  await projectLines(db);
 } catch (error) {
   log.fatal({ error: (error as Error).message }, 'could not prepare the database');
   process.exitCode = 1;
