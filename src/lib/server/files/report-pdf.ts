@@ -1,11 +1,16 @@
 import PDFDocument from 'pdfkit';
 import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?inline';
 import regular from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?inline';
+import { lazy } from '../../../core/base/lazy';
 import type { Point } from '../../../core/handover/report/picture';
 import type { Report, ReportTable } from '../../../core/handover/report/report';
+import { sfntOf } from './sfnt';
 import { inUnits, plainText, type UnitChoice } from '../../../core/units/say';
 
-const font = (dataUri: string): Buffer => Buffer.from(dataUri.slice(dataUri.indexOf(',') + 1), 'base64');
+const font = (dataUri: string): Buffer =>
+  sfntOf(Buffer.from(dataUri.slice(dataUri.indexOf(',') + 1), 'base64'));
+/** Unpacked when the first report is drawn. */
+const faces = lazy(() => ({ text: font(regular), bold: font(bold) }));
 
 /** A4 upright, in points. */
 const MARGIN = 48;
@@ -34,7 +39,7 @@ export function reportPdf(report: Report, units: UnitChoice, madeAt: string): Pr
     bufferPages: true,
     info: { Title: spelt(`${report.title}: ${report.subtitle}`), Creator: 'Pyrethos' }
   });
-  doc.registerFont('text', font(regular)).registerFont('bold', font(bold));
+  doc.registerFont('text', faces().text).registerFont('bold', faces().bold);
   const chunks: Buffer[] = [];
   const whole = new Promise<Buffer>((resolve, reject) => {
     doc.on('data', (chunk: Buffer) => chunks.push(chunk));
