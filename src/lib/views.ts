@@ -2,10 +2,12 @@
 export type JobView = Awaited<ReturnType<typeof import('./server/views/job').jobView>>;
 export type FinishView = Awaited<ReturnType<typeof import('./server/views/job').finishView>>;
 export type RunView = NonNullable<JobView['run']>;
-export type Spark = ReturnType<typeof import('./server/views/spark').sparkOf>;
 export type JobLine = Awaited<ReturnType<typeof import('./server/views/lists').jobLines>>[number];
 export type DueLine = Awaited<ReturnType<typeof import('./server/views/lists').dueLines>>[number];
 export type VehicleLine = Awaited<ReturnType<typeof import('./server/views/lists').vehicleLines>>[number];
+export type FleetLine = Awaited<ReturnType<typeof import('./server/runs/memory').fleetView>>['fleet'][number];
+export type IntakeView = Awaited<ReturnType<typeof import('./server/views/intake').intakeView>>;
+export type ChosenVehicle = NonNullable<IntakeView['of']>;
 type Found = Awaited<ReturnType<typeof import('./server/views/find').find>>;
 export type FoundJob = Found['jobs'][number];
 export type FoundVehicle = Found['vehicles'][number];

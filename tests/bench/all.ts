@@ -16,6 +16,7 @@ import { importRun, samplesOf } from '../../src/lib/server/runs/runs';
 import { testDatabase } from '../../src/lib/server/db/test-database';
 import { openBrowser, painted } from '../browser/browser';
 import { testServer } from '../browser/server';
+import { casesBench } from './cases';
 import { circuitsBench } from './circuits';
 import { blindness, confusion, healthyAlarms, pairs, table } from './confusion';
 import { ladderBench } from './ladder';
@@ -209,6 +210,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   ladder: ladderBench,
   circuits: () => console.log(circuitsBench()),
   memory: memoryBench,
+  cases: casesBench,
   views: viewsBench,
   confusion: confusionBench
 };

@@ -1,3 +1,4 @@
+import { median, quantile } from 'simple-statistics';
 import { readdirSync, readFileSync } from 'node:fs';
 import { assembleCase, type CaseInput } from '../../src/core/diagnosis/case';
 import { lineOf } from '../../src/core/diagnosis/case-line';
@@ -15,8 +16,8 @@ const askAll = (input: CaseInput) => {
   return [lineOf(job), job.plan.next, job.offers, job.proof, job.leans, job.popular];
 };
 
-const middle = (times: readonly number[]) => [...times].sort((a, b) => a - b)[times.length >> 1];
-const most = (times: readonly number[]) => [...times].sort((a, b) => a - b)[Math.floor(0.95 * times.length)];
+const middle = (times: number[]) => median(times);
+const most = (times: number[]) => quantile(times, 0.95);
 const timed = (work: () => unknown): number => {
   const began = performance.now();
   work();

@@ -1,7 +1,9 @@
+import { median as medianOf } from 'simple-statistics';
+
 /** Median of repeated runs, ms. The first rounds warm the compiler and are thrown away. */
 export function median(rounds: number, run: () => void, warmUp = Math.ceil(rounds / 4)): number {
   for (let i = 0; i < warmUp; i++) run();
-  return middle(Array.from({ length: rounds }, () => timed(run)));
+  return medianOf(Array.from({ length: rounds }, () => timed(run)));
 }
 
 export async function medianAsync(rounds: number, run: () => Promise<void>): Promise<number> {
@@ -11,7 +13,7 @@ export async function medianAsync(rounds: number, run: () => Promise<void>): Pro
     await run();
     times.push(performance.now() - began);
   }
-  return middle(times);
+  return medianOf(times);
 }
 
 function timed(run: () => void): number {
@@ -19,8 +21,6 @@ function timed(run: () => void): number {
   run();
   return performance.now() - began;
 }
-
-const middle = (times: number[]) => times.sort((a, b) => a - b)[Math.floor(times.length / 2)];
 
 export const line = (what: string, value: string, aim = ''): void =>
   console.log(`${what.padEnd(62)} ${value.padStart(14)}   ${aim}`);

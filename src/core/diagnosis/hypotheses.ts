@@ -40,7 +40,7 @@ const spaces = new Recent<Space>(60);
 const known = new Recent<Hypotheses>(60);
 
 /** What can be wrong with a vehicle by its sheet, every fault there is without one. */
-export function spaceOf(sheet: SpecSheet | null): Space {
+function spaceOf(sheet: SpecSheet | null): Space {
   return spaces.of(contentKey(sheet), () => {
     const impossible = FAULT_IDS.flatMap((fault) => {
       const because = cannotHave(fault, sheet);

@@ -1,3 +1,4 @@
+import { mean, sum } from 'simple-statistics';
 import type { Check } from '../checks/check';
 import { CHECK_IDS, checkOf, type CheckId } from '../checks/registry';
 import type { SpecSheet } from '../vehicle/spec-sheet';
@@ -79,8 +80,6 @@ function foreseenFinding(id: CheckId, { for: fors, against }: CheckOutcome): Fin
 }
 
 const MOST_ERRS = 0.12;
-const sum = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0);
-const mean = (list: readonly number[]): number => sum(list) / list.length;
 
 /** A check laid out over the hypotheses of a vehicle: its outcomes, their weights, and how likely each is under each. */
 interface LaidOut {

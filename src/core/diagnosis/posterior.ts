@@ -27,7 +27,7 @@ export interface Posterior {
 }
 
 /** How likely each suspect is, alone or with another, by its place among the possible ones. */
-export function suspectChances({ possible, members }: Space, chances: Float64Array): Float64Array {
+function suspectChances({ possible, members }: Space, chances: Float64Array): Float64Array {
   const sums = new Float64Array(possible.length);
   for (let h = 0; h < chances.length; h++) for (const m of members[h]) sums[m] += chances[h];
   return sums;

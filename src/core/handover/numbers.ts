@@ -1,3 +1,4 @@
+import { median, sum } from 'simple-statistics';
 import type { FaultId } from '../vehicle/faults';
 import { needless, type Ending } from '../diagnosis/ending';
 import type { RepairId } from '../vehicle/repairs';
@@ -37,12 +38,8 @@ export interface DepotNumbers {
   }[];
 }
 
-const median = (values: readonly number[]): number | null => {
-  const sorted = [...values].sort((a, b) => a - b);
-  const mid = sorted.length >> 1;
-  if (sorted.length === 0) return null;
-  return sorted.length % 2 ? sorted[mid] : (sorted[mid - 1] + sorted[mid]) / 2;
-};
+const medianOf = (values: readonly number[]): number | null =>
+  values.length === 0 ? null : median([...values]);
 
 function counted<T>(values: readonly T[]): { readonly value: T; readonly n: number }[] {
   const counts = new Map<T, number>();
@@ -74,7 +71,6 @@ export function numbersOf(jobs: readonly ClosedJob[]): DepotNumbers {
   );
   const wrong = repaired.flatMap((j) => (j.cause ? needless(j.ending.repairs, j.cause) : []));
   const hours = jobs.map((j) => j.ending.minutes / 60);
-  const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
   return {
     jobs: jobs.length,
     outcomes: counted(jobs.map((j) => j.outcome)).map(({ value, n }) => ({ outcome: value, n })),
@@ -86,8 +82,8 @@ export function numbersOf(jobs: readonly ClosedJob[]): DepotNumbers {
     parts: sum(repaired.map((j) => needless(j.ending.repairs, '').length)),
     needless: counted(wrong).map(({ value, n }) => ({ repair: value, n })),
     hours: sum(hours),
-    medianHours: median(hours),
-    medianDays: median(jobs.map((j) => (Date.parse(j.closedAt) - Date.parse(j.openedAt)) / 86_400_000)),
+    medianHours: medianOf(hours),
+    medianDays: medianOf(jobs.map((j) => (Date.parse(j.closedAt) - Date.parse(j.openedAt)) / 86_400_000)),
     months: monthsOf(jobs).map((month) => {
       const of = jobs.filter((j) => j.closedAt.startsWith(month));
       return {

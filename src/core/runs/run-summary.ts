@@ -5,7 +5,7 @@ import type { Features } from './features';
 import { verdictSentence, verdictTitle } from './words';
 
 /** What a run tells about the engine's heat. Temperatures in °C. */
-export interface RunHeat {
+interface RunHeat {
   /** When the engine was last seen running, ISO 8601; null where the log is not dated. */
   readonly endedAt: string | null;
   readonly endC: number | null;

@@ -2,7 +2,7 @@ import { GENERIC_CURVE, type Curve } from './sensor-curve';
 import type { SpecSheet } from './spec-sheet';
 
 /** Where a limit comes from: the sheet gives it, this vehicle's good runs taught it, or it is usual for such an engine. */
-export type LimitOrigin = 'given' | 'learned' | 'typical';
+type LimitOrigin = 'given' | 'learned' | 'typical';
 
 export interface Limit<T = number> {
   readonly value: T;

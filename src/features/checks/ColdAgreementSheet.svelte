@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { ticksOf } from '$core/base/ticks';
   import { untrack } from 'svelte';
   import {
     APART_BEYOND_C,
@@ -61,13 +62,7 @@
   );
   const W = 640;
   const x = (c: number) => 130 + ((c - centre + half) / (2 * half)) * (W - 150);
-  const ticks = $derived.by(() => {
-    const step = half > 40 ? 20 : half > 15 ? 10 : 5;
-    const from = Math.ceil((centre - half) / step) * step;
-    return Array.from({ length: Math.floor((2 * half) / step) + 1 }, (_, i) => from + i * step).filter(
-      (c) => c <= centre + half
-    );
-  });
+  const ticks = $derived(ticksOf(centre - half, centre + half, 6));
   const reference = $derived(
     readings.housing?.celsius ?? readings.ambient?.celsius ?? readings.iat?.celsius ?? null
   );

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { ticksOf } from '$core/base/ticks';
   import { hoursUntil, residualC, SOAKED_BELOW_C } from '$core/physics/coolant/cooling';
   import { ASSUMED_LAST_C, tauFrom, type SoakReadings } from '$core/checks/engine/soak';
   import { heatVar } from '$lib/ui/plots/heat';
@@ -35,9 +36,7 @@
       .join('')
   );
   const stood = $derived(readings.hoursStood);
-  const ticks = $derived(
-    Array.from({ length: Math.floor(span / (span > 10 ? 4 : 2)) + 1 }, (_, i) => i * (span > 10 ? 4 : 2))
-  );
+  const ticks = $derived(ticksOf(0, span, 6, [2, 4, 8, 12, 24]));
 </script>
 
 <div>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { JobLine } from '$lib/views';
+  import Pages from '$lib/ui/inputs/Pages.svelte';
   import JobRow from './JobRow.svelte';
 
   interface Props {
@@ -41,10 +42,4 @@
 <ul class="space-y-2.5">
   {#each jobs as job (job.number)}<li><JobRow {job} {zone} /></li>{/each}
 </ul>
-{#if pages > 1}
-  <nav class="mt-5 flex items-center gap-3" aria-label="Pages">
-    {#if page > 1}<a class="btn" href={href(page - 1)}>Later</a>{/if}
-    <span class="text-ink-2">Page {page} of {pages}</span>
-    {#if page < pages}<a class="btn" href={href(page + 1)}>Earlier</a>{/if}
-  </nav>
-{/if}
+<Pages {page} {pages} {href} back="Later" forward="Earlier" />

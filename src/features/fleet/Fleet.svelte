@@ -3,13 +3,18 @@
   import { spanWords } from '$core/handover/memory/memory';
   import { shown, shownDifference, told } from '$lib/ui/page-state/units';
   import Marks from './Marks.svelte';
+  import Pages from '$lib/ui/inputs/Pages.svelte';
   import type { FleetLine } from './types';
 
   interface Props {
+    /** One page of it, what has drifted first. */
     fleet: readonly FleetLine[];
+    drifted: number;
+    page: number;
+    pages: number;
     now: string;
   }
-  let { fleet, now }: Props = $props();
+  let { fleet, drifted, page, pages, now }: Props = $props();
 
   const to = $derived(Date.parse(now));
   const from = $derived(to - 365 * 86_400_000);
@@ -27,9 +32,9 @@
 <div class="mb-5">
   <p class="text-ink-2"><a class="quiet-link" href="/vehicles">Vehicles</a></p>
   <h1>
-    {warned.length === 0
+    {drifted === 0
       ? 'No vehicle has drifted'
-      : `${warned.length} vehicle${warned.length === 1 ? ' has' : 's have'} drifted`}
+      : `${drifted} vehicle${drifted === 1 ? ' has' : 's have'} drifted`}
   </h1>
   <p class="text-ink-2 mt-1 max-w-3xl">
     What each vehicle does run by run since its last repair, the weather taken out. A drift is told once the
@@ -102,3 +107,5 @@
     </tbody>
   </table>
 </div>
+
+<Pages {page} {pages} href={(n) => `/fleet?page=${n}`} />

@@ -1,20 +1,9 @@
-<script lang="ts" module>
-  export interface EarlierJob {
-    readonly number: number;
-    readonly vehicleId: string;
-    readonly complaint: string;
-    readonly state: string;
-    readonly outcome: string | null;
-    readonly openedAt: string;
-    readonly finding: string | null;
-  }
-</script>
-
 <script lang="ts">
+  import type { ChosenVehicle } from '$lib/views';
   import { when } from '$lib/ui/page-state/when';
 
   interface Props {
-    jobs: readonly EarlierJob[];
+    jobs: ChosenVehicle['jobs'];
     vehicleId: string;
     /** As it is typed: earlier work that shares its words comes first. */
     complaint: string;
@@ -29,11 +18,11 @@
       .split(/\W+/)
       .filter((w) => w.length > 3)
   );
-  const shared = (j: EarlierJob) =>
+  const shared = (j: ChosenVehicle['jobs'][number]) =>
     words.filter((w) => `${j.complaint} ${j.finding ?? ''}`.toLowerCase().includes(w)).length;
   const earlier = $derived(
     jobs
-      .filter((j) => j.vehicleId === vehicleId && j.number !== except)
+      .filter((j) => j.number !== except)
       .map((j) => ({ ...j, shares: shared(j) }))
       .sort((a, b) => b.shares - a.shares)
       .slice(0, 6)

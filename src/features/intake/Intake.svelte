@@ -5,7 +5,6 @@
   import { goto } from '$app/navigation';
   import CodeList from '$features/checks/CodeList.svelte';
   import type { CodesReadings } from '$core/checks/engine/codes';
-  import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import type { Symptom } from '$core/vehicle/symptoms';
   import type { Intake } from '$core/record/intake';
   import type { Problem } from '$core/base/result';
@@ -16,28 +15,23 @@
   import { dropDraft, keepDraft, readDraft } from '$lib/ui/inputs/draft';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { record, waiting } from '$lib/ui/outbox/record.svelte';
-  import EarlierWork, { type EarlierJob } from './EarlierWork.svelte';
+  import type { ChosenVehicle, IntakeView } from '$lib/views';
+  import EarlierWork from './EarlierWork.svelte';
   import LastRan, { type Ran } from './LastRan.svelte';
   import PickVehicle from './PickVehicle.svelte';
   import Symptoms from './Symptoms.svelte';
 
   interface Props {
-    vehicles: readonly {
-      id: string;
-      fleetNo: string;
-      name: string;
-      note: string;
-      openJobs: number;
-      sheet: SpecSheet | null;
-    }[];
+    vehicles: IntakeView['vehicles'];
     chosen: string | null;
-    jobs: readonly EarlierJob[];
+    /** The vehicle that is chosen already, with its sheet and what was done on it before. */
+    of: ChosenVehicle | null;
     shop: ShopChecks;
     /** The job whose intake is corrected; null for a new one. */
     amends: { id: string; number: number; vehicleId: string; intake: Intake } | null;
     zone: string;
   }
-  let { vehicles, chosen, jobs, shop, amends, zone }: Props = $props();
+  let { vehicles, chosen, of, shop, amends, zone }: Props = $props();
 
   interface Form {
     vehicleId: string;
@@ -74,7 +68,19 @@
   let leaving = $state(false);
   let ids = { job: crypto.randomUUID(), opened: crypto.randomUUID() };
 
-  const vehicle = $derived(vehicles.find((v) => v.id === form.vehicleId));
+  /** Looked up when it is picked; while the server is away the plan is that of any vehicle. */
+  let picked = $state.raw(untrack(() => of));
+  $effect(() => {
+    const id = form.vehicleId;
+    if (!id || picked?.id === id) return;
+    void fetch(`/api/vehicles/${id}/chosen`)
+      .then(async (r) => (r.ok ? ((await r.json()) as ChosenVehicle) : null))
+      .catch(() => null)
+      .then((found) => {
+        if (found && form.vehicleId === id) picked = found;
+      });
+  });
+  const vehicle = $derived(picked?.id === form.vehicleId ? picked : null);
   const plan = $derived.by(() => {
     const sheet = vehicle?.sheet ?? null;
     const state = thermalAt([], new Date(0).toISOString(), null);
@@ -214,7 +220,7 @@
   </form>
   <div class="space-y-4">
     <EarlierWork
-      {jobs}
+      jobs={vehicle?.jobs ?? []}
       vehicleId={form.vehicleId}
       complaint={form.complaint}
       except={amends?.number ?? null}

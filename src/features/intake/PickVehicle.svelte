@@ -1,11 +1,27 @@
 <script lang="ts">
+  import type { FoundVehicle, IntakeView } from '$lib/views';
+
   interface Props {
-    vehicles: readonly { id: string; fleetNo: string; name: string; note: string; openJobs: number }[];
+    /** Those that are offered before anything is typed: all of a usual fleet, the first of a very large one. */
+    vehicles: IntakeView['vehicles'];
     vehicleId: string;
   }
-  let { vehicles, vehicleId = $bindable() }: Props = $props();
+  let { vehicles: offered, vehicleId = $bindable() }: Props = $props();
 
   let wanted = $state('');
+  /** What the server finds beyond those that are offered. */
+  let more = $state.raw<readonly FoundVehicle[]>([]);
+  $effect(() => {
+    const q = wanted.trim();
+    if (q.length < 2) return;
+    void fetch(`/api/find?${new URLSearchParams({ q }).toString()}`)
+      .then(async (r) => (r.ok ? ((await r.json()) as { vehicles: FoundVehicle[] }).vehicles : []))
+      .catch(() => [])
+      .then((found) => {
+        if (q === wanted.trim()) more = found.filter((f) => !offered.some((v) => v.id === f.id));
+      });
+  });
+  const vehicles = $derived([...offered, ...more.map((f) => ({ ...f, openJobs: 0 }))]);
   const found = $derived(
     vehicles.filter((v) =>
       wanted

@@ -1,3 +1,6 @@
+import { lazy } from '../../core/base/lazy';
+
 /** The shop's time zone: every tablet shows the same hours. */
-export const shopZone = (): string =>
-  process.env.PYRETHOS_ZONE ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
+export const shopZone = lazy(
+  (): string => process.env.PYRETHOS_ZONE ?? Intl.DateTimeFormat().resolvedOptions().timeZone
+);

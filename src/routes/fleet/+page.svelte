@@ -5,4 +5,4 @@
 </script>
 
 <svelte:head><title>The fleet over the year · Pyrethos</title></svelte:head>
-<Fleet fleet={data.fleet} now={data.now} />
+<Fleet {...data} />

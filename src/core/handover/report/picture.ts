@@ -1,3 +1,4 @@
+import { ticksOf } from '../../base/ticks';
 import type { Band } from '../../physics/plant/band';
 
 /** A coolant curve as a picture asks for it. */
@@ -25,15 +26,6 @@ export type Point = readonly [x: number, y: number];
 /** What a picture shows at the least, °C; and readings beyond this are a wire, not coolant. */
 const USUAL = [0, 100] as const;
 const COOLANT = [-40, 135] as const;
-
-/** Steps of a scale that is read at a glance: `of` the first that gives no more than `most`. */
-const stepOf = (span: number, of: readonly number[], most: number): number =>
-  of.find((s) => span / s <= most) ?? of[of.length - 1];
-
-function ticks(from: number, to: number, step: number): number[] {
-  const first = Math.ceil(from / step) * step;
-  return Array.from({ length: Math.floor((to - first) / step) + 1 }, (_, i) => first + i * step);
-}
 
 /** Both runs and the band of `after` (of `before` where there is no later run) on one scale; null without a reading. */
 export function pictureOf(parts: {
@@ -77,8 +69,8 @@ export function pictureOf(parts: {
       : [],
     before: lines(before),
     after: lines(after),
-    ticksC: ticks(low, high, stepOf(high - low, [10, 20, 25, 50], 7)),
-    ticksMin: ticks(0, end / 60, stepOf(end / 60, [1, 2, 5, 10, 15, 30, 60], 8)),
+    ticksC: ticksOf(low, high, 7, [10, 20, 25, 50]),
+    ticksMin: ticksOf(0, end / 60, 8, [1, 2, 5, 10, 15, 30, 60]),
     levels: levels.filter((l) => l.celsius < high).map((l) => ({ ...l, y: (l.celsius - low) / (high - low) }))
   };
 }

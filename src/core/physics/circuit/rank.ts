@@ -1,3 +1,4 @@
+import { median } from 'simple-statistics';
 /** A fault of one element, as it changes a circuit, in a few sizes where it has one. */
 export interface ElementFault<Id extends string> {
   readonly id: Id;
@@ -75,7 +76,7 @@ export function nextProbe<Id extends string>(
   const leaders = ranked.filter((r) => r.probability > 0.02);
   let best: { probe: Probe<Id>; worth: number } | null = null;
   for (const probe of open) {
-    const middle = new Map(leaders.map(({ id }) => [id, medianOf(probe.shows(id))]));
+    const middle = new Map(leaders.map(({ id }) => [id, median([...probe.shows(id)])]));
     let worth = 0;
     for (const a of leaders)
       for (const b of leaders) {
@@ -87,5 +88,3 @@ export function nextProbe<Id extends string>(
   }
   return best && best.worth > 0.02 ? best.probe : null;
 }
-
-const medianOf = (values: readonly number[]): number => values.toSorted((a, b) => a - b)[values.length >> 1];

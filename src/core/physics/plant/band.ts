@@ -1,3 +1,4 @@
+import { mean } from 'simple-statistics';
 import { normalDraw, seeded } from '../../base/random';
 import type { Drive } from './drive';
 import type { PlantParams } from './params';
@@ -75,7 +76,8 @@ export function* bandByDraws(p: PlantParams, drive: Drive, options: BandOptions)
     const opened = trace.lift.findIndex((l) => l > 0.03);
     if (opened > 0) {
       openings[d] = opened * drive.dt;
-      if (drive.rpm.length - opened > 180 / drive.dt) plateaus[d] = mean(trace.ect.subarray(opened + 60));
+      if (drive.rpm.length - opened > 180 / drive.dt)
+        plateaus[d] = mean(Array.from(trace.ect.subarray(opened + 60)));
     }
     yield d + 1;
   }
@@ -142,7 +144,6 @@ function weightsOf(misfit: Float64Array): Float64Array {
 }
 
 const round = (x: number) => Math.round(x * 10) / 10;
-const mean = (v: Float32Array) => v.reduce((a, b) => a + b, 0) / v.length;
 
 function shifted(drive: Drive, celsius: number): Drive {
   return { ...drive, ambientC: drive.ambientC.map((a) => a + celsius) };

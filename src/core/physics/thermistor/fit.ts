@@ -1,3 +1,4 @@
+import { linearRegression, mean } from 'simple-statistics';
 import { solve } from '../../base/linear';
 import type { Problem } from '../../base/result';
 import { temperatureAt } from './curve';
@@ -71,10 +72,10 @@ export function fitSteinhartHart(points: readonly CurvePoint[]): FittedCurve {
       'Steinhart–Hart has three constants: it takes readings at three temperatures or more'
     );
   const logs = points.map(([, ohm]) => Math.log(ohm));
-  const mean = logs.reduce((a, b) => a + b, 0) / logs.length;
-  const u = logs.map((l) => l - mean);
-  // The basis 1, u, u³ + 3·mean·u²: (ln R)³ less what 1 and ln R make of it. Its span is that of the law.
-  const rows = u.map((v) => [1, v, v ** 3 + 3 * mean * v ** 2]);
+  const middle = mean(logs);
+  const u = logs.map((l) => l - middle);
+  // The basis 1, u, u³ + 3·middle·u²: (ln R)³ less what 1 and ln R make of it. Its span is that of the law.
+  const rows = u.map((v) => [1, v, v ** 3 + 3 * middle * v ** 2]);
   const scale = [0, 1, 2].map((c) => Math.max(...rows.map((r) => Math.abs(r[c]))));
   if (scale[2] === 0) throw new RangeError('the readings do not differ in resistance');
   const [p, q, c] = leastSquares(
@@ -105,12 +106,9 @@ function judged(curve: Curve, points: readonly CurvePoint[]): FittedCurve {
 }
 
 function straight(xs: readonly number[], ys: readonly number[]): { slope: number; offset: number } {
-  const mx = xs.reduce((a, b) => a + b, 0) / xs.length;
-  const my = ys.reduce((a, b) => a + b, 0) / ys.length;
-  const sxx = xs.reduce((sum, x) => sum + (x - mx) ** 2, 0);
-  if (!(sxx > 0)) throw new RangeError('β takes readings at two temperatures or more');
-  const slope = xs.reduce((sum, x, i) => sum + (x - mx) * (ys[i] - my), 0) / sxx;
-  return { slope, offset: my - slope * mx };
+  if (new Set(xs).size < 2) throw new RangeError('β takes readings at two temperatures or more');
+  const { m, b } = linearRegression(xs.map((x, i) => [x, ys[i]]));
+  return { slope: m, offset: b };
 }
 
 /** Normal equations of three columns, solved with pivoting: small, and well scaled by the caller. */

@@ -4,6 +4,7 @@ import type { CaseLine } from '../../../core/diagnosis/case-line';
 import caseLine from '../../workers/case';
 import type { Database } from '../db/database';
 import { log } from '../log';
+import { projectMemories } from '../runs/memory';
 import { workerPool } from '../worker-pool';
 import { loadCase, type JobHandle } from './load-case';
 
@@ -33,6 +34,11 @@ export async function linesDue(db: Database, which: Resting, transaction: Transa
         ? [`vehicle_id = $1 AND ($2 OR state = 'open')`, [which.vehicle, which.closedToo]]
         : [`($1 OR state = 'open')`, [which.everything === 'all']];
   await db.sequelize.query(`UPDATE jobs SET line_due = line_due + 1 WHERE ${where}`, { bind, transaction });
+  if ('vehicle' in which)
+    await db.sequelize.query('UPDATE vehicles SET memory_due = true WHERE id = $1 AND NOT memory_due', {
+      bind: [which.vehicle],
+      transaction
+    });
 }
 
 const BATCH = 40;
@@ -90,9 +96,9 @@ export function startProjecting(db: Database): () => Promise<void> {
   let round = Promise.resolve();
   const go = async () => {
     try {
-      const n = await projectLines(db, null, BATCH);
+      const n = (await projectLines(db, null, BATCH)) + (await projectMemories(db, BATCH));
       if (n > 0) await db.sequelize.query("SELECT pg_notify('pyrethos', 'lines')");
-      if (!stopped) timer = setTimeout(next, n === BATCH ? 0 : EVERY_MS);
+      if (!stopped) timer = setTimeout(next, n >= BATCH ? 0 : EVERY_MS);
     } catch (error) {
       log.warn({ error: (error as Error).message }, 'lines of jobs could not be projected');
       if (!stopped) timer = setTimeout(next, EVERY_MS);

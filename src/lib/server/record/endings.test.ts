@@ -136,7 +136,9 @@ describe('a year of the depot', () => {
   });
 
   it('tells of one thermostat that opens earlier month by month, and of no healthy vehicle', async () => {
-    const warned = (await fleetView(db)).filter((v) => (v.memory?.warnings.length ?? 0) > 0);
+    const { fleet, drifted } = await fleetView(db);
+    const warned = fleet.filter((v) => (v.memory?.warnings.length ?? 0) > 0);
+    expect(drifted).toBe(1);
     expect(warned.map((v) => v.fleetNo)).toEqual(['QH-31']);
     expect(warned[0].memory!.warnings[0]).toMatch(
       /^Opens [23](\.\d)?.°C ± .* lower than in .*: look for thermostat/

@@ -43,6 +43,7 @@ export async function memories(
   );
 }
 
+/** A vehicle of the fleet with what is remembered of it. */
 export interface FleetLine {
   readonly id: string;
   readonly fleetNo: string;
@@ -52,27 +53,43 @@ export interface FleetLine {
   readonly marks: readonly { readonly at: string; readonly celsius: number }[];
 }
 
-/** The whole fleet: what has drifted first, then by fleet number. */
-export async function fleetView(db: Database): Promise<FleetLine[]> {
-  const [vehicles, remembered] = await Promise.all([
-    db.vehicles.findAll({
-      where: { standing: true },
-      attributes: ['id', 'fleetNo', 'name'],
-      order: [['fleetNo', 'ASC']],
-      raw: true
-    }),
-    memories(db)
-  ]);
-  const lines = vehicles.map((v): FleetLine => {
-    const known = remembered.get(v.id);
-    return {
-      ...v,
-      memory: known?.memory ?? null,
-      marks: marksOf(known?.fingerprints ?? [])
-    };
-  });
-  const told = (l: FleetLine) => (l.memory && l.memory.warnings.length > 0 ? 0 : 1);
-  return lines.sort((a, b) => told(a) - told(b) || a.fleetNo.localeCompare(b.fleetNo));
+/** Writes down what vehicles are remembered by, of those whose runs or repairs changed. Returns how many were. */
+export async function projectMemories(db: Database, most = Infinity): Promise<number> {
+  const due = await db.sequelize.query<{ id: string }>(
+    `UPDATE vehicles SET memory_due = false WHERE id IN
+       (SELECT id FROM vehicles WHERE memory_due LIMIT $1 FOR UPDATE SKIP LOCKED) RETURNING id`,
+    { bind: [Number.isFinite(most) ? most : null], type: QueryTypes.SELECT }
+  );
+  for (const { id } of due) {
+    const known = (await memories(db, id)).get(id);
+    await db.sequelize.query('UPDATE vehicles SET memory = $2, marks = $3, drifted = $4 WHERE id = $1', {
+      bind: [
+        id,
+        JSON.stringify(known?.memory ?? null),
+        JSON.stringify(marksOf(known?.fingerprints ?? [])),
+        (known?.memory.warnings.length ?? 0) > 0
+      ]
+    });
+  }
+  return due.length;
+}
+
+const PAGE = 60;
+
+/** The fleet page by page: what has drifted first, then by fleet number. */
+export async function fleetView(db: Database, wantedPage = 1) {
+  await projectMemories(db, PAGE);
+  const [[{ count, drifted }]] = (await db.sequelize.query(
+    'SELECT count(*)::int AS count, (count(*) FILTER (WHERE drifted))::int AS drifted FROM vehicles WHERE standing'
+  )) as [{ count: number; drifted: number }[], unknown];
+  const pages = Math.max(1, Math.ceil(count / PAGE));
+  const page = Math.min(pages, Math.max(1, Math.floor(wantedPage) || 1));
+  const fleet = await db.sequelize.query<FleetLine>(
+    `SELECT id, fleet_no AS "fleetNo", name, memory, marks FROM vehicles WHERE standing
+     ORDER BY drifted DESC, fleet_no LIMIT $1 OFFSET $2`,
+    { bind: [PAGE, (page - 1) * PAGE], type: QueryTypes.SELECT }
+  );
+  return { fleet, drifted, page, pages };
 }
 
 /** The trait that most runs tell, for a picture: on the road where there is any, else where it opens. */

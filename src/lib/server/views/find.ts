@@ -28,14 +28,14 @@ export async function find(db: Database, text: string) {
       `SELECT j.number, j.complaint, j.state, v.fleet_no AS "fleetNo", v.name AS "vehicleName"
        FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
        WHERE j.standing AND v.standing
-         AND lower(j.number || ' ' || v.fleet_no || ' ' || v.name || ' ' || v.note || ' ' || j.complaint || ' ' || j.words) LIKE ALL ($1::text[])
+         AND (j.search || ' ' || v.search) LIKE ALL ($1::text[])
        ORDER BY j.state = 'closed', j.last_at DESC LIMIT $2`,
       { bind, type: QueryTypes.SELECT }
     ),
     db.sequelize.query<FoundVehicle>(
       `SELECT v.id, v.fleet_no AS "fleetNo", v.name, v.note FROM vehicles v
        LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id
-       WHERE v.standing AND lower(v.fleet_no || ' ' || v.name || ' ' || v.note || ' ' || coalesce(s.sheet->>'name', '')) LIKE ALL ($1::text[])
+       WHERE v.standing AND (v.search || ' ' || lower(coalesce(s.sheet->>'name', ''))) LIKE ALL ($1::text[])
        ORDER BY v.fleet_no LIMIT $2`,
       { bind, type: QueryTypes.SELECT }
     )

@@ -1,13 +1,13 @@
 import { QueryTypes } from 'sequelize';
 import { verdictTitle } from '../../../core/runs/words';
 import type { Analysis } from '../../../core/runs/analyse';
+import { z } from 'zod';
+import { sheetOf } from '../cases/load-case';
 import type { Database } from '../db/database';
 import { shopAt } from '../record/shop';
-import { vehicleLines } from './lists';
 
 interface EarlierRow {
   readonly number: number;
-  readonly vehicleId: string;
   readonly complaint: string;
   readonly state: 'open' | 'closed';
   readonly outcome: string | null;
@@ -17,24 +17,42 @@ interface EarlierRow {
 
 /** Of one vehicle: those that are open, and the last that were not. */
 const EARLIER_SHOWN = 6;
+/** So many vehicles are offered before anything is typed; the rest is found by its words. */
+const OFFERED = 200;
 
-/** What intake asks for: the vehicles, and what was done on each before. */
-export async function intakeView(db: Database) {
-  const [vehicles, shop, rows] = await Promise.all([
-    vehicleLines(db),
+/** What intake asks for: the vehicles to choose from, and of the chosen one its sheet and what was done on it before. */
+export async function intakeView(db: Database, chosen: string | null) {
+  const [vehicles, shop, of] = await Promise.all([
+    vehiclesToChoose(db, chosen),
     shopAt(db),
+    chosen ? chosenVehicle(db, chosen) : null
+  ]);
+  return { vehicles, shop: shop.checks, of };
+}
+
+const vehiclesToChoose = (db: Database, chosen: string | null) =>
+  db.sequelize.query<{ id: string; fleetNo: string; name: string; note: string; openJobs: number }>(
+    `SELECT v.id, v.fleet_no AS "fleetNo", v.name, v.note,
+       (SELECT count(*)::int FROM jobs j WHERE j.vehicle_id = v.id AND j.standing AND j.state = 'open') AS "openJobs"
+     FROM (SELECT * FROM vehicles WHERE standing ORDER BY id IS DISTINCT FROM $1::uuid, fleet_no LIMIT $2) v ORDER BY v.fleet_no`,
+    { bind: [chosen, OFFERED], type: QueryTypes.SELECT }
+  );
+
+/** A vehicle that a job is opened on: its sheet, and what was done on it before. Null where there is none. */
+export async function chosenVehicle(db: Database, id: string) {
+  if (!z.uuid().safeParse(id).success) return null;
+  const [sheet, rows] = await Promise.all([
+    sheetOf(db, id),
     db.sequelize.query<EarlierRow>(
-      `SELECT j.number, j.vehicle_id AS "vehicleId", j.complaint, j.state, j.outcome, j.opened_at AS "openedAt",
+      `SELECT j.number, j.complaint, j.state, j.outcome, j.opened_at AS "openedAt",
          (SELECT r.summary->>'verdict' FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY r.imported_at DESC LIMIT 1) AS verdict
-       FROM (SELECT *, row_number() OVER (PARTITION BY vehicle_id ORDER BY state = 'closed', last_at DESC) AS nth
-             FROM jobs WHERE standing) j
-       WHERE j.nth <= $1 ORDER BY j.state = 'closed', j.last_at DESC`,
-      { bind: [EARLIER_SHOWN], type: QueryTypes.SELECT }
+       FROM jobs j WHERE j.standing AND j.vehicle_id = $1 ORDER BY j.state = 'closed', j.last_at DESC LIMIT $2`,
+      { bind: [id, EARLIER_SHOWN], type: QueryTypes.SELECT }
     )
   ]);
   return {
-    vehicles,
-    shop: shop.checks,
+    id,
+    sheet,
     jobs: rows.map(({ verdict, openedAt, ...job }) => ({
       ...job,
       openedAt: openedAt.toISOString(),

@@ -42,8 +42,7 @@ export interface Lines {
 
 const MOST = 500;
 const WHERE = `j.standing AND v.standing AND ($1::uuid IS NULL OR v.id = $1) AND ($2::text IS NULL OR j.state = $2)
-  AND NOT EXISTS (SELECT 1 FROM unnest($3::text[]) w
-    WHERE position(lower(w) IN lower(concat_ws(' ', j.number, v.fleet_no, v.name, j.complaint, j.outcome, j.cause, j.words))) = 0)`;
+  AND NOT EXISTS (SELECT 1 FROM unnest($3::text[]) w WHERE position(lower(w) IN j.search) = 0 AND position(lower(w) IN v.search) = 0)`;
 const bindOf = ({ vehicleId = null, state, words = [] }: Lines) => [vehicleId, state ?? null, [...words]];
 
 const LINES = `

@@ -1,23 +1,26 @@
-/** Dates in the shop's time zone. The zone comes from the server, so that every tablet agrees. */
-export function when(iso: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', {
-    timeZone: zone,
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit'
-  }).format(new Date(iso));
+/** Making a formatter takes a hundred times as long as using it, and a list asks for dozens of dates. */
+const formatters = new Map<string, Intl.DateTimeFormat>();
+
+const SHAPES = {
+  moment: { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' },
+  day: { weekday: 'long', day: 'numeric', month: 'long' },
+  date: { year: 'numeric', month: 'numeric', day: 'numeric' },
+  time: { hour: '2-digit', minute: '2-digit' },
+  weekday: { weekday: 'short' }
+} as const satisfies Readonly<Record<string, Intl.DateTimeFormatOptions>>;
+
+function written(iso: string, zone: string, shape: keyof typeof SHAPES): string {
+  const key = `${zone} ${shape}`;
+  const format =
+    formatters.get(key) ?? new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...SHAPES[shape] });
+  formatters.set(key, format);
+  return format.format(new Date(iso));
 }
 
-export function day(iso: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', {
-    timeZone: zone,
-    weekday: 'long',
-    day: 'numeric',
-    month: 'long'
-  }).format(new Date(iso));
-}
+/** Dates in the shop's time zone. The zone comes from the server, so that every tablet agrees. */
+export const when = (iso: string, zone: string): string => written(iso, zone, 'moment');
+
+export const day = (iso: string, zone: string): string => written(iso, zone, 'day');
 
 /** Minutes and seconds of a run. */
 export const clock = (seconds: number): string =>
@@ -25,9 +28,7 @@ export const clock = (seconds: number): string =>
 
 /** An hour of today, or with its weekday where it is another day's. */
 export function hour(iso: string, zone: string, now: string): string {
-  const part = (of: string, options: Intl.DateTimeFormatOptions) =>
-    new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...options }).format(new Date(of));
-  const date: Intl.DateTimeFormatOptions = { year: 'numeric', month: 'numeric', day: 'numeric' };
-  const time = part(iso, { hour: '2-digit', minute: '2-digit' });
-  return part(iso, date) === part(now, date) ? time : `${part(iso, { weekday: 'short' })} ${time}`;
+  const time = written(iso, zone, 'time');
+  const today = written(iso, zone, 'date') === written(now, zone, 'date');
+  return today ? time : `${written(iso, zone, 'weekday')} ${time}`;
 }

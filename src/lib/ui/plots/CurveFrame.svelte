@@ -1,6 +1,6 @@
 <script lang="ts" module>
   /** Where a temperature and a resistance lie in the frame, and a line along a law. */
-  export interface Lie {
+  export interface Scale {
     readonly x: (celsius: number) => number;
     readonly y: (ohm: number) => number;
     readonly line: (ohmAt: (celsius: number) => number, along?: readonly number[]) => string;
@@ -21,7 +21,7 @@
     /** What must lie inside, Ω; the scale is logarithmic. */
     lowOhm: number;
     highOhm: number;
-    children: Snippet<[Lie]>;
+    children: Snippet<[Scale]>;
   }
   let { label, width, height, fromC, toC, lowOhm, highOhm, children }: Props = $props();
 
@@ -34,7 +34,7 @@
     return M.top + (1 - share) * (height - M.top - M.bottom);
   };
   const temperatures = $derived(Array.from({ length: 61 }, (_, i) => fromC + (i * (toC - fromC)) / 60));
-  const line: Lie['line'] = (ohmAt, along = temperatures) =>
+  const line: Scale['line'] = (ohmAt, along = temperatures) =>
     along.map((c) => `${x(c).toFixed(1)},${y(ohmAt(c)).toFixed(1)}`).join(' ');
   const written = (r: number) => (r >= 1e6 ? `${r / 1e6} MΩ` : r >= 1000 ? `${r / 1000} kΩ` : `${r} Ω`);
 </script>

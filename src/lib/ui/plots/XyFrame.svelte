@@ -1,5 +1,5 @@
 <script lang="ts" module>
-  export interface Lie {
+  export interface Scale {
     readonly x: (value: number) => number;
     readonly y: (value: number) => number;
     readonly left: number;
@@ -10,6 +10,7 @@
 </script>
 
 <script lang="ts">
+  import { ticksOf } from '$core/base/ticks';
   import type { Snippet } from 'svelte';
 
   interface Props {
@@ -25,7 +26,7 @@
     yText: (value: number) => string;
     xTitle: string;
     yTitle: string;
-    children: Snippet<[Lie]>;
+    children: Snippet<[Scale]>;
   }
   let {
     label,
@@ -45,27 +46,17 @@
   const M = { left: 62, right: 16, top: 26, bottom: 46 };
   const x = (v: number) => M.left + ((v - fromX) / (toX - fromX)) * (width - M.left - M.right);
   const y = (v: number) => height - M.bottom - ((v - fromY) / (toY - fromY)) * (height - M.top - M.bottom);
-  /** Round steps of 1, 2 or 5, four to eight of them. */
-  function ticks(from: number, to: number): number[] {
-    const rough = (to - from) / 6;
-    const decade = 10 ** Math.floor(Math.log10(rough));
-    const step = [1, 2, 5, 10].map((m) => m * decade).find((s) => s >= rough)!;
-    return Array.from(
-      { length: Math.floor(to / step) - Math.ceil(from / step) + 1 },
-      (_, i) => (Math.ceil(from / step) + i) * step
-    );
-  }
 </script>
 
 <!-- Two plain axes: the frame of every plot of readings against one another. -->
 <svg viewBox="0 0 {width} {height}" class="w-full" role="img" aria-label={label}>
-  {#each ticks(fromY, toY) as v (v)}
+  {#each ticksOf(fromY, toY, 6) as v (v)}
     <line x1={M.left} x2={width - M.right} y1={y(v)} y2={y(v)} stroke="var(--line)" />
     <text x={M.left - 8} y={y(v) + 4} text-anchor="end" class="reading" font-size="13" fill="var(--ink-2)"
       >{yText(v)}</text
     >
   {/each}
-  {#each ticks(fromX, toX) as v (v)}
+  {#each ticksOf(fromX, toX, 6) as v (v)}
     <line x1={x(v)} x2={x(v)} y1={M.top} y2={height - M.bottom} stroke="var(--line)" opacity="0.6" />
     <text
       x={x(v)}

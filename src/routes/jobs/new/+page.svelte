@@ -8,7 +8,7 @@
 <Intake
   vehicles={data.vehicles}
   chosen={data.chosen}
-  jobs={data.jobs}
+  of={data.of}
   shop={data.shop}
   amends={null}
   zone={data.zone}

@@ -1,6 +1,6 @@
 import type { Migration } from '../migration';
 
-/** What lists show of a case, projected when something it rests on changes; and each run summed up once. */
+/** What lists show of a case, projected when something it rests on changes; each run summed up once, and what a vehicle is remembered by. */
 export const cases: Migration = {
   name: '0008-cases',
   sql: `
@@ -10,6 +10,18 @@ export const cases: Migration = {
       ADD COLUMN leader jsonb,
       ADD COLUMN proof jsonb;
     CREATE INDEX jobs_line_due ON jobs (last_at DESC) WHERE line_due > line_done;
+    -- What lists are searched by, made lower once.
+    ALTER TABLE jobs ADD COLUMN search text GENERATED ALWAYS AS
+      (lower(number::text || ' ' || complaint || ' ' || coalesce(outcome, '') || ' ' || coalesce(cause, '') || ' ' || words)) STORED;
+    ALTER TABLE vehicles ADD COLUMN search text GENERATED ALWAYS AS (lower(fleet_no || ' ' || name || ' ' || note)) STORED;
+    -- What a vehicle is remembered by, likewise projected when one of its runs or repairs changes.
+    ALTER TABLE vehicles
+      ADD COLUMN memory jsonb,
+      ADD COLUMN marks jsonb NOT NULL DEFAULT '[]',
+      ADD COLUMN drifted boolean NOT NULL DEFAULT false,
+      ADD COLUMN memory_due boolean NOT NULL DEFAULT true;
+    CREATE INDEX vehicles_fleet ON vehicles (drifted DESC, fleet_no) WHERE standing;
+    CREATE INDEX vehicles_memory_due ON vehicles (id) WHERE memory_due;
     ALTER TABLE runs ADD COLUMN summary jsonb;
     ALTER TABLE runs RENAME COLUMN print TO fingerprint;
   `,

@@ -6,6 +6,9 @@ import { eventsOf } from '$lib/server/record/events';
 
 export const load = async ({ params }) => {
   const { id, number, vehicleId } = await jobOr404(database(), params.number);
-  const [view, events] = await Promise.all([intakeView(database()), eventsOf(database(), `job:${id}`)]);
+  const [view, events] = await Promise.all([
+    intakeView(database(), vehicleId),
+    eventsOf(database(), `job:${id}`)
+  ]);
   return { ...view, amends: { id, number, vehicleId, intake: deriveJob(events)!.intake } };
 };

@@ -8,7 +8,7 @@
 <Intake
   vehicles={data.vehicles}
   chosen={null}
-  jobs={data.jobs}
+  of={data.of}
   shop={data.shop}
   amends={data.amends}
   zone={data.zone}
