@@ -83,8 +83,8 @@ export function fitSteinhartHart(points: readonly CurvePoint[]): FittedCurve {
     points.map(([celsius]) => 1 / (celsius + KELVIN))
   ).map((v, k) => v / scale[k]);
   // (ln R)³ = u³ + 3·m·u² + 3·m²·u + m³, so c·(ln R)³ brings 3·c·m² to the slope and c·m³ to the constant.
-  const b = q - 3 * c * mean ** 2;
-  const a = p - b * mean - c * mean ** 3;
+  const b = q - 3 * c * middle ** 2;
+  const a = p - b * middle - c * middle ** 3;
   return judged({ kind: 'steinhart-hart', a, b, c }, points);
 }
 
