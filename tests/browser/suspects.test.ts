@@ -162,7 +162,7 @@ describe('the suspects of a job', () => {
     await (await inForm('button[type="submit"]')).click();
     await driver.wait(async () => (await leader()) !== first, WAIT_MS);
     expect(await textOf('[aria-label="Suspects"]')).toContain('excluded: Taken apart and seen');
-    await (await see(driver, withText('button', 'Take back'))).click();
+    await (await see(driver, withText('button', 'Remove'))).click();
     await driver.wait(async () => (await leader()) === first, WAIT_MS);
   });
 
