@@ -61,7 +61,7 @@ describe('the minibus', () => {
     expect(await textOf('[data-offer="thermostat"]')).toMatch(/62 ¤ parts · 55 min · no wait/);
 
     // Not without a reason.
-    await (await see(driver, By.css('[data-offer="thermostat"] input'))).click();
+    await (await see(driver, By.css('[data-offer="thermostat"]'))).click();
     await (await button('Decide: thermostat')).click();
     await see(driver, withText('*', 'Say why'));
     await type('Why this', 'The run says it leaks.');

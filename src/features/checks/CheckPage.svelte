@@ -18,7 +18,7 @@
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import type { Answer } from '$lib/ui/outbox/record.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
-  import { shown, told } from '$lib/ui/page-state/units';
+  import { shown, inReaderUnits } from '$lib/ui/page-state/units';
   import { when } from '$lib/ui/page-state/when';
   import Held from './Held.svelte';
   import OutcomeCard from './OutcomeCard.svelte';
@@ -91,7 +91,7 @@
   });
   const lacks = $derived(parsed.success ? (refused[0]?.message ?? null) : parsed.error.issues[0].message);
   const byField = $derived(
-    Object.fromEntries(problems.filter((p) => p.field).map((p) => [p.field!, told(p.message)]))
+    Object.fromEntries(problems.filter((p) => p.field).map((p) => [p.field!, inReaderUnits(p.message)]))
   );
 
   const toUnderstand = $derived(
@@ -221,7 +221,7 @@
           <section class="border-line-strong bg-well rounded-card border-2 p-4" role="alert">
             <p class="font-bold">Is this right?</p>
             <ul class="mt-1 space-y-1">
-              {#each asked as question (question)}<li>{told(question)}</li>{/each}
+              {#each asked as question (question)}<li>{inReaderUnits(question)}</li>{/each}
             </ul>
             <div class="mt-3 flex gap-3">
               <button type="button" class="btn btn-main" onclick={() => save(asked)}>Yes, keep it</button>
@@ -230,7 +230,7 @@
           </section>
         {/if}
         <Problems
-          problems={problems.map((p) => ({ ...p, message: told(p.message) }))}
+          problems={problems.map((p) => ({ ...p, message: inReaderUnits(p.message) }))}
           title="Not written down yet"
         />
         <div class="flex flex-wrap items-center gap-3">
@@ -263,7 +263,7 @@
           {#each earlier.toReversed() as e (e.id)}
             <li class="border-line border-t py-2 first:border-t-0">
               <p class="text-ink-2 text-sm">{when(e.at, zone)} · {e.who}</p>
-              <p>{told(e.words)}</p>
+              <p>{inReaderUnits(e.words)}</p>
               <button class="quiet-link min-h-11 text-sm" onclick={() => correct(e)}>Correct it</button>
             </li>
           {/each}

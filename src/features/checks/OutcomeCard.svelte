@@ -3,7 +3,7 @@
   import { midSentence } from '$core/base/text';
   import { SUSPECTS } from '$core/vehicle/fault-words';
   import { RESULT_LOOK } from '$lib/ui/page-state/results';
-  import { told } from '$lib/ui/page-state/units';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
   import { hour } from '$lib/ui/page-state/when';
 
   interface Props {
@@ -29,7 +29,7 @@
       <p class="flex items-center gap-2 text-xl font-bold {look.text}">
         <look.icon size={24} aria-hidden="true" />{look.word}
       </p>
-      <p class="mt-1">{told(outcome.says)}</p>
+      <p class="mt-1">{inReaderUnits(outcome.says)}</p>
       {#if outcome.voidBecause}
         <p class="mt-2 font-semibold">{outcome.voidBecause}.</p>
       {/if}
@@ -42,7 +42,7 @@
     </div>
     {#if outcome.doubts.length > 0}
       <ul class="border-line space-y-1 border-t p-4">
-        {#each outcome.doubts as d (d)}<li>{told(d)}.</li>{/each}
+        {#each outcome.doubts as d (d)}<li>{inReaderUnits(d)}.</li>{/each}
       </ul>
     {/if}
     {#if outcome.numbers.length > 0}
@@ -50,8 +50,8 @@
         {#each outcome.numbers as n (n.name)}
           <dt class="text-ink-2">{n.name}</dt>
           <dd class="text-right">
-            <span class="font-semibold">{told(n.value)}</span>{#if n.limit}<span
-                class="text-ink-2 block text-xs">limit {told(n.limit)}</span
+            <span class="font-semibold">{inReaderUnits(n.value)}</span>{#if n.limit}<span
+                class="text-ink-2 block text-xs">limit {inReaderUnits(n.limit)}</span
               >{/if}
           </dd>
         {/each}
@@ -67,7 +67,7 @@
     <div class="p-4">
       <h3 class="font-bold">Judged as you enter</h3>
       <p class="text-ink-2 mt-1">
-        {touched && lacks ? `${told(lacks)}.` : 'The result, with its limit, appears here.'}
+        {touched && lacks ? `${inReaderUnits(lacks)}.` : 'The result, with its limit, appears here.'}
       </p>
     </div>
   {/if}

@@ -6,7 +6,7 @@
   import type { Features } from '$core/runs/features';
   import type * as TraceModule from '$lib/ui/plots/Trace.svelte';
   import Choose from '$lib/ui/inputs/Choose.svelte';
-  import { shown, told } from '$lib/ui/page-state/units';
+  import { shown, inReaderUnits } from '$lib/ui/page-state/units';
   import { when } from '$lib/ui/page-state/when';
   import { thresholdsOf } from '../job/thresholds';
 
@@ -121,7 +121,7 @@
           : `${differing} thing${differing === 1 ? '' : 's'} differ`}
       </h2>
       {#if unlike.length > 0}<p class="border-line-strong bg-well mt-2 rounded-lg border px-3 py-2">
-          Compare with care: {told(unlike.join('; '))}.
+          Compare with care: {inReaderUnits(unlike.join('; '))}.
         </p>{/if}
       <table class="mt-2 w-full text-right">
         <thead class="text-ink-2 text-sm"
@@ -138,10 +138,10 @@
               data-judged={r.judged}
             >
               <td class="py-1.5 text-left">{r.name}</td>
-              <td class="py-1.5 pl-4 whitespace-nowrap">{told(r.a)}</td>
-              <td class="py-1.5 pl-4 whitespace-nowrap">{told(r.b)}</td>
+              <td class="py-1.5 pl-4 whitespace-nowrap">{inReaderUnits(r.a)}</td>
+              <td class="py-1.5 pl-4 whitespace-nowrap">{inReaderUnits(r.b)}</td>
               <td class="py-1.5 pl-4 whitespace-nowrap"
-                >{r.by === null ? '–' : told(r.by)}<span class="text-ink-2 block text-xs font-normal"
+                >{r.by === null ? '–' : inReaderUnits(r.by)}<span class="text-ink-2 block text-xs font-normal"
                   >{r.judged === 'differs'
                     ? 'differs'
                     : r.judged === 'same'

@@ -6,7 +6,7 @@
   import { SUSPECTS } from '$core/vehicle/fault-words';
   import { RESULT_LOOK } from '$lib/ui/page-state/results';
   import Spark from '$lib/ui/plots/Spark.svelte';
-  import { told } from '$lib/ui/page-state/units';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
   import { when } from '$lib/ui/page-state/when';
   import type { JobLine } from '$lib/views';
 
@@ -56,7 +56,7 @@
       </p>
     {/if}
     {#if job.lastRun}
-      <p class="text-ink-2 mt-0.5 line-clamp-2 text-sm">Last run: {told(job.lastRun.sentence)}</p>
+      <p class="text-ink-2 mt-0.5 line-clamp-2 text-sm">Last run: {inReaderUnits(job.lastRun.sentence)}</p>
     {:else}
       <p class="text-ink-2 flex items-center gap-2">
         <CircleDashed size={20} aria-hidden="true" />No run yet

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { RadioGroup } from 'bits-ui';
+  import RadioMark from '$lib/ui/inputs/RadioMark.svelte';
   import { midSentence } from '$core/base/text';
   import { addDays, formatISO } from 'date-fns';
   import { untrack } from 'svelte';
@@ -73,27 +75,28 @@
   {:else}
     <h2>Close the job</h2>
     <form class="mt-2 space-y-3" onsubmit={close}>
-      <fieldset>
-        <legend class="sr-only">As what it closes</legend>
+      <RadioGroup.Root
+        aria-label="As what it closes"
+        value={chosen ?? ''}
+        onValueChange={(next) => (outcome = next as JobOutcome)}
+      >
         {#each ways as w (w.outcome)}
-          <label class="flex min-h-11 items-start gap-3 py-1.5 {w.refused ? 'text-ink-2' : ''}">
-            <input
-              type="radio"
-              name="outcome"
-              class="mt-1 h-5 w-5"
-              value={w.outcome}
-              checked={w.outcome === chosen}
-              disabled={w.refused !== null}
-              onchange={() => (outcome = w.outcome)}
-            />
-            <span
-              >{w.outcome.charAt(0).toUpperCase()}{w.outcome.slice(1)}{#if w.refused}<span
-                  class="block text-sm">{w.refused}</span
-                >{/if}</span
-            >
-          </label>
+          <RadioGroup.Item
+            value={w.outcome}
+            disabled={w.refused !== null}
+            class="flex min-h-11 w-full items-start gap-3 py-1.5 text-left {w.refused ? 'text-ink-2' : ''}"
+          >
+            {#snippet children({ checked })}
+              <span class="mt-1"><RadioMark {checked} /></span>
+              <span
+                >{w.outcome.charAt(0).toUpperCase()}{w.outcome.slice(1)}{#if w.refused}<span
+                    class="block text-sm">{w.refused}</span
+                  >{/if}</span
+              >
+            {/snippet}
+          </RadioGroup.Item>
         {/each}
-      </fieldset>
+      </RadioGroup.Root>
       {#if fixed}
         <label class="block"
           ><span class="mb-1 block text-sm font-semibold">What it was</span><select

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { RadioGroup } from 'bits-ui';
   import { midSentence, sayChance } from '$core/base/text';
   import type { Decision, Quote } from '$core/record/decision';
   import type { Entered } from '$core/record/derive';
@@ -6,12 +7,11 @@
   import type { RepairId } from '$core/vehicle/repairs';
   import { sayMoney } from '$core/diagnosis/costs';
   import type { ShopCosts } from '$core/record/shop-costs';
-  import { choiceOf, type Choice } from '$core/diagnosis/decide';
-  import type { Posterior } from '$core/diagnosis/posterior';
+  import type { Choice } from '$core/diagnosis/decide';
+  import RadioMark from '$lib/ui/inputs/RadioMark.svelte';
   import Quotes from './Quotes.svelte';
 
   interface Props {
-    now: Posterior;
     /** What is offered to decide between, the cheapest in the end first. */
     offers: readonly Choice[];
     /** The shop’s costs, with the best quotes of this job in them. */
@@ -26,25 +26,9 @@
     /** The job is closed: what was decided stands. */
     closed: boolean;
   }
-  let {
-    now,
-    offers: offered,
-    costs,
-    quotes,
-    decision,
-    proposed,
-    ondecide,
-    onquote,
-    onundo,
-    closed
-  }: Props = $props();
+  let { offers, costs, quotes, decision, proposed, ondecide, onquote, onundo, closed }: Props = $props();
 
   const key = (repairs: readonly RepairId[]) => repairs.join('+');
-  const offers = $derived(
-    offered.some((o) => key(o.repairs) === key(proposed))
-      ? offered
-      : [choiceOf(proposed, now, costs), ...offered]
-  );
   let wanted = $state<string | null>(null);
   let why = $state('');
   const chosen = $derived(offers.find((o) => key(o.repairs) === (wanted ?? key(proposed))) ?? offers[0]);
@@ -88,36 +72,37 @@
   {:else}
     <h2>Decide what to do</h2>
     <form onsubmit={decide}>
-      <fieldset class="mt-2">
-        <legend class="sr-only">What is to be done</legend>
+      <RadioGroup.Root
+        class="mt-2"
+        aria-label="What is to be done"
+        value={key(chosen.repairs)}
+        onValueChange={(next) => (wanted = next)}
+      >
         {#each offers as o (key(o.repairs))}
-          <label
-            class="border-line grid min-h-11 grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-3 border-t py-2 first:border-t-0"
+          <RadioGroup.Item
+            value={key(o.repairs)}
+            class="border-line grid min-h-11 w-full grid-cols-[auto_minmax(0,1fr)_auto] items-center gap-x-3 border-t py-2 text-left first:border-t-0"
             data-offer={key(o.repairs)}
           >
-            <input
-              type="radio"
-              name="offer"
-              class="h-5 w-5"
-              checked={o === chosen}
-              onchange={() => (wanted = key(o.repairs))}
-            />
-            <span
-              ><span class={o === chosen ? 'font-semibold' : ''}>{repairTitles(o.repairs)}</span>
-              <span class="text-ink-2 block text-sm"
-                >{sayMoney(o.parts, costs)} parts · {o.labourMin} min · {o.days === 0
-                  ? 'no wait'
-                  : `${o.days} d off the road`}</span
-              ></span
-            >
-            <span class="text-right"
-              ><span class="reading block font-semibold">{sayMoney(o.expected, costs)}</span><span
-                class="text-ink-2 text-sm">all well {sayChance(o.cures)}</span
-              ></span
-            >
-          </label>
+            {#snippet children({ checked })}
+              <RadioMark {checked} />
+              <span
+                ><span class={checked ? 'font-semibold' : ''}>{repairTitles(o.repairs)}</span>
+                <span class="text-ink-2 block text-sm"
+                  >{sayMoney(o.parts, costs)} parts · {o.labourMin} min · {o.days === 0
+                    ? 'no wait'
+                    : `${o.days} d off the road`}</span
+                ></span
+              >
+              <span class="text-right"
+                ><span class="reading block font-semibold">{sayMoney(o.expected, costs)}</span><span
+                  class="text-ink-2 text-sm">all well {sayChance(o.cures)}</span
+                ></span
+              >
+            {/snippet}
+          </RadioGroup.Item>
         {/each}
-      </fieldset>
+      </RadioGroup.Root>
       <label class="mt-2 block"
         ><span class="mb-1 block text-sm font-semibold">Why this</span><input
           class="field w-full"

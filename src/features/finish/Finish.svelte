@@ -10,7 +10,7 @@
   import BeforeAfter from '$features/report/BeforeAfter.svelte';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { record } from '$lib/ui/outbox/record.svelte';
-  import { told } from '$lib/ui/page-state/units';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
   import type { FinishView } from '$lib/views';
   import CloseJob from './CloseJob.svelte';
   import Decide from './Decide.svelte';
@@ -100,7 +100,6 @@
     {/if}
     {#if !closed || jobState.decision}
       <Decide
-        now={opinion.now}
         offers={shown.offers}
         {costs}
         quotes={jobState.quotes}
@@ -180,7 +179,7 @@
         </p>
       </section>
     {/if}
-    <ProofList {proof} jobNumber={job.number} {told} />
+    <ProofList {proof} jobNumber={job.number} {inReaderUnits} />
     {#if !closed}{@render ending()}{/if}
   </div>
 </div>

@@ -5,7 +5,7 @@
   import type { ProofRun } from '$core/diagnosis/proof';
   import { compareFeatures, incomparable } from '$core/runs/compare';
   import type { Features } from '$core/runs/features';
-  import { told } from '$lib/ui/page-state/units';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
   import { when } from '$lib/ui/page-state/when';
 
   interface Props {
@@ -56,11 +56,13 @@
       {:else}
         <p>Against the run that proved it:</p>
         <ul class="list-disc pl-5">
-          {#each differs as d (d.name)}<li>{told(`${d.name}: ${d.a}, now ${d.b} (${d.by})`)}</li>{/each}
+          {#each differs as d (d.name)}<li>
+              {inReaderUnits(`${d.name}: ${d.a}, now ${d.b} (${d.by})`)}
+            </li>{/each}
         </ul>
       {/if}
       {#if unlike.length > 0}<p class="text-ink-2 text-sm">
-          Not quite comparable: {told(unlike.join('; '))}.
+          Not quite comparable: {inReaderUnits(unlike.join('; '))}.
         </p>{/if}
     {/if}
     {#if compareHref}<a class="quiet-link no-print" href={compareHref}>Side by side</a>{/if}

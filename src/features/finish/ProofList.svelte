@@ -6,9 +6,9 @@
   interface Props {
     proof: Proof | null;
     jobNumber: number;
-    told: (text: string) => string;
+    inReaderUnits: (text: string) => string;
   }
-  let { proof, jobNumber, told }: Props = $props();
+  let { proof, jobNumber, inReaderUnits }: Props = $props();
 </script>
 
 <section class="card p-4" aria-label="Proof">
@@ -35,7 +35,7 @@
             <strong class={item.met ? '' : 'text-off'}>{item.title}</strong>{item.needed
               ? ''
               : ' (not needed to close)'}
-            <span class="text-ink-2 block text-sm">{told(item.says)}</span>
+            <span class="text-ink-2 block text-sm">{inReaderUnits(item.says)}</span>
           </span>
         </li>
       {/each}

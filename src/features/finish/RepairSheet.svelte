@@ -18,7 +18,7 @@
   import { dropDraft, keepDraft, readDraft } from '$lib/ui/inputs/draft';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
-  import { shown, told } from '$lib/ui/page-state/units';
+  import { shown, inReaderUnits } from '$lib/ui/page-state/units';
   import CoolantAmounts from './CoolantAmounts.svelte';
 
   interface Props {
@@ -176,7 +176,8 @@
               onchange={() => tick(step.id)}
             />
             <span
-              >{#if held}<strong class="text-off block">{told(held)}</strong>{/if}{step.text}{due === null
+              >{#if held}<strong class="text-off block">{inReaderUnits(held)}</strong>{/if}{step.text}{due ===
+              null
                 ? ''
                 : `: ${shown(due, 'torque')} by the sheet`}
               {#each step.cautions as caution (caution)}<span class="text-ink-2 block text-sm"

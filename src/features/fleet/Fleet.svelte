@@ -1,7 +1,7 @@
 <script lang="ts">
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import { spanWords } from '$core/handover/memory/memory';
-  import { shown, shownDifference, told } from '$lib/ui/page-state/units';
+  import { shown, shownDifference, inReaderUnits } from '$lib/ui/page-state/units';
   import Marks from './Marks.svelte';
   import Pages from '$lib/ui/inputs/Pages.svelte';
   import type { FleetLine } from './types';
@@ -50,7 +50,7 @@
         <a class="reading quiet-link font-bold" href="/vehicles/{v.id}">{v.fleetNo}</a>
         <span class="text-ink-2">{v.name}</span>
         {#each v.memory!.warnings as warning (warning)}<span class="w-full font-semibold"
-            >{told(warning)}</span
+            >{inReaderUnits(warning)}</span
           >{/each}
       </li>
     {/each}

@@ -5,7 +5,7 @@
   import { serverAway } from '$lib/ui/sync/live.svelte';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { dropWaiting, flush, waiting } from '$lib/ui/outbox/record.svelte';
-  import { told } from '$lib/ui/page-state/units';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
 
   let open = $state(false);
   const waits = $derived(waiting().filter((w) => !w.refused));
@@ -49,10 +49,10 @@
           : 'On the way to the server.'}
       </Dialog.Description>
       <ul class="mt-4">
-        {#each waits as w (w.id)}<li class="border-line border-t py-2">{told(w.label)}</li>{/each}
+        {#each waits as w (w.id)}<li class="border-line border-t py-2">{inReaderUnits(w.label)}</li>{/each}
         {#each refused as w (w.id)}
           <li class="border-line border-t py-2">
-            <p>{told(w.label)}</p>
+            <p>{inReaderUnits(w.label)}</p>
             <Problems problems={w.refused ?? []} title="The server would not have it">
               <button class="btn mt-2" onclick={() => dropWaiting(w.id)}>Drop this entry</button>
             </Problems>

@@ -3,7 +3,7 @@
   import { SUSPECTS } from '$core/vehicle/fault-words';
   import type { Finding } from '$core/diagnosis/finding';
   import { bearingsOn } from '$core/diagnosis/posterior';
-  import { told } from '$lib/ui/page-state/units';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
 
   interface Props {
     fault: FaultId;
@@ -19,7 +19,7 @@
         >{decibans > 0 ? '+' : '−'}{Math.abs(decibans).toFixed(0)} dB</span
       >
       <span
-        ><strong class="text-ink">{finding.title}</strong>, {decibans > 0 ? 'for' : 'against'}: {told(
+        ><strong class="text-ink">{finding.title}</strong>, {decibans > 0 ? 'for' : 'against'}: {inReaderUnits(
           finding.says
         )}</span
       >

@@ -4,7 +4,7 @@
   import { activeEvents } from '$core/record/active';
   import type { RecordEvent } from '$core/record/events';
   import { describeEvent } from '$core/record/describe-event';
-  import { told } from '$lib/ui/page-state/units';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
   import { when } from '$lib/ui/page-state/when';
 
   interface Props {
@@ -33,7 +33,7 @@
       <li class="border-line flex flex-wrap items-center gap-x-4 border-t py-2" data-entry={e.kind}>
         <span class="text-ink-2 w-44 text-sm">{when(e.at, zone)}<br />{e.who}</span>
         <span class="min-w-0 flex-1 {stands.has(e.id) ? '' : 'text-ink-2 line-through'}"
-          >{told(describeEvent(e))}{#if waiting.has(e.id)}<span class="text-ink-2">
+          >{inReaderUnits(describeEvent(e))}{#if waiting.has(e.id)}<span class="text-ink-2">
               · waits for the server</span
             >{/if}</span
         >

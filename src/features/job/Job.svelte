@@ -14,7 +14,7 @@
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { answerOf, record, waiting, type Answer } from '$lib/ui/outbox/record.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
-  import { told } from '$lib/ui/page-state/units';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
   import type { JobView } from '$lib/views';
   import EngineCard from './EngineCard.svelte';
   import HeatLine from './HeatLine.svelte';
@@ -94,7 +94,7 @@
 
   async function undo(of: string) {
     const target = events.find((e) => e.id === of);
-    const what = target && target.kind !== 'undo' ? told(describeEvent(target)) : '';
+    const what = target && target.kind !== 'undo' ? inReaderUnits(describeEvent(target)) : '';
     const id = crypto.randomUUID();
     const answer = await write({ kind: 'undo', payload: { of } }, id);
     problems = answer.ok ? [] : answer.problems;
@@ -118,7 +118,7 @@
   function recorded(eventId: string, id: CheckId) {
     openCheck(null);
     const done = entered.findLast((j) => j.id === eventId);
-    toast(`${checkOf(id).title}: ${done ? told(done.outcome.says) : 'written down'}`, {
+    toast(`${checkOf(id).title}: ${done ? inReaderUnits(done.outcome.says) : 'written down'}`, {
       action: { label: 'Undo', onClick: () => void undo(eventId) }
     });
   }

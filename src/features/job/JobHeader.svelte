@@ -11,7 +11,7 @@
   import { repairWords } from '$core/record/repair-done';
   import { complaintText } from '$core/record/describe-event';
   import { SUSPECTS } from '$core/vehicle/fault-words';
-  import { told } from '$lib/ui/page-state/units';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
   import { when } from '$lib/ui/page-state/when';
 
   interface Props {
@@ -43,7 +43,7 @@
       {#if state.intake.changedBefore}<p class="text-ink-2 max-w-3xl">
           Before: {state.intake.changedBefore}
         </p>{/if}
-      {#if state.coolant}<p class="text-ink-2">{told(coolantWords(state.coolant.service))}</p>{/if}
+      {#if state.coolant}<p class="text-ink-2">{inReaderUnits(coolantWords(state.coolant.service))}</p>{/if}
       {#if state.decision && state.repairs.length === 0}<p class="text-ink-2">
           {decisionWords(state.decision.done)}
         </p>{/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { clock } from '$lib/ui/page-state/when';
-  import { inUnit, shown, shownDifference, told } from '$lib/ui/page-state/units';
+  import { inUnit, shown, shownDifference, inReaderUnits } from '$lib/ui/page-state/units';
   import type { RunView } from '$lib/views';
 
   interface Props {
@@ -84,7 +84,7 @@
   {#if run.importWarnings.length + run.analysis.warnings.length > 0}
     <h2 class="mt-5">To bear in mind</h2>
     <ul class="mt-1 list-disc space-y-1 pl-5">
-      {#each [...run.analysis.warnings, ...run.importWarnings] as w, i (i)}<li>{told(w)}</li>{/each}
+      {#each [...run.analysis.warnings, ...run.importWarnings] as w, i (i)}<li>{inReaderUnits(w)}</li>{/each}
     </ul>
   {/if}
 </section>

@@ -5,7 +5,7 @@
   import { SUSPECTS } from '$core/vehicle/fault-words';
   import type { FaultId } from '$core/vehicle/faults';
   import { repairOf } from '$core/vehicle/repairs';
-  import { told } from '$lib/ui/page-state/units';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
   import Bearings from './Bearings.svelte';
   import OwnFindings from './OwnFindings.svelte';
 
@@ -98,7 +98,7 @@
           Often changed first for this: <strong>{midSentence(repairOf(popular.repair).title)}</strong>. Here
           it is the cause with
           <span class="reading font-semibold">{sayChance(popular.probability)}</span>{popular.because
-            ? `. What weighs most ${popular.because.decibans > 0 ? 'for' : 'against'} it, ${midSentence(popular.because.finding.title)}: ${midSentence(told(popular.because.finding.says))}`
+            ? `. What weighs most ${popular.because.decibans > 0 ? 'for' : 'against'} it, ${midSentence(popular.because.finding.title)}: ${midSentence(inReaderUnits(popular.because.finding.says))}`
             : ''}.
         </p>
       {/if}

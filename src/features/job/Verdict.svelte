@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { told } from '$lib/ui/page-state/units';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
   import Check from '@lucide/svelte/icons/check';
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
   import CircleCheck from '@lucide/svelte/icons/circle-check';
@@ -83,7 +83,7 @@
                 aria-label="Note"
               />{/if}
           </span>
-          <span>{told(e.text)}</span>
+          <span>{inReaderUnits(e.text)}</span>
         </li>
       {/each}
     </ul>
@@ -110,7 +110,8 @@
               <li>
                 <p class="font-semibold">{b.titles.join(', ')}</p>
                 <p class="text-ink-2 text-sm">
-                  {told(sentence(b.because))}. <span class="text-ink">{told(b.toShow)}.</span>
+                  {inReaderUnits(sentence(b.because))}.
+                  <span class="text-ink">{inReaderUnits(b.toShow)}.</span>
                 </p>
               </li>
             {/each}

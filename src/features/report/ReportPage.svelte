@@ -3,7 +3,7 @@
   import Printer from '@lucide/svelte/icons/printer';
   import type { Report } from '$core/handover/report/report';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
-  import { told } from '$lib/ui/page-state/units';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
   import BeforeAfter from './BeforeAfter.svelte';
 
   interface Props {
@@ -31,14 +31,14 @@
   </header>
 
   <section class="mt-5 max-w-[68ch] space-y-2 text-lg leading-snug" aria-label="In plain words">
-    {#each report.summary as paragraph, i (i)}<p>{told(paragraph)}</p>{/each}
+    {#each report.summary as paragraph, i (i)}<p>{inReaderUnits(paragraph)}</p>{/each}
   </section>
 
   <dl class="border-line mt-5 border-t text-sm">
     {#each report.facts as [name, text] (name)}
       <div class="border-line grid grid-cols-[140px_1fr] gap-3 border-b py-1.5">
         <dt class="font-semibold">{name}</dt>
-        <dd>{told(text)}</dd>
+        <dd>{inReaderUnits(text)}</dd>
       </div>
     {/each}
   </dl>
@@ -53,7 +53,7 @@
   {#each report.tables as table (table.title)}
     <section class="mt-6">
       <h2 class="break-after-avoid">{table.title}</h2>
-      {#if table.note}<p class="text-ink-2 mt-1 text-sm">{told(table.note)}</p>{/if}
+      {#if table.note}<p class="text-ink-2 mt-1 text-sm">{inReaderUnits(table.note)}</p>{/if}
       <div>
         <table class="mt-1 w-full text-sm">
           <thead class="text-ink-2 text-left">
@@ -65,7 +65,7 @@
             {#each table.rows as row, r (r)}
               <tr class="border-line break-inside-avoid border-t align-top">
                 {#each row as cell, i (i)}<td class="py-1.5 pr-3 {i === 0 ? 'font-semibold' : ''}"
-                    >{told(cell)}</td
+                    >{inReaderUnits(cell)}</td
                   >{/each}
               </tr>
             {/each}
@@ -79,7 +79,7 @@
     <section class="mt-6 break-inside-avoid">
       <h2>{title}</h2>
       <ul class="mt-1 list-disc space-y-1 pl-5">
-        {#each items as item, i (i)}<li>{told(item)}</li>{/each}
+        {#each items as item, i (i)}<li>{inReaderUnits(item)}</li>{/each}
       </ul>
     </section>
   {/each}
@@ -87,7 +87,7 @@
   <section class="mt-6 break-inside-avoid" aria-label="Mind">
     <h2>Mind</h2>
     <ul class="mt-1 space-y-1">
-      {#each report.cautions as caution, i (i)}<li>{told(caution)}</li>{/each}
+      {#each report.cautions as caution, i (i)}<li>{inReaderUnits(caution)}</li>{/each}
     </ul>
     <p class="text-ink-2 mt-4 text-sm">{report.deference}</p>
   </section>

@@ -2,7 +2,7 @@
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import { sayTrait, spanWords, traitTitle, type Memory } from '$core/handover/memory/memory';
   import { sayDeltaC } from '$core/units/say';
-  import { told } from '$lib/ui/page-state/units';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
 
   interface Props {
     memory: Memory;
@@ -18,7 +18,7 @@
   </p>
   {#each memory.warnings as warning (warning)}
     <p class="text-off mt-2 flex gap-2 font-semibold" data-warning>
-      <TriangleAlert class="mt-0.5 shrink-0" size={20} aria-hidden="true" />{told(warning)}
+      <TriangleAlert class="mt-0.5 shrink-0" size={20} aria-hidden="true" />{inReaderUnits(warning)}
     </p>
   {/each}
   <table class="mt-2 w-full text-sm">
@@ -28,10 +28,10 @@
         <tr class="border-line border-t" data-trait={t.trait}>
           <th class="py-1.5 pr-3 text-left font-semibold">{traitTitle(t.trait)}</th>
           <td class="reading py-1.5 pr-3 text-right whitespace-nowrap"
-            >{told(`${sayTrait(t.trait, t.celsius)} ± ${sayDeltaC(t.withinC)}`)}</td
+            >{inReaderUnits(`${sayTrait(t.trait, t.celsius)} ± ${sayDeltaC(t.withinC)}`)}</td
           >
           <td class="text-ink-2 py-1.5"
-            >{#if drift}{told(
+            >{#if drift}{inReaderUnits(
                 `last three ${drift.byC > 0 ? '+' : '−'}${sayDeltaC(Math.abs(drift.byC))} ± ${sayDeltaC(drift.withinC)}`
               )} against {spanWords(drift.then)}{:else}{t.runs} run{t.runs === 1 ? '' : 's'}{/if}</td
           >

@@ -1,23 +1,29 @@
 <script lang="ts">
   import { inUnit, shown } from '$lib/ui/page-state/units';
+  import { goto } from '$app/navigation';
+  import Pages from '$lib/ui/inputs/Pages.svelte';
+  import { untrack } from 'svelte';
   import Plus from '@lucide/svelte/icons/plus';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { fanWords, type Vehicle } from './types';
 
   interface Props {
     vehicles: readonly Vehicle[];
+    /** The words they were found by. */
+    asked: string;
+    /** How many there are in all. */
+    all: number;
+    page: number;
+    pages: number;
   }
-  let { vehicles }: Props = $props();
-  let wanted = $state('');
+  let { vehicles, asked, all, page, pages }: Props = $props();
+  // What is typed runs ahead of what was found.
+  let typed = $state(untrack(() => asked));
   let filter = $state<HTMLInputElement>();
-  const words = $derived(wanted.toLowerCase().split(/\s+/).filter(Boolean));
-  const found = $derived(
-    vehicles.filter((v) =>
-      words.every((w) =>
-        `${v.fleetNo} ${v.name} ${v.note} ${v.sheet ? fanWords(v.sheet) : ''}`.toLowerCase().includes(w)
-      )
-    )
-  );
+  const href = (n: number, q = asked) =>
+    `/vehicles?${new URLSearchParams({ ...(q ? { q } : {}), ...(n > 1 ? { page: String(n) } : {}) }).toString()}`;
+  /** Finds as one types; the address follows, so that what was found can be passed on. */
+  const find = (words: string) => goto(href(1, words), { keepFocus: true, replaceState: true });
   $effect(() => useShortcuts([{ key: '/', label: 'Find a vehicle', run: () => filter?.focus() }]));
   const range = (low: number | null | undefined, high: number | null | undefined) =>
     `${low == null ? '–' : Math.round(inUnit(low, 'temperature'))} to ${shown(high, 'temperature', 0)}`;
@@ -25,20 +31,21 @@
 
 <div class="mb-5 flex flex-wrap items-end gap-4">
   <h1 class="mr-auto">Vehicles</h1>
-  {#if vehicles.length > 0}<label class="w-64"
+  {#if all > 0}<label class="w-64"
       ><span class="sr-only">Find a vehicle</span><input
         class="field"
         type="search"
         placeholder="Find a vehicle   /"
-        bind:value={wanted}
+        bind:value={typed}
+        oninput={() => void find(typed)}
         bind:this={filter}
       /></label
     >{/if}
-  {#if vehicles.length > 0}<a class="btn" href="/fleet">Over the year</a>{/if}
+  {#if all > 0}<a class="btn" href="/fleet">Over the year</a>{/if}
   <a class="btn btn-main" href="/vehicles/new"><Plus size={20} aria-hidden="true" />Add a vehicle</a>
 </div>
 
-{#if vehicles.length === 0}
+{#if all === 0}
   <div class="card mx-auto max-w-xl p-8 text-center">
     <h2>No vehicles yet</h2>
     <p class="text-ink-2 mt-2">
@@ -58,7 +65,7 @@
         ></thead
       >
       <tbody>
-        {#each found as v (v.id)}
+        {#each vehicles as v (v.id)}
           <tr class="border-line hover:bg-well border-t">
             <td class="px-4 py-1"
               ><a href="/vehicles/{v.id}" class="reading quiet-link flex min-h-11 items-center font-bold"
@@ -86,10 +93,11 @@
           </tr>
         {:else}<tr
             ><td colspan="6" class="text-ink-2 px-4 py-6"
-              >No vehicle has “{wanted}” in its number, name or fan.</td
+              >No vehicle has “{asked}” in its number, name or note.</td
             ></tr
           >{/each}
       </tbody>
     </table>
   </div>
+  <Pages {page} {pages} {href} />
 {/if}

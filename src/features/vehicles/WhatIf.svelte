@@ -13,7 +13,7 @@
   import Choose from '$lib/ui/inputs/Choose.svelte';
   import XyFrame from '$lib/ui/plots/XyFrame.svelte';
   import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
-  import { inUnit, shown, shownDifference, told, unitOf } from '$lib/ui/page-state/units';
+  import { inUnit, shown, shownDifference, inReaderUnits, unitOf } from '$lib/ui/page-state/units';
   import type { Vehicle } from './types';
 
   interface Props {
@@ -198,7 +198,7 @@
   <section class="card p-4" aria-label="What it comes to">
     {#if came.ok}
       <p class="text-xl leading-snug font-semibold" data-what-if aria-live="polite">
-        {told(whatIfSays(came.of))}
+        {inReaderUnits(whatIfSays(came.of))}
       </p>
       <p class="text-ink-2 mt-1">{cure.mind}</p>
       <div class="mt-3 grid items-start gap-4 xl:grid-cols-[minmax(0,1fr)_320px]">

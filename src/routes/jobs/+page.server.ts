@@ -9,14 +9,11 @@ export const load = async ({ url, depends }) => {
   const db = database();
   const asked = (url.searchParams.get('q') ?? '').slice(0, 200);
   const words = asked.split(/\s+/).filter(Boolean);
-  const count = await countJobs(db, { words });
+  const wanted = Math.max(1, Math.floor(Number(url.searchParams.get('page'))) || 1);
+  const shown = (page: number) => jobLines(db, { words, limit: PAGE, offset: (page - 1) * PAGE });
+  const [count, jobs] = await Promise.all([countJobs(db, { words }), shown(wanted)]);
   const pages = Math.max(1, Math.ceil(count / PAGE));
-  const page = Math.min(pages, Math.max(1, Math.floor(Number(url.searchParams.get('page'))) || 1));
-  return {
-    asked,
-    count,
-    page,
-    pages,
-    jobs: await jobLines(db, { words, limit: PAGE, offset: (page - 1) * PAGE })
-  };
+  const page = Math.min(pages, wanted);
+  // An address may ask for a page that is no longer there.
+  return { asked, count, page, pages, jobs: page === wanted ? jobs : await shown(page) };
 };

@@ -1,4 +1,9 @@
 import { database } from '$lib/server/db/database';
-import { vehicleLines } from '$lib/server/views/lists';
+import { vehiclesPage } from '$lib/server/views/lists';
 
-export const load = async () => ({ vehicles: await vehicleLines(database()) });
+export const load = ({ url }) =>
+  vehiclesPage(
+    database(),
+    (url.searchParams.get('q') ?? '').slice(0, 200),
+    Number(url.searchParams.get('page'))
+  );

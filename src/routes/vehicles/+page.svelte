@@ -5,4 +5,4 @@
 </script>
 
 <svelte:head><title>Vehicles · Pyrethos</title></svelte:head>
-<VehicleList vehicles={data.vehicles} />
+<VehicleList vehicles={data.vehicles} asked={data.asked} all={data.all} page={data.page} pages={data.pages} />

@@ -13,7 +13,7 @@
   import { readBench } from '$lib/ui/inputs/bench';
   import Choose from '$lib/ui/inputs/Choose.svelte';
   import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
-  import { told } from '$lib/ui/page-state/units';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
   import Schematic from './Schematic.svelte';
   import { SCHEMATICS } from './schematics';
 
@@ -44,7 +44,7 @@
   const indexOf = (state: string, place: string) =>
     readings.taken.findIndex((m) => m.state === state && m.at === place);
   const valueOf = (state: string, place: string) => readings.taken[indexOf(state, place)]?.value ?? null;
-  const written = (volts: number) => told(sayVolts(volts));
+  const written = (volts: number) => inReaderUnits(sayVolts(volts));
 
   const taps = $derived(
     Object.fromEntries(
@@ -58,7 +58,7 @@
             title: readings.names[tap.id] || tap.title,
             terminal: tap.terminal,
             value: value === null ? null : written(value),
-            due: told(soundWords(readings.circuit, state_, tap.id, batteryV)),
+            due: inReaderUnits(soundWords(readings.circuit, state_, tap.id, batteryV)),
             off: value !== null && Math.abs(value - due) > 0.5 + 0.06 * Math.abs(due)
           }
         ];
@@ -145,8 +145,8 @@
         kind="voltage"
         value={valueOf(state_, at)}
         onvalue={(v) => put(at, v)}
-        problem={wrong && told(wrong)}
-        hint="sound: {told(soundWords(readings.circuit, state_, at, batteryV))}"
+        problem={wrong && inReaderUnits(wrong)}
+        hint="sound: {inReaderUnits(soundWords(readings.circuit, state_, at, batteryV))}"
       />
       {#if dutyOfV && at === 'command'}
         <QuantityInput

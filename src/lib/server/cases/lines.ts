@@ -60,7 +60,7 @@ export async function projectLines(
   while (done < most) {
     const rows = await db.sequelize.query<DueJob>(
       `SELECT id, vehicle_id AS "vehicleId", opened_at AS "openedAt", closed_at AS "closedAt", line_due AS due FROM jobs
-       WHERE line_due > line_done AND standing AND ($1::uuid[] IS NULL OR id = ANY ($1)) ORDER BY last_at DESC LIMIT $2`,
+       WHERE line_due > line_done AND active AND ($1::uuid[] IS NULL OR id = ANY ($1)) ORDER BY last_at DESC LIMIT $2`,
       { bind: [jobIds, Math.min(BATCH, most - done)], type: QueryTypes.SELECT }
     );
     for (const row of rows) await projectLine(db, row);

@@ -63,7 +63,7 @@ export async function runSummaries(
   transaction?: Transaction
 ): Promise<RunSummary[]> {
   const rows = await db.sequelize.query<{ summary: RunSummary }>(
-    'SELECT summary FROM runs WHERE job_id = $1 AND standing ORDER BY imported_at, id',
+    'SELECT summary FROM runs WHERE job_id = $1 AND active ORDER BY imported_at, id',
     { bind: [jobId], type: QueryTypes.SELECT, transaction }
   );
   return rows.map((r) => r.summary);
@@ -90,7 +90,7 @@ async function otherFacts(db: Database, job: JobHandle, transaction?: Transactio
   const rows = await db.jobs.findAll({
     where: {
       vehicleId: job.vehicleId,
-      standing: true,
+      active: true,
       id: { [Op.ne]: job.id },
       lastAt: { [Op.gte]: new Date(job.openedAt.getTime() - REMEMBERED_DAYS * 86_400_000) },
       ...(job.closedAt ? { openedAt: { [Op.lte]: job.closedAt } } : {})
@@ -115,7 +115,7 @@ export async function causesBefore(
 ): Promise<Causes> {
   const rows = await db.sequelize.query<{ cause: string; n: number }>(
     `SELECT cause, count(*)::int AS n FROM jobs
-     WHERE standing AND state = 'closed' AND cause IS NOT NULL AND id IS DISTINCT FROM $1::uuid
+     WHERE active AND state = 'closed' AND cause IS NOT NULL AND id IS DISTINCT FROM $1::uuid
        AND ($2::timestamptz IS NULL OR closed_at < $2) GROUP BY cause ORDER BY cause`,
     { bind: [jobId, closedAt], type: QueryTypes.SELECT, transaction }
   );

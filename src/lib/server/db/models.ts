@@ -13,6 +13,7 @@ import type { FaultId } from '../../../core/vehicle/faults';
 import type { ShopCurve } from '../../../core/record/curves';
 import type { EventBody } from '../../../core/record/events';
 import type { RunSummary } from '../../../core/runs/run-summary';
+import type { Spark } from '../../../core/runs/spark';
 import type { Fingerprint } from '../../../core/handover/memory/fingerprint';
 import type { Analysis } from '../../../core/runs/analyse';
 import type { KnownFact } from '../../../core/physics/heat/facts';
@@ -41,7 +42,7 @@ interface VehicleRow extends Model<Own<VehicleRow>, New<VehicleRow>> {
   note: string;
   specSheetId: string | null;
   /** False once its entry has been undone; likewise for jobs and runs. */
-  standing: boolean;
+  active: boolean;
 }
 
 interface SpecSheetRow extends Model<Own<SpecSheetRow>, New<SpecSheetRow>> {
@@ -76,7 +77,7 @@ export interface JobRow extends Model<Own<JobRow>, New<JobRow>> {
   facts: KnownFact[];
   /** Everything searchable: complaint, symptoms, codes, readings, notes. */
   words: string;
-  standing: boolean;
+  active: boolean;
 }
 
 interface PhotoRow extends Model<Own<PhotoRow>, New<PhotoRow>> {
@@ -85,7 +86,7 @@ interface PhotoRow extends Model<Own<PhotoRow>, New<PhotoRow>> {
   mime: string;
   caption: string;
   data: Buffer;
-  standing: boolean;
+  active: boolean;
 }
 
 /** A run and what was read from it. Samples are in the chunks. */
@@ -108,9 +109,11 @@ export interface RunRow extends Model<Own<RunRow>, New<RunRow>> {
   fingerprint: Fingerprint | null;
   /** Everything that case, lists and report ask of it. */
   summary: RunSummary | null;
+  /** Drawn once for lists. */
+  spark: Spark | null;
   /** The coolant curve in a hundred points or so, for lists. */
   preview: { t: number[]; ect: (number | null)[] };
-  standing: boolean;
+  active: boolean;
 }
 
 interface RunChunkRow extends Model<Own<RunChunkRow>, New<RunChunkRow>> {
@@ -166,7 +169,7 @@ export function defineModels(sequelize: Sequelize): Models {
         name: text(),
         note: text(),
         specSheetId: { type: DataTypes.UUID },
-        standing: flag()
+        active: flag()
       },
       { tableName: 'vehicles' }
     ),
@@ -196,7 +199,7 @@ export function defineModels(sequelize: Sequelize): Models {
         lastAt: moment(),
         facts: json(),
         words: text(),
-        standing: flag()
+        active: flag()
       },
       { tableName: 'jobs' }
     ),
@@ -219,8 +222,9 @@ export function defineModels(sequelize: Sequelize): Models {
         band: { type: DataTypes.JSONB },
         fingerprint: { type: DataTypes.JSONB },
         summary: { type: DataTypes.JSONB },
+        spark: { type: DataTypes.JSONB },
         preview: json(),
-        standing: flag()
+        active: flag()
       },
       { tableName: 'runs' }
     ),
@@ -244,7 +248,7 @@ export function defineModels(sequelize: Sequelize): Models {
         mime: text(),
         caption: text(),
         data: { type: DataTypes.BLOB, allowNull: false },
-        standing: flag()
+        active: flag()
       },
       { tableName: 'photos' }
     )

@@ -114,7 +114,7 @@ async function fleetConflicts(
     const state = stream.startsWith('vehicle:') ? deriveVehicle(events) : null;
     if (!state) continue;
     const [other] = await db.sequelize.query<{ id: string; name: string }>(
-      'SELECT id, name FROM vehicles WHERE standing AND lower(fleet_no) = lower($1) AND id <> $2',
+      'SELECT id, name FROM vehicles WHERE active AND lower(fleet_no) = lower($1) AND id <> $2',
       { bind: [state.fleetNo, stream.slice('vehicle:'.length)], type: QueryTypes.SELECT }
     );
     if (other)
@@ -198,7 +198,7 @@ function photosOf(jobs: readonly JobFile[]) {
       mime: p.mime,
       caption: p.caption,
       data: Buffer.from(p.base64, 'base64'),
-      standing: true
+      active: true
     }))
   );
   const wrong = pictures.filter((p) => pictureType(p.data) !== p.mime);

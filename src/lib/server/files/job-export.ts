@@ -12,12 +12,12 @@ import { samplesOf } from '../runs/runs';
 
 /** One job complete: record, vehicle, everything its case rests on and says, runs as CSV, photos. Null where there is no such job. */
 export async function exportJob(db: Database, id: string): Promise<JobFile | null> {
-  const job = await db.jobs.findOne({ where: { id, standing: true } });
+  const job = await db.jobs.findOne({ where: { id, active: true } });
   const vehicle = job && (await db.vehicles.findByPk(job.vehicleId));
   if (!job || !vehicle) return null;
   // Runs whose import was undone go along: undoing may itself be undone. A photo that was taken back does not.
   const runs = await db.runs.findAll({ where: { jobId: id }, order: [['importedAt', 'ASC']] });
-  const photos = await db.photos.findAll({ where: { jobId: id, standing: true } });
+  const photos = await db.photos.findAll({ where: { jobId: id, active: true } });
   const exportedAt = new Date().toISOString();
   return jobFile({
     exportedAt,
@@ -65,7 +65,7 @@ export async function* exportWorkshop(
   const all = async (rows: readonly { id: string }[], kind: 'vehicle' | 'curve') =>
     Promise.all(rows.map((r) => eventsOf(db, streamOf(kind, r.id))));
   const jobs = await db.jobs.findAll({
-    where: { ...where, standing: true },
+    where: { ...where, active: true },
     attributes: ['id', 'number', 'vehicleId'],
     order: [['number', 'ASC']]
   });

@@ -31,9 +31,9 @@ export async function attachPhoto(db: Database, input: PhotoInput): Promise<Resu
   if (!mime) return bad({ field: 'photo', message: 'is no picture; JPEG, PNG or WebP would be right' });
   if (input.bytes.length > PHOTO_MAX_BYTES)
     return bad({ field: 'photo', message: `is larger than ${PHOTO_MAX_BYTES / 1024 / 1024} MB` });
-  if (!(await db.jobs.findOne({ where: { id: input.jobId, standing: true } })))
+  if (!(await db.jobs.findOne({ where: { id: input.jobId, active: true } })))
     return bad({ message: 'this job does not exist any more' });
-  if ((await db.photos.count({ where: { jobId: input.jobId, standing: true } })) >= PHOTOS_PER_JOB)
+  if ((await db.photos.count({ where: { jobId: input.jobId, active: true } })) >= PHOTOS_PER_JOB)
     return bad({ field: 'photo', message: `this job has ${PHOTOS_PER_JOB} photos already; undo one first` });
   const event = {
     id: input.eventId,
@@ -51,7 +51,7 @@ export async function attachPhoto(db: Database, input: PhotoInput): Promise<Resu
         mime,
         caption: input.caption,
         data: Buffer.from(input.bytes),
-        standing: true
+        active: true
       },
       { transaction }
     );

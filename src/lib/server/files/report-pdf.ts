@@ -32,7 +32,7 @@ const spelt = (text: string): string =>
 
 /** The report as a PDF of one to three pages, in the reader's units. */
 export function reportPdf(report: Report, units: UnitChoice, madeAt: string): Promise<Buffer> {
-  const told = (text: string) => spelt(inUnits(text, units));
+  const inReaderUnits = (text: string) => spelt(inUnits(text, units));
   const doc = new PDFDocument({
     size: 'A4',
     margins: { top: MARGIN, bottom: MARGIN, left: MARGIN, right: MARGIN },
@@ -47,28 +47,33 @@ export function reportPdf(report: Report, units: UnitChoice, madeAt: string): Pr
     doc.on('error', reject);
   });
 
-  doc.font('bold').fontSize(SIZE.title).fillColor(INK).text(told(report.title));
-  doc.font('text').fontSize(SIZE.text).fillColor(SOFT).text(told(report.subtitle)).moveDown(0.6);
+  doc.font('bold').fontSize(SIZE.title).fillColor(INK).text(inReaderUnits(report.title));
+  doc.font('text').fontSize(SIZE.text).fillColor(SOFT).text(inReaderUnits(report.subtitle)).moveDown(0.6);
   for (const paragraph of report.summary)
-    doc.font('text').fontSize(11).fillColor(INK).text(told(paragraph), { lineGap: 1.5 }).moveDown(0.35);
+    doc
+      .font('text')
+      .fontSize(11)
+      .fillColor(INK)
+      .text(inReaderUnits(paragraph), { lineGap: 1.5 })
+      .moveDown(0.35);
   doc.moveDown(0.3);
-  table(doc, { title: '', head: [], rows: report.facts }, told, [0.18, 0.82]);
-  if (report.picture) picture(doc, report.picture, told);
-  for (const t of report.tables) table(doc, t, told, WIDTHS[t.head.length]);
+  table(doc, { title: '', head: [], rows: report.facts }, inReaderUnits, [0.18, 0.82]);
+  if (report.picture) picture(doc, report.picture, inReaderUnits);
+  for (const t of report.tables) table(doc, t, inReaderUnits, WIDTHS[t.head.length]);
   for (const { title, items } of report.lists) {
-    heading(doc, told(title));
+    heading(doc, inReaderUnits(title));
     for (const item of items)
       doc
         .font('text')
         .fontSize(SIZE.text)
         .fillColor(INK)
-        .text(`•  ${told(item)}`, { indent: 0, lineGap: 1 });
+        .text(`•  ${inReaderUnits(item)}`, { indent: 0, lineGap: 1 });
   }
   heading(doc, 'Mind');
   for (const caution of report.cautions)
-    doc.font('text').fontSize(SIZE.text).fillColor(INK).text(told(caution), { lineGap: 1 });
-  doc.moveDown(0.6).font('text').fontSize(SIZE.small).fillColor(SOFT).text(told(report.deference));
-  footers(doc, told(report.title), madeAt);
+    doc.font('text').fontSize(SIZE.text).fillColor(INK).text(inReaderUnits(caution), { lineGap: 1 });
+  doc.moveDown(0.6).font('text').fontSize(SIZE.small).fillColor(SOFT).text(inReaderUnits(report.deference));
+  footers(doc, inReaderUnits(report.title), madeAt);
   doc.end();
   return whole;
 }
@@ -95,15 +100,15 @@ function heading(doc: PDFKit.PDFDocument, text: string): void {
 function table(
   doc: PDFKit.PDFDocument,
   { title, note, head, rows }: ReportTable,
-  told: (text: string) => string,
+  inReaderUnits: (text: string) => string,
   shares: readonly number[]
 ): void {
-  if (title) heading(doc, told(title));
-  if (note) doc.font('text').fontSize(SIZE.small).fillColor(SOFT).text(told(note)).moveDown(0.3);
+  if (title) heading(doc, inReaderUnits(title));
+  if (note) doc.font('text').fontSize(SIZE.small).fillColor(SOFT).text(inReaderUnits(note)).moveDown(0.3);
   const widths = shares.map((s) => s * WIDTH);
   const line = (cells: readonly string[], face: (column: number) => 'text' | 'bold', colour: string) => {
     doc.fontSize(head.length > 4 ? SIZE.small : SIZE.text - 0.5);
-    const texts = cells.map(told);
+    const texts = cells.map(inReaderUnits);
     const height =
       Math.max(
         ...texts.map((text, i) => doc.font(face(i)).heightOfString(text || ' ', { width: widths[i] - 8 }))
@@ -133,7 +138,7 @@ function table(
 function picture(
   doc: PDFKit.PDFDocument,
   drawn: NonNullable<Report['picture']>,
-  told: (text: string) => string
+  inReaderUnits: (text: string) => string
 ): void {
   doc.moveDown(0.8);
   room(doc, PICTURE_H + 50);
@@ -154,7 +159,7 @@ function picture(
       .lineWidth(0.3)
       .strokeColor(LINE)
       .stroke();
-    doc.text(told(`${c}\u00a0°C`), MARGIN, y - 4, { width: 36, align: 'right', lineBreak: false });
+    doc.text(inReaderUnits(`${c}\u00a0°C`), MARGIN, y - 4, { width: 36, align: 'right', lineBreak: false });
   }
   for (const m of drawn.ticksMin) {
     const [x] = at([m / drawn.minutes, 0]);
@@ -187,7 +192,7 @@ function picture(
   }
   doc.x = MARGIN;
   doc.y = box.y + box.h + 20;
-  doc.fontSize(SIZE.small).fillColor(SOFT).text(told(drawn.caption), { width: WIDTH });
+  doc.fontSize(SIZE.small).fillColor(SOFT).text(inReaderUnits(drawn.caption), { width: WIDTH });
 }
 
 function footers(doc: PDFKit.PDFDocument, title: string, madeAt: string): void {

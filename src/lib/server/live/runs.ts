@@ -23,7 +23,7 @@ export interface LiveStart {
 
 /** Opens a recording: one for each vehicle at a time. The same event id again changes nothing. */
 export async function startLive(db: Database, input: LiveStart): Promise<Result<{ runId: string }>> {
-  const job = await db.jobs.findOne({ where: { id: input.jobId, standing: true } });
+  const job = await db.jobs.findOne({ where: { id: input.jobId, active: true } });
   if (!job) return bad({ message: 'this job does not exist any more' });
   const event = {
     id: input.eventId,
@@ -84,7 +84,7 @@ export async function endLive(
 ): Promise<Result<{ runId: string | null }>> {
   const known = await db.events.findByPk(input.eventId);
   if (known?.kind === 'run.ended') return good({ runId: (known.payload as { runId: string }).runId });
-  const job = await db.jobs.findOne({ where: { id: input.jobId, standing: true } });
+  const job = await db.jobs.findOne({ where: { id: input.jobId, active: true } });
   const vehicle = job && (await db.vehicles.findByPk(job.vehicleId));
   const sheet = vehicle?.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
   const found = await liveLog(db, input.jobId);

@@ -19,11 +19,11 @@ export async function projectVehicle(
 ): Promise<void> {
   const state = deriveVehicle(events);
   if (!state) {
-    await db.vehicles.update({ standing: false }, { where: { id }, transaction });
+    await db.vehicles.update({ active: false }, { where: { id }, transaction });
     return;
   }
   await db.vehicles.upsert(
-    { id, fleetNo: state.fleetNo, name: state.name, note: state.note, specSheetId: null, standing: true },
+    { id, fleetNo: state.fleetNo, name: state.name, note: state.note, specSheetId: null, active: true },
     { transaction }
   );
   for (const event of events) {
@@ -57,7 +57,7 @@ export async function projectJob(
 ): Promise<void> {
   const state = deriveJob(events);
   if (!state) {
-    await db.jobs.update({ standing: false }, { where: { id }, transaction });
+    await db.jobs.update({ active: false }, { where: { id }, transaction });
     return;
   }
   const values = {
@@ -71,7 +71,7 @@ export async function projectJob(
     openedAt: new Date(state.openedAt),
     lastAt: new Date(state.lastAt),
     words: searchable(state, events),
-    standing: true
+    active: true
   };
   // The number is the database's to give, so a row begins without one.
   await db.sequelize.query(
@@ -103,8 +103,8 @@ async function stands(
   transaction: Transaction
 ): Promise<void> {
   const model = of as Database['photos'];
-  await model.update({ standing: false }, { where: { jobId }, transaction });
-  if (ids.length > 0) await model.update({ standing: true }, { where: { jobId, id: [...ids] }, transaction });
+  await model.update({ active: false }, { where: { jobId }, transaction });
+  if (ids.length > 0) await model.update({ active: true }, { where: { jobId, id: [...ids] }, transaction });
 }
 
 function searchable(state: JobState, events: readonly RecordEvent[]): string {

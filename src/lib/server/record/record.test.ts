@@ -13,7 +13,7 @@ import { append } from './record';
 import { eventsOf } from './events';
 import { importRun, isOutdated, samplesOf } from '../runs/runs';
 import { testDatabase } from '../db/test-database';
-import { jobLines, vehicleLines } from '../views/lists';
+import { jobLines, vehicleLines, vehiclesPage } from '../views/lists';
 
 let db: Database;
 let drop: () => Promise<void>;
@@ -254,7 +254,7 @@ describe('the demo workshop', () => {
     const vehicles = await vehicleLines(own.db);
     for (const fleetNo of ['QH-03', 'QH-07', 'QH-11', 'QH-14', 'QH-19', 'QH-22', 'QH-26'])
       expect(
-        lines.some((l) => l.fleetNo === fleetNo && l.runs > 0),
+        lines.some((l) => l.fleetNo === fleetNo && l.lastRun),
         fleetNo
       ).toBe(true);
     const checks = new Set(lines.flatMap((l) => l.results.map((r) => r.check)));
@@ -283,6 +283,10 @@ describe('the demo workshop', () => {
     await append(own.db, note);
     expect(await loadDemo(own.db, 'demo', now)).toBe(0);
     expect((await vehicleLines(own.db, vehicles[0].id))[0].name).toBe('Renamed');
+    const found = await vehiclesPage(own.db, 'renamed', 7);
+    expect(found).toMatchObject({ all: vehicles.length, page: 1, pages: 1 });
+    expect(found.vehicles.map((v) => v.id)).toEqual([vehicles[0].id]);
+    expect((await vehiclesPage(own.db, 'renamed nowhere')).vehicles).toEqual([]);
     await own.drop();
   });
 });

@@ -14,7 +14,7 @@ export async function heatByVehicle(
   const rows = await db.jobs.findAll({
     where: {
       vehicleId: [...vehicleIds],
-      standing: true,
+      active: true,
       lastAt: { [Op.gte]: new Date(Date.now() - REMEMBERED_DAYS * 86_400_000) },
       ...(except ? { id: { [Op.ne]: except } } : {})
     },

@@ -14,7 +14,7 @@ export async function knownGoodRuns(
   const rows = await db.sequelize.query<{ learned: Learned }>(
     `SELECT r.analysis->'learned' AS learned FROM runs r
      JOIN jobs j ON j.id = r.job_id JOIN vehicles v ON v.id = j.vehicle_id
-     WHERE v.id = $1 AND j.standing AND r.standing AND r.spec_sheet_id = v.spec_sheet_id
+     WHERE v.id = $1 AND j.active AND r.active AND r.spec_sheet_id = v.spec_sheet_id
        AND r.id IS DISTINCT FROM $2::uuid AND jsonb_typeof(r.analysis->'learned') = 'object'
      ORDER BY r.imported_at, r.id`,
     { bind: [vehicleId, except], type: QueryTypes.SELECT }

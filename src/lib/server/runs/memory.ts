@@ -18,13 +18,13 @@ export async function memories(
   const [rows, repaired] = await Promise.all([
     db.sequelize.query<{ vehicleId: string; fingerprint: Fingerprint }>(
       `SELECT j.vehicle_id AS "vehicleId", r.fingerprint FROM runs r JOIN jobs j ON j.id = r.job_id
-       WHERE r.standing AND j.standing AND r.fingerprint IS NOT NULL AND ($1::uuid IS NULL OR j.vehicle_id = $1)
+       WHERE r.active AND j.active AND r.fingerprint IS NOT NULL AND ($1::uuid IS NULL OR j.vehicle_id = $1)
        ORDER BY r.imported_at`,
       { bind, type: QueryTypes.SELECT }
     ),
     db.sequelize.query<{ vehicleId: string; at: string | null }>(
       `SELECT vehicle_id AS "vehicleId", max(ending->>'repairedAt') AS at FROM jobs
-       WHERE standing AND ($1::uuid IS NULL OR vehicle_id = $1) GROUP BY vehicle_id`,
+       WHERE active AND ($1::uuid IS NULL OR vehicle_id = $1) GROUP BY vehicle_id`,
       { bind, type: QueryTypes.SELECT }
     )
   ]);
@@ -80,12 +80,12 @@ const PAGE = 60;
 export async function fleetView(db: Database, wantedPage = 1) {
   await projectMemories(db, PAGE);
   const [[{ count, drifted }]] = (await db.sequelize.query(
-    'SELECT count(*)::int AS count, (count(*) FILTER (WHERE drifted))::int AS drifted FROM vehicles WHERE standing'
+    'SELECT count(*)::int AS count, (count(*) FILTER (WHERE drifted))::int AS drifted FROM vehicles WHERE active'
   )) as [{ count: number; drifted: number }[], unknown];
   const pages = Math.max(1, Math.ceil(count / PAGE));
   const page = Math.min(pages, Math.max(1, Math.floor(wantedPage) || 1));
   const fleet = await db.sequelize.query<FleetLine>(
-    `SELECT id, fleet_no AS "fleetNo", name, memory, marks FROM vehicles WHERE standing
+    `SELECT id, fleet_no AS "fleetNo", name, memory, marks FROM vehicles WHERE active
      ORDER BY drifted DESC, fleet_no LIMIT $1 OFFSET $2`,
     { bind: [PAGE, (page - 1) * PAGE], type: QueryTypes.SELECT }
   );

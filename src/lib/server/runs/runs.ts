@@ -35,7 +35,7 @@ export async function importRun(
   db: Database,
   input: RunImport
 ): Promise<Result<{ runId: string; isNew: boolean }>> {
-  const job = await db.jobs.findOne({ where: { id: input.jobId, standing: true } });
+  const job = await db.jobs.findOne({ where: { id: input.jobId, active: true } });
   if (!job) return bad({ message: 'this job does not exist any more; open it again from the depot' });
   const vehicle = await db.vehicles.findByPk(job.vehicleId);
   const sheet = vehicle?.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
@@ -126,7 +126,7 @@ export async function storeRun(db: Database, run: StoredRun, transaction: Transa
       fingerprint: null,
       summary: null,
       preview: previewOf(log),
-      standing: true
+      active: true
     },
     { transaction }
   );

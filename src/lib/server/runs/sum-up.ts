@@ -1,6 +1,7 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import { fingerprintOf } from '../../../core/handover/memory/fingerprint';
 import { summaryOfRun } from '../../../core/runs/run-summary';
+import { sparkOf } from '../../../core/runs/spark';
 import type { Analysis } from '../../../core/runs/analyse';
 import type { Database } from '../db/database';
 import type { RunRow } from '../db/models';
@@ -11,6 +12,7 @@ interface Judged {
   readonly startedAt: string | null;
   readonly durationS: number;
   readonly preview: RunRow['preview'];
+  readonly band: RunRow['band'];
   readonly startOpenC: number;
   readonly analysis: Analysis;
 }
@@ -22,7 +24,7 @@ interface Judged {
 export async function sumUp(db: Database, id: string, transaction?: Transaction): Promise<void> {
   const [run] = await db.sequelize.query<Judged>(
     `SELECT r.file_name AS "fileName", r.imported_at AS "importedAt", r.started_at AS "startedAt", r.duration_s AS "durationS",
-       r.preview, (s.sheet->'thermostat'->>'startOpenC')::float AS "startOpenC", r.analysis
+       r.preview, r.band, (s.sheet->'thermostat'->>'startOpenC')::float AS "startOpenC", r.analysis
      FROM runs r JOIN spec_sheets s ON s.id = r.spec_sheet_id WHERE r.id = $1`,
     { bind: [id], type: QueryTypes.SELECT, transaction }
   );
@@ -37,6 +39,7 @@ export async function sumUp(db: Database, id: string, transaction?: Transaction)
         importedAt,
         endC: run.preview.ect.findLast((v) => v !== null) ?? null
       }),
+      spark: sparkOf({ curve: run.preview, band: run.band }),
       fingerprint: fingerprintOf({ id, at: importedAt, verdict, jumps, features }, run.startOpenC)
     },
     { where: { id }, transaction }

@@ -13,9 +13,9 @@ export async function compareView(
   wantA: string | null,
   wantB: string | null
 ) {
-  const jobs = await db.jobs.findAll({ where: { vehicleId, standing: true }, attributes: ['id', 'number'] });
+  const jobs = await db.jobs.findAll({ where: { vehicleId, active: true }, attributes: ['id', 'number'] });
   const runs = await db.runs.findAll({
-    where: { jobId: jobs.map((j) => j.id), standing: true },
+    where: { jobId: jobs.map((j) => j.id), active: true },
     order: [['importedAt', 'DESC']]
   });
   const b = runs.find((r) => r.id === wantB) ?? runs[0];

@@ -14,7 +14,7 @@ interface Served {
 const SERVED = `
   SELECT j.vehicle_id AS "vehicleId", e.at, e.payload AS service
   FROM events e JOIN jobs j ON e.stream = 'job:' || j.id
-  WHERE e.kind = 'coolant.serviced' AND j.standing
+  WHERE e.kind = 'coolant.serviced' AND j.active
     AND NOT EXISTS (SELECT 1 FROM events u WHERE u.kind = 'undo' AND u.stream = e.stream AND u.payload->>'of' = e.id::text
       AND NOT EXISTS (SELECT 1 FROM events r WHERE r.kind = 'undo' AND r.stream = e.stream AND r.payload->>'of' = u.id::text))
   ORDER BY e.at, e.seq`;

@@ -27,7 +27,7 @@ export async function find(db: Database, text: string) {
     db.sequelize.query<FoundJob>(
       `SELECT j.number, j.complaint, j.state, v.fleet_no AS "fleetNo", v.name AS "vehicleName"
        FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
-       WHERE j.standing AND v.standing
+       WHERE j.active AND v.active
          AND (j.search || ' ' || v.search) LIKE ALL ($1::text[])
        ORDER BY j.state = 'closed', j.last_at DESC LIMIT $2`,
       { bind, type: QueryTypes.SELECT }
@@ -35,7 +35,7 @@ export async function find(db: Database, text: string) {
     db.sequelize.query<FoundVehicle>(
       `SELECT v.id, v.fleet_no AS "fleetNo", v.name, v.note FROM vehicles v
        LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id
-       WHERE v.standing AND (v.search || ' ' || lower(coalesce(s.sheet->>'name', ''))) LIKE ALL ($1::text[])
+       WHERE v.active AND (v.search || ' ' || lower(coalesce(s.sheet->>'name', ''))) LIKE ALL ($1::text[])
        ORDER BY v.fleet_no LIMIT $2`,
       { bind, type: QueryTypes.SELECT }
     )

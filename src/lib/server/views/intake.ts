@@ -33,8 +33,8 @@ export async function intakeView(db: Database, chosen: string | null) {
 const vehiclesToChoose = (db: Database, chosen: string | null) =>
   db.sequelize.query<{ id: string; fleetNo: string; name: string; note: string; openJobs: number }>(
     `SELECT v.id, v.fleet_no AS "fleetNo", v.name, v.note,
-       (SELECT count(*)::int FROM jobs j WHERE j.vehicle_id = v.id AND j.standing AND j.state = 'open') AS "openJobs"
-     FROM (SELECT * FROM vehicles WHERE standing ORDER BY id IS DISTINCT FROM $1::uuid, fleet_no LIMIT $2) v ORDER BY v.fleet_no`,
+       (SELECT count(*)::int FROM jobs j WHERE j.vehicle_id = v.id AND j.active AND j.state = 'open') AS "openJobs"
+     FROM (SELECT * FROM vehicles WHERE active ORDER BY id IS DISTINCT FROM $1::uuid, fleet_no LIMIT $2) v ORDER BY v.fleet_no`,
     { bind: [chosen, OFFERED], type: QueryTypes.SELECT }
   );
 
@@ -45,8 +45,8 @@ export async function chosenVehicle(db: Database, id: string) {
     sheetOf(db, id),
     db.sequelize.query<EarlierRow>(
       `SELECT j.number, j.complaint, j.state, j.outcome, j.opened_at AS "openedAt",
-         (SELECT r.summary->>'verdict' FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY r.imported_at DESC LIMIT 1) AS verdict
-       FROM jobs j WHERE j.standing AND j.vehicle_id = $1 ORDER BY j.state = 'closed', j.last_at DESC LIMIT $2`,
+         (SELECT r.summary->>'verdict' FROM runs r WHERE r.job_id = j.id AND r.active ORDER BY r.imported_at DESC LIMIT 1) AS verdict
+       FROM jobs j WHERE j.active AND j.vehicle_id = $1 ORDER BY j.state = 'closed', j.last_at DESC LIMIT $2`,
       { bind: [id, EARLIER_SHOWN], type: QueryTypes.SELECT }
     )
   ]);

@@ -201,7 +201,7 @@ describe('photos', () => {
     expect(again.ok && again.value.isNew).toBe(false);
     expect(Buffer.from((await db.photos.findByPk(photo))!.data).equals(Buffer.from(PNG))).toBe(true);
     await write(`job:${id}`, { kind: 'undo', payload: { of: event } });
-    expect((await db.photos.findByPk(photo))!.standing).toBe(false);
+    expect((await db.photos.findByPk(photo))!.active).toBe(false);
     expect((await exportJob(db, id))!.photos).toEqual([]);
   });
 

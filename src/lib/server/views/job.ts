@@ -6,14 +6,13 @@ import { loadCase } from '../cases/load-case';
 import type { Database } from '../db/database';
 import type { JobRow, RunRow } from '../db/models';
 import { isOutdated, samplesOf } from '../runs/runs';
-import { sparkOf } from './spark';
 
 const FIRST_POINTS = 1500;
 
 /** The job of a number in an address, unless it was undone, or a 404 in words. */
 export async function jobOr404(db: Database, number: string): Promise<JobRow> {
   const job = /^\d{1,9}$/.test(number)
-    ? await db.jobs.findOne({ where: { number: Number(number), standing: true } })
+    ? await db.jobs.findOne({ where: { number: Number(number), active: true } })
     : null;
   if (!job) error(404, `There is no job ${number.slice(0, 20)}`);
   return job;
@@ -56,11 +55,11 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
 export async function finishView(db: Database, number: string) {
   const view = await jobOf(db, number);
   const pair = assembleCase(view.known)?.pair;
-  const spark = async (id: string | undefined) => {
+  const curve = async (id: string | undefined) => {
     const run = id ? await db.runs.findByPk(id, { attributes: ['id', 'preview', 'band'] }) : null;
-    return run && { id: run.id, ...sparkOf(run) };
+    return run && { id: run.id, ...run.preview, band: run.band };
   };
-  return { ...view, curves: [await spark(pair?.before?.id), await spark(pair?.after?.id)] };
+  return { ...view, curves: [await curve(pair?.before?.id), await curve(pair?.after?.id)] };
 }
 
 async function runView(db: Database, run: RunRow) {

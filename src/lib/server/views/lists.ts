@@ -3,11 +3,10 @@ import type { SpecSheet } from '../../../core/vehicle/spec-sheet';
 import { coolingOf } from '../../../core/diagnosis/judged';
 import type { CaseLine } from '../../../core/diagnosis/case-line';
 import type { RunSummary } from '../../../core/runs/run-summary';
+import type { Spark } from '../../../core/runs/spark';
 import { holding, type KnownFact } from '../../../core/physics/heat/facts';
 import { thermalAt, type ThermalState } from '../../../core/physics/heat/state';
 import type { Database } from '../db/database';
-import type { RunRow } from '../db/models';
-import { sparkOf } from './spark';
 import { projectLines } from '../cases/lines';
 import { heatByVehicle } from '../record/vehicle-heat';
 
@@ -22,10 +21,8 @@ interface Line extends Omit<CaseLine, 'ending'> {
   readonly fleetNo: string;
   readonly vehicleName: string;
   readonly vehicleId: string;
-  readonly runs: number;
-  readonly summary: RunSummary | null;
-  readonly preview: RunRow['preview'] | null;
-  readonly band: RunRow['band'];
+  readonly lastRun: Pick<RunSummary, 'verdict' | 'title' | 'sentence'> | null;
+  readonly spark: Spark | null;
   readonly sheet: SpecSheet | null;
   readonly due: boolean;
 }
@@ -41,16 +38,17 @@ export interface Lines {
 }
 
 const MOST = 500;
-const WHERE = `j.standing AND v.standing AND ($1::uuid IS NULL OR v.id = $1) AND ($2::text IS NULL OR j.state = $2)
+const WHERE = `j.active AND v.active AND ($1::uuid IS NULL OR v.id = $1) AND ($2::text IS NULL OR j.state = $2)
   AND NOT EXISTS (SELECT 1 FROM unnest($3::text[]) w WHERE position(lower(w) IN j.search) = 0 AND position(lower(w) IN v.search) = 0)`;
 const bindOf = ({ vehicleId = null, state, words = [] }: Lines) => [vehicleId, state ?? null, [...words]];
 
 const LINES = `
   SELECT j.id, j.number, j.complaint, j.state, j.outcome, j.opened_at AS "openedAt", j.last_at AS "lastAt", v.fleet_no AS "fleetNo",
-         v.name AS "vehicleName", v.id AS "vehicleId", j.leader, j.results, j.proof, s.sheet, j.line_due > j.line_done AS due,
-         (SELECT count(*)::int FROM runs r WHERE r.job_id = j.id AND r.standing) AS runs, last.summary, last.preview, last.band
+         v.name AS "vehicleName", v.id AS "vehicleId", j.leader, j.results, j.proof, j.line_due > j.line_done AS due,
+         CASE WHEN j.state = 'open' THEN s.sheet END AS sheet, last.spark,
+         jsonb_build_object('verdict', last.summary->'verdict', 'title', last.summary->'title', 'sentence', last.summary->'sentence') AS "lastRun"
   FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id
-  LEFT JOIN LATERAL (SELECT summary, preview, band FROM runs r WHERE r.job_id = j.id AND r.standing ORDER BY imported_at DESC LIMIT 1) last ON true
+  LEFT JOIN LATERAL (SELECT summary, spark FROM runs r WHERE r.job_id = j.id AND r.active ORDER BY imported_at DESC LIMIT 1) last ON true
   WHERE ${WHERE}
   ORDER BY j.state = 'closed', j.last_at DESC LIMIT $4 OFFSET $5`;
 
@@ -71,13 +69,12 @@ export async function jobLines(db: Database, which: Lines = {}) {
   const open = lines.filter((l) => l.state === 'open').map((l) => l.vehicleId);
   const heat = await heatByVehicle(db, [...new Set(open)]);
   const now = new Date().toISOString();
-  return lines.map(({ summary, preview, band, sheet, due: _, ...line }) => ({
+  return lines.map(({ lastRun, sheet, due: _, ...line }) => ({
     ...line,
     heat: heatNow(heat.get(line.vehicleId) ?? [], now, sheet),
     openedAt: line.openedAt.toISOString(),
     lastAt: line.lastAt.toISOString(),
-    lastRun: summary && { verdict: summary.verdict, title: summary.title, sentence: summary.sentence },
-    spark: preview && sparkOf({ preview, band })
+    lastRun: lastRun?.title ? lastRun : null
   }));
 }
 
@@ -103,7 +100,7 @@ export const dueLines = (db: Database, by: string) =>
   }>(
     `SELECT j.number, j.complaint, j.outcome, j.look_again::text AS due, v.fleet_no AS "fleetNo", v.name AS "vehicleName"
      FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
-     WHERE j.standing AND v.standing AND j.state = 'closed' AND j.look_again <= $1::date ORDER BY j.look_again, j.number`,
+     WHERE j.active AND v.active AND j.state = 'closed' AND j.look_again <= $1::date ORDER BY j.look_again, j.number`,
     { bind: [by], type: QueryTypes.SELECT }
   );
 
@@ -112,20 +109,47 @@ function heatNow(known: readonly KnownFact[], now: string, sheet: SpecSheet | nu
   return thermalAt(facts, now, sheet, coolingOf(facts));
 }
 
+interface VehicleRow {
+  readonly id: string;
+  readonly fleetNo: string;
+  readonly name: string;
+  readonly note: string;
+  readonly sheet: SpecSheet | null;
+  readonly jobs: number;
+  readonly openJobs: number;
+}
+
+/** Jobs are counted for the vehicles that are shown only. */
+const VEHICLES = (which: string) => `
+  SELECT v.id, v.fleet_no AS "fleetNo", v.name, v.note, s.sheet, j.jobs, j."openJobs"
+  FROM (SELECT * FROM vehicles WHERE active AND ${which}) v
+  LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id
+  CROSS JOIN LATERAL (SELECT count(*)::int AS jobs, (count(*) FILTER (WHERE state = 'open'))::int AS "openJobs"
+    FROM jobs WHERE vehicle_id = v.id AND active) j
+  ORDER BY v.fleet_no`;
+
 /** All vehicles, or one, with how many jobs they have had. */
-export async function vehicleLines(db: Database, id: string | null = null) {
-  return db.sequelize.query<{
-    id: string;
-    fleetNo: string;
-    name: string;
-    note: string;
-    sheet: SpecSheet | null;
-    jobs: number;
-    openJobs: number;
-  }>(
-    `SELECT v.id, v.fleet_no AS "fleetNo", v.name, v.note, s.sheet, count(j.id)::int AS jobs, (count(j.id) FILTER (WHERE j.state = 'open'))::int AS "openJobs"
-     FROM vehicles v LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id LEFT JOIN jobs j ON j.vehicle_id = v.id AND j.standing
-     WHERE v.standing AND ($1::uuid IS NULL OR v.id = $1) GROUP BY v.id, s.id ORDER BY v.fleet_no`,
-    { bind: [id], type: QueryTypes.SELECT }
+export const vehicleLines = (db: Database, id: string | null = null) =>
+  db.sequelize.query<VehicleRow>(VEHICLES('($1::uuid IS NULL OR id = $1)'), {
+    bind: [id],
+    type: QueryTypes.SELECT
+  });
+
+const VEHICLES_SHOWN = 60;
+const HAS_WORDS = 'NOT EXISTS (SELECT 1 FROM unnest($1::text[]) w WHERE position(lower(w) IN search) = 0)';
+
+/** Vehicles with all the words in their number, name or note, page by page in the order of their numbers. */
+export async function vehiclesPage(db: Database, asked: string, wantedPage = 1) {
+  const words = asked.split(/\s+/).filter(Boolean);
+  const [{ all, count }] = await db.sequelize.query<{ all: number; count: number }>(
+    `SELECT count(*)::int AS "all", (count(*) FILTER (WHERE ${HAS_WORDS}))::int AS count FROM vehicles WHERE active`,
+    { bind: [words], type: QueryTypes.SELECT }
   );
+  const pages = Math.max(1, Math.ceil(count / VEHICLES_SHOWN));
+  const page = Math.min(pages, Math.max(1, Math.floor(wantedPage) || 1));
+  const vehicles = await db.sequelize.query<VehicleRow>(
+    VEHICLES(`${HAS_WORDS} ORDER BY fleet_no LIMIT $2 OFFSET $3`),
+    { bind: [words, VEHICLES_SHOWN, (page - 1) * VEHICLES_SHOWN], type: QueryTypes.SELECT }
+  );
+  return { asked, all, page, pages, vehicles };
 }

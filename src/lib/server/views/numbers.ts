@@ -28,7 +28,7 @@ export async function numbersView(
 
 async function closedAndDue(db: Database, { to }: Period): Promise<string[]> {
   const rows = await db.sequelize.query<{ id: string }>(
-    `SELECT id FROM jobs WHERE standing AND state = 'closed' AND line_due > line_done AND closed_at < $1::date + 1`,
+    `SELECT id FROM jobs WHERE active AND state = 'closed' AND line_due > line_done AND closed_at < $1::date + 1`,
     { bind: [to], type: QueryTypes.SELECT }
   );
   return rows.map((r) => r.id);
@@ -39,7 +39,7 @@ async function closedIn(db: Database, { from, to }: Period): Promise<ClosedJob[]
     Omit<ClosedJob, 'openedAt' | 'closedAt'> & { openedAt: Date; closedAt: Date }
   >(
     `SELECT opened_at AS "openedAt", closed_at AS "closedAt", outcome, cause, ending FROM jobs
-     WHERE standing AND state = 'closed' AND closed_at >= $1::date AND closed_at < $2::date + 1`,
+     WHERE active AND state = 'closed' AND closed_at >= $1::date AND closed_at < $2::date + 1`,
     { bind: [from, to], type: QueryTypes.SELECT }
   );
   return rows.map((r) => ({ ...r, openedAt: r.openedAt.toISOString(), closedAt: r.closedAt.toISOString() }));

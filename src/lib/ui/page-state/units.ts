@@ -13,7 +13,7 @@ export const shown = (value: number | null | undefined, kind: QuantityKind, digi
   formatQuantity(value, kind, unitOf(kind), digits ?? unitOf(kind).digits);
 
 /** A sentence of the core in the person's units. */
-export const told = (sentence: string): string => inUnits(sentence, unitChoice());
+export const inReaderUnits = (sentence: string): string => inUnits(sentence, unitChoice());
 
 /** A difference of temperatures in the person's unit, without the zero point. */
 export const shownDifference = (celsius: number | null | undefined, digits = 1): string =>

@@ -4,11 +4,16 @@ import type { Migration } from '../migration';
 export const cases: Migration = {
   name: '0008-cases',
   sql: `
+    ALTER TABLE vehicles RENAME COLUMN standing TO active;
+    ALTER TABLE jobs RENAME COLUMN standing TO active;
+    ALTER TABLE runs RENAME COLUMN standing TO active;
+    ALTER TABLE photos RENAME COLUMN standing TO active;
     ALTER TABLE jobs
       ADD COLUMN line_due bigint NOT NULL DEFAULT 1,
       ADD COLUMN line_done bigint NOT NULL DEFAULT 0,
       ADD COLUMN leader jsonb,
       ADD COLUMN proof jsonb;
+    CREATE INDEX jobs_listed ON jobs ((state = 'closed'), last_at DESC) WHERE active;
     CREATE INDEX jobs_line_due ON jobs (last_at DESC) WHERE line_due > line_done;
     -- What lists are searched by, made lower once.
     ALTER TABLE jobs ADD COLUMN search text GENERATED ALWAYS AS
@@ -20,9 +25,9 @@ export const cases: Migration = {
       ADD COLUMN marks jsonb NOT NULL DEFAULT '[]',
       ADD COLUMN drifted boolean NOT NULL DEFAULT false,
       ADD COLUMN memory_due boolean NOT NULL DEFAULT true;
-    CREATE INDEX vehicles_fleet ON vehicles (drifted DESC, fleet_no) WHERE standing;
+    CREATE INDEX vehicles_fleet ON vehicles (drifted DESC, fleet_no) WHERE active;
     CREATE INDEX vehicles_memory_due ON vehicles (id) WHERE memory_due;
-    ALTER TABLE runs ADD COLUMN summary jsonb;
+    ALTER TABLE runs ADD COLUMN summary jsonb, ADD COLUMN spark jsonb;
     ALTER TABLE runs RENAME COLUMN print TO fingerprint;
   `,
   derivedAnew: true
