@@ -1,5 +1,5 @@
 import { literal } from 'sequelize';
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import { readJobFile, type JobFile } from '../../src/core/handover/job-file';
 import { bringIn } from '../../src/lib/server/files/bring-in';
@@ -12,15 +12,17 @@ import { line, ms } from './measure';
 
 const UUID = /[0-9a-f]{8}-[0-9a-f]{4}-4[0-9a-f]{3}-8[0-9a-f]{3}-[0-9a-f]{12}/g;
 
-/** The year once more, on vehicles of another name. */
-function copied(text: string, n: number): JobFile {
+/** The text of a job file once more, on vehicles and with ids of another name. */
+function copiedText(text: string, n: number): string {
   const other = (id: string) => {
     const h = createHash('sha256').update(`${n}/${id}`).digest('hex');
     return `${h.slice(0, 8)}-${h.slice(8, 12)}-4${h.slice(13, 16)}-8${h.slice(17, 20)}-${h.slice(20, 32)}`;
   };
-  const json = JSON.parse(text.replace(UUID, other).replace(/"QH-(\d\d)"/g, `"Q${n}-$1"`)) as {
-    number: number;
-  };
+  return text.replace(UUID, other).replace(/"QH-(\d\d)"/g, `"Q${n}-$1"`);
+}
+
+function copied(text: string, n: number): JobFile {
+  const json = JSON.parse(copiedText(text, n)) as { number: number };
   const read = readJobFile({ ...json, number: json.number + 1000 * n });
   if (!read.ok) throw new Error(read.problems[0].message);
   return read.value;
@@ -98,5 +100,49 @@ export async function viewsBench(): Promise<void> {
       `median / p95; aim: p95 under ${YEARS > 10 ? 100 : 25} ms`
     );
   }
+  await manyRuns(db, server.address, texts[0]);
   await server.end();
+}
+
+const RUNS = 160;
+
+/** A job of very many runs: how long it takes to open, and what another request waits while it is exported. */
+async function manyRuns(db: Database, address: string, text: string): Promise<void> {
+  const json = JSON.parse(copiedText(text, YEARS)) as {
+    runs: { id: string }[];
+    events: { id: string; kind: string; payload: { runId?: string } }[];
+  };
+  const [run] = json.runs;
+  const imported = json.events.find((e) => e.payload.runId === run.id)!;
+  for (let n = json.runs.length; n < RUNS; n++) {
+    const [eventId, runId] = [randomUUID(), randomUUID()];
+    json.runs.push({ ...run, id: runId });
+    json.events.splice(json.events.indexOf(imported) + 1, 0, {
+      ...imported,
+      id: eventId,
+      payload: { ...imported.payload, runId }
+    });
+  }
+  const read = readJobFile({ ...json, number: 900_000 });
+  if (!read.ok) throw new Error(read.problems[0].message);
+  const brought = await bringIn(db, { jobs: [read.value], trusted: true });
+  if (!brought.ok) throw new Error(brought.problems[0].message);
+  const { id, number } = await db.jobs.findOne({ order: [['number', 'DESC']], rejectOnEmpty: true });
+  await projected(db);
+  const took = async (path: string) => {
+    const start = performance.now();
+    await (await fetch(address + path)).arrayBuffer();
+    return performance.now() - start;
+  };
+  line(`a job of ${RUNS} runs opens, first time`, ms(await took(`/jobs/${number}`)), 'aim: under 300 ms');
+  line('and again', ms(await took(`/jobs/${number}`)));
+  let exporting = true;
+  const export_ = took(`/api/jobs/${id}/job.json`).finally(() => (exporting = false));
+  const waits: number[] = [];
+  while (exporting) waits.push(await took('/health'));
+  line(
+    'its export',
+    ms(await export_),
+    `longest wait of another request meanwhile ${ms(Math.max(...waits))}`
+  );
 }

@@ -6,7 +6,7 @@ import { streamOf } from '../../../core/record/events';
 import { SHOP_ID } from '../../../core/record/shop';
 import { loadCase } from '../cases/load-case';
 import type { Database } from '../db/database';
-import type { JobRow } from '../db/models';
+import type { JobRow, RunRow } from '../db/models';
 import { eventsOf } from '../record/events';
 import { samplesOf } from '../runs/runs';
 
@@ -30,20 +30,7 @@ export async function exportJob(db: Database, id: string): Promise<JobFile | nul
       events: await eventsOf(db, streamOf('vehicle', vehicle.id))
     },
     known: await loadCase(db, job, exportedAt),
-    runs: await Promise.all(
-      runs.map(async (run) => ({
-        id: run.id,
-        fileName: run.fileName,
-        importedAt: run.importedAt.toISOString(),
-        startedAt: run.startedAt,
-        specSheetId: run.specSheetId,
-        ...(run.marks.length > 0 ? { marks: run.marks } : {}),
-        ...(run.report.instrument ? { readWith: run.report.instrument } : {}),
-        csv: writeLog({ ...(await samplesOf(db, run)), events: [] }, { exact: true }),
-        analysis: run.analysis,
-        band: run.band
-      }))
-    ),
+    runs: await runsOf(db, runs),
     photos: photos.map(({ id: photoId, mime, caption, data }) => ({
       id: photoId,
       mime: mime as JobFile['photos'][number]['mime'],
@@ -51,6 +38,25 @@ export async function exportJob(db: Database, id: string): Promise<JobFile | nul
       base64: Buffer.from(data).toString('base64')
     }))
   });
+}
+
+/** The runs one after the other, so that a job of many holds neither the database nor the process from others. */
+async function runsOf(db: Database, rows: readonly RunRow[]): Promise<JobFile['runs']> {
+  const runs: JobFile['runs'] = [];
+  for (const run of rows)
+    runs.push({
+      id: run.id,
+      fileName: run.fileName,
+      importedAt: run.importedAt.toISOString(),
+      startedAt: run.startedAt,
+      specSheetId: run.specSheetId,
+      ...(run.marks.length > 0 ? { marks: run.marks } : {}),
+      ...(run.report.instrument ? { readWith: run.report.instrument } : {}),
+      csv: writeLog({ ...(await samplesOf(db, run)), events: [] }, { exact: true }),
+      analysis: run.analysis,
+      band: run.band
+    });
+  return runs;
 }
 
 /** A name for a job’s file that says whose it is. */
