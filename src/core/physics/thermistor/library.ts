@@ -66,9 +66,9 @@ export const LIBRARY: readonly LibraryCurve[] = [
 ];
 
 /** Our families, with the curves a shop keeps itself before them. */
-export function curvesWith<C extends LibraryCurve>(own: readonly C[]): readonly LibraryCurve[] {
+export function curvesWith(own: readonly LibraryCurve[]): readonly LibraryCurve[] {
   if (own.length === 0) return LIBRARY;
-  const had = joined.get(own) ?? [...own, ...LIBRARY];
+  const had = joined.get(own) ?? own.concat(LIBRARY);
   joined.set(own, had);
   return had;
 }
