@@ -3,7 +3,7 @@ import { HAS_ITS_CODE } from '../checks/engine/codes';
 import { checkOf, type CheckId } from '../checks/registry';
 import { CODES } from '../vehicle/codes';
 import { midSentence } from '../base/text';
-import type { FaultId } from '../vehicle/faults';
+import { FAN_DEAD, type FaultId } from '../vehicle/faults';
 import { ALIKE } from '../runs/candidates';
 import { SUSPECTS } from '../vehicle/fault-words';
 
@@ -27,14 +27,6 @@ const o = (seen: string, fors: readonly FaultId[], against: readonly FaultId[] =
   against
 });
 
-const POWER: readonly FaultId[] = [
-  'fan-motor-dead',
-  'fan-feed-open',
-  'fan-command-missing',
-  'fan-relay-contacts',
-  'fan-relay-coil',
-  'fan-controller-dead'
-];
 const SENSOR: readonly FaultId[] = [
   'ect-reads-hot',
   'ect-reads-cold',
@@ -152,7 +144,7 @@ const TABLES: Partial<Record<CheckId, Table>> = {
   },
   'fan-switching': {
     finds: [
-      o('the fan never comes on', POWER),
+      o('the fan never comes on', FAN_DEAD),
       o('it comes on early or late', ['fan-setpoint-modified'], ['fan-motor-dead', 'fan-feed-open']),
       o('it runs from the first minute', [
         'fan-relay-welded',
@@ -161,7 +153,7 @@ const TABLES: Partial<Record<CheckId, Table>> = {
       ]),
       o('it runs with the reading at a default', ['ect-open-circuit', 'ect-short-circuit', 'ect-wiring'])
     ],
-    clears: [...POWER, 'fan-setpoint-modified', 'fan-relay-welded', 'fan-controller-shorted']
+    clears: [...FAN_DEAD, 'fan-setpoint-modified', 'fan-relay-welded', 'fan-controller-shorted']
   },
   'fan-command': {
     finds: [
@@ -177,7 +169,7 @@ const TABLES: Partial<Record<CheckId, Table>> = {
       ]),
       o('the fan turns slowly', ['fan-motor-weak', 'fan-feed-open'])
     ],
-    clears: [...POWER, 'fan-motor-weak']
+    clears: [...FAN_DEAD, 'fan-motor-weak']
   },
   'key-off-fan': {
     finds: [

@@ -41,4 +41,14 @@ export const FAULT_IDS = [
 /** The fault ids of the catalogue: a contract with files and tests; ids never change meaning. */
 export type FaultId = (typeof FAULT_IDS)[number];
 
+/** What leaves an electric fan without power or motion: told apart at its circuit, alike from outside, on warm days and at a standstill only. */
+export const FAN_DEAD = [
+  'fan-motor-dead',
+  'fan-feed-open',
+  'fan-command-missing',
+  'fan-relay-contacts',
+  'fan-relay-coil',
+  'fan-controller-dead'
+] as const satisfies readonly FaultId[];
+
 export const isFaultId = (text: string): text is FaultId => (FAULT_IDS as readonly string[]).includes(text);

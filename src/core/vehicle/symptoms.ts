@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { FaultId } from './faults';
+import { FAN_DEAD, type FaultId } from './faults';
 
 /** When the driver noticed it. */
 export const SITUATIONS = {
@@ -38,16 +38,6 @@ export const SYMPTOM_KINDS = {
   noise: 'Noise'
 } as const;
 export type SymptomKind = keyof typeof SYMPTOM_KINDS;
-
-/** A fan without power: it shows on warm days and at a standstill only. */
-const FAN_DEAD = [
-  'fan-motor-dead',
-  'fan-feed-open',
-  'fan-relay-contacts',
-  'fan-relay-coil',
-  'fan-controller-dead',
-  'fan-command-missing'
-] as const satisfies readonly FaultId[];
 
 /** Ids are kept in records: they may grow, not change meaning. */
 export const SYMPTOMS = {

@@ -2,7 +2,7 @@
   import type { TemperatureMapReadings } from '$core/checks/flow/temperature-map';
   import { stateOf } from '$core/checks/flow/temperature-map';
   import type { Instrument } from '$core/measure/instruments';
-  import { MAP_POINTS, readMap, type MapPoint } from '$core/physics/flow/map';
+  import { MAP_POINTS, PROBE_PLACES, readMap, type MapPoint } from '$core/physics/flow/map';
   import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
   import Choose from '$lib/ui/inputs/Choose.svelte';
   import { heatVar } from '$lib/ui/plots/heat';
@@ -76,17 +76,6 @@
     readings.instrument = next;
     rememberInstrument('map', next);
   }
-  const BENCH: Partial<Record<MapPoint, string>> = {
-    outlet: 'outlet',
-    sensor: 'sensor-housing',
-    scan: 'scan',
-    upperHose: 'upper-hose',
-    radiatorIn: 'radiator-in',
-    radiatorOut: 'radiator-out',
-    lowerHose: 'lower-hose',
-    heaterIn: 'heater-in',
-    heaterOut: 'heater-out'
-  };
   const hot = (...of: MapPoint[]) => {
     const known = of.flatMap((p) => readings.points[p] ?? []);
     return known.length > 0 ? heatVar(known.reduce((a, b) => a + b, 0) / known.length) : 'var(--line-strong)';
@@ -227,15 +216,15 @@
         hint="Enter goes on round the loop"
       />
     {/key}
-    {#if BENCH[at]}<BenchRead
-        instrument="probe"
-        place={BENCH[at]!}
-        label="Read the simulated probe"
-        onread={(c) => {
-          put(at, c);
-          round++;
-        }}
-      />{/if}
+    <BenchRead
+      instrument="probe"
+      place={PROBE_PLACES[at]}
+      label="Read the simulated probe"
+      onread={(c) => {
+        put(at, c);
+        round++;
+      }}
+    />
   </div>
   <InstrumentPick
     of="the places"

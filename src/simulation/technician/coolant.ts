@@ -1,12 +1,12 @@
 import { limitsOf } from '../../core/vehicle/limits';
 import { instrumentOf } from '../../core/measure/instruments';
-import { MAP_POINT_IDS, type MapPoint } from '../../core/physics/flow/map';
+import { MAP_POINT_IDS, PROBE_PLACES } from '../../core/physics/flow/map';
 import { driveFromLegs } from '../../core/physics/plant/drive';
 import { simulate } from '../../core/physics/plant/simulate';
 import { normalDraw } from '../../core/base/random';
 import { SimulatedBath } from '../vehicle/bath';
 import { readInstrument } from '../vehicle/instruments';
-import { loopC, scanFace, type LoopPlace } from '../vehicle/loop';
+import { loopC, scanFace } from '../vehicle/loop';
 import { readPart } from '../vehicle/parts';
 import { vehicleOf, hotVehicle, workedVehicle, FAST_IDLE, type Measures } from './measure';
 
@@ -62,19 +62,8 @@ export const coolantMeasures: Measures = {
   },
   'temperature-map': (c, random) => {
     const v = hotVehicle(c);
-    const place: Record<MapPoint, LoopPlace> = {
-      outlet: 'outlet',
-      sensor: 'sensor-housing',
-      scan: 'scan',
-      upperHose: 'upper-hose',
-      radiatorIn: 'radiator-in',
-      radiatorOut: 'radiator-out',
-      lowerHose: 'lower-hose',
-      heaterIn: 'heater-in',
-      heaterOut: 'heater-out'
-    };
     const points = Object.fromEntries(
-      MAP_POINT_IDS.map((p) => [p, readInstrument(v, 'probe', place[p], random)!])
+      MAP_POINT_IDS.map((p) => [p, readInstrument(v, 'probe', PROBE_PLACES[p], random)!])
     );
     return {
       points,

@@ -1,20 +1,9 @@
 import { normalDraw, type Random } from '../../core/base/random';
+import { PROBE_PLACES } from '../../core/physics/flow/map';
 import type { SimulatedVehicle } from './vehicle';
 
 /** Places on the loop and around the radiator where a probe can be held. */
-export const LOOP_PLACES = [
-  'outlet',
-  'sensor-housing',
-  'scan',
-  'upper-hose',
-  'radiator-in',
-  'radiator-out',
-  'lower-hose',
-  'heater-in',
-  'heater-out',
-  'front-air',
-  'fan-air'
-] as const;
+export const LOOP_PLACES = [...Object.values(PROBE_PLACES), 'front-air', 'fan-air'] as const;
 export type LoopPlace = (typeof LOOP_PLACES)[number];
 
 /** The truth at a place of the loop, °C: from the plant's nodes, with the small losses along hoses and pipes. */

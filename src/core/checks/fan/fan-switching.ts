@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
-import type { FaultId } from '../../vehicle/faults';
+import { FAN_DEAD, type FaultId } from '../../vehicle/faults';
 import { sayC, sayDeltaC } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
 import { withoutFan } from '../vehicle-has';
@@ -34,14 +34,6 @@ const APART_C = 5;
 const UNASKED_C = 12;
 
 export const stagesOf = (sheet: SpecSheet | null) => sheet?.fan?.stages ?? [];
-const ASKED: readonly FaultId[] = [
-  'fan-motor-dead',
-  'fan-feed-open',
-  'fan-command-missing',
-  'fan-relay-contacts',
-  'fan-relay-coil',
-  'fan-controller-dead'
-];
 
 /** On and off temperatures of each stage against the sheet's. */
 export const fanSwitching = defineCheck<FanSwitchingReadings>({
@@ -53,7 +45,7 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
   cautions: ['indoor-running', 'belts', 'fan-blades'],
   gate: 'none',
   speaksTo: [
-    ...ASKED,
+    ...FAN_DEAD,
     'fan-setpoint-modified',
     'ect-reads-cold',
     'ect-reads-hot',
@@ -90,7 +82,7 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
       return r.hottestC >= should.onC + NEAR_C
         ? outcome('fail', `Never came on up to ${sayC(r.hottestC, 0)}; the sheet says ${sayC(should.onC)}`, {
             numbers,
-            points: speaksFor(...ASKED)
+            points: speaksFor(...FAN_DEAD)
           })
         : outcome(
             'unclear',
@@ -150,7 +142,12 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
       `On at ${sayC(first.onC, 0)}${first.offC === null ? '' : ` and off at ${sayC(first.offC, 0)}`}, by the sheet`,
       {
         numbers,
-        points: speaksAgainst(...ASKED, 'fan-setpoint-modified', 'fan-relay-welded', 'fan-controller-shorted')
+        points: speaksAgainst(
+          ...FAN_DEAD,
+          'fan-setpoint-modified',
+          'fan-relay-welded',
+          'fan-controller-shorted'
+        )
       }
     );
   },

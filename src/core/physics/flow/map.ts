@@ -18,6 +18,18 @@ export const MAP_POINTS = {
 } as const;
 export type MapPoint = keyof typeof MAP_POINTS;
 export const MAP_POINT_IDS = Object.keys(MAP_POINTS) as [MapPoint, ...MapPoint[]];
+/** Where a probe is held for each point, as instruments on the bench name the places. */
+export const PROBE_PLACES = {
+  outlet: 'outlet',
+  sensor: 'sensor-housing',
+  scan: 'scan',
+  upperHose: 'upper-hose',
+  radiatorIn: 'radiator-in',
+  radiatorOut: 'radiator-out',
+  lowerHose: 'lower-hose',
+  heaterIn: 'heater-in',
+  heaterOut: 'heater-out'
+} as const satisfies Record<MapPoint, string>;
 export type MapTemperatures = Partial<Record<MapPoint, number>>;
 
 export type ThermostatState = 'shut' | 'opening' | 'open';

@@ -99,6 +99,15 @@ const seatC = (p: PlantParams, s: PlantState): number => {
   return s.jacket + share * (s.ret - s.jacket);
 };
 
+/** Heat that leaves for cabin, hood and air, kW. */
+const lossKW = (s: PlantState, k: Balance): number =>
+  k.heater * (s.jacket - k.cabinC) +
+  k.surface * (s.jacket - k.hoodC) +
+  k.metalLoss * (s.metal - k.ambientC) +
+  k.hoseLoss * (s.hose - k.ambientC) +
+  k.cellUA * (s.cell1 + s.cell2 - 2 * k.airC) +
+  k.hoseLoss * (s.ret - k.ambientC);
+
 /**
  * Advances the six heat nodes by `dt` s with the coefficients held: the trapezoidal rule, solved exactly.
  * Each node below the jacket depends only on the one before it, so all are affine in the new jacket
@@ -108,13 +117,7 @@ function advanceHeat(p: PlantParams, s: PlantState, k: Balance, dt: number): voi
   const { metalToJacket: h, radiatorFlow: g, cellUA: ua, heater, surface, hoseLoss: l, ambientC: amb } = k;
   const m = k.metalLoss;
   const half = dt / 2;
-  const lossBefore =
-    heater * (s.jacket - k.cabinC) +
-    surface * (s.jacket - k.hoodC) +
-    m * (s.metal - amb) +
-    l * (s.hose - amb) +
-    ua * (s.cell1 + s.cell2 - 2 * k.airC) +
-    l * (s.ret - amb);
+  const lossBefore = lossKW(s, k);
 
   const rm = half / p.metal;
   const dm = 1 + rm * (h + m);
@@ -156,15 +159,8 @@ function advanceHeat(p: PlantParams, s: PlantState, k: Balance, dt: number): voi
   s.cell2 = q2 + w2 * jacket;
   s.ret = q + w * jacket;
   s.jacket = jacket;
-  const lossAfter =
-    heater * (s.jacket - k.cabinC) +
-    surface * (s.jacket - k.hoodC) +
-    m * (s.metal - amb) +
-    l * (s.hose - amb) +
-    ua * (s.cell1 + s.cell2 - 2 * k.airC) +
-    l * (s.ret - amb);
   s.heatInKJ += k.heatKW * dt;
-  s.heatOutKJ += half * (lossBefore + lossAfter);
+  s.heatOutKJ += half * (lossBefore + lossKW(s, k));
 }
 
 /** Thermostat: the wax lags its seat; lift is linear between start and full, with play between the two ways. */
