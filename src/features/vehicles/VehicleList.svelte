@@ -5,7 +5,8 @@
   import { untrack } from 'svelte';
   import Plus from '@lucide/svelte/icons/plus';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
-  import { fanWords, type Vehicle } from './types';
+  import { fanWords } from '$core/vehicle/fan-words';
+  import type { Vehicle } from './types';
 
   interface Props {
     vehicles: readonly Vehicle[];
@@ -93,7 +94,7 @@
           </tr>
         {:else}<tr
             ><td colspan="6" class="text-ink-2 px-4 py-6"
-              >No vehicle has “{asked}” in its number, name or note.</td
+              >No vehicle has “{asked}” in its number, name, note or fan.</td
             ></tr
           >{/each}
       </tbody>

@@ -6,7 +6,8 @@
   import { goto } from '$app/navigation';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import SensorCurve from './SensorCurve.svelte';
-  import { fanWords, type Vehicle } from './types';
+  import { fanWords } from '$core/vehicle/fan-words';
+  import type { Vehicle } from './types';
 
   interface Props {
     vehicle: Vehicle;

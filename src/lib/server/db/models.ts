@@ -41,6 +41,8 @@ interface VehicleRow extends Model<Own<VehicleRow>, New<VehicleRow>> {
   name: string;
   note: string;
   specSheetId: string | null;
+  /** How its fan is driven, in words; empty without a sheet. */
+  fan: string;
   /** False once its entry has been undone; likewise for jobs and runs. */
   active: boolean;
 }
@@ -169,6 +171,7 @@ export function defineModels(sequelize: Sequelize): Models {
         name: text(),
         note: text(),
         specSheetId: { type: DataTypes.UUID },
+        fan: text(),
         active: flag()
       },
       { tableName: 'vehicles' }

@@ -2,6 +2,7 @@ import { runSummaries } from '../cases/load-case';
 import type { Transaction } from 'sequelize';
 import { checkOf } from '../../../core/checks/registry';
 import { deriveCurve } from '../../../core/record/curve-derived';
+import { fanWords } from '../../../core/vehicle/fan-words';
 import { symptomText } from '../../../core/vehicle/symptoms';
 import { deriveJob, deriveVehicle, type JobState } from '../../../core/record/derive';
 import { activeEvents } from '../../../core/record/active';
@@ -23,7 +24,15 @@ export async function projectVehicle(
     return;
   }
   await db.vehicles.upsert(
-    { id, fleetNo: state.fleetNo, name: state.name, note: state.note, specSheetId: null, active: true },
+    {
+      id,
+      fleetNo: state.fleetNo,
+      name: state.name,
+      note: state.note,
+      specSheetId: null,
+      fan: '',
+      active: true
+    },
     { transaction }
   );
   for (const event of events) {
@@ -33,7 +42,10 @@ export async function projectVehicle(
         { transaction }
       );
   }
-  await db.vehicles.update({ specSheetId: state.sheet?.eventId ?? null }, { where: { id }, transaction });
+  await db.vehicles.update(
+    { specSheetId: state.sheet?.eventId ?? null, fan: state.sheet ? fanWords(state.sheet.sheet) : '' },
+    { where: { id }, transaction }
+  );
 }
 
 /** Writes what the shop keeps as a curve of its own, or takes it away once it is undone. */

@@ -286,6 +286,9 @@ describe('the demo workshop', () => {
     const found = await vehiclesPage(own.db, 'renamed', 7);
     expect(found).toMatchObject({ all: vehicles.length, page: 1, pages: 1 });
     expect(found.vehicles.map((v) => v.id)).toEqual([vehicles[0].id]);
+    const clutched = vehicles.filter((v) => v.sheet?.clutch).map((v) => v.id);
+    expect(clutched.length).toBeGreaterThan(0);
+    expect((await vehiclesPage(own.db, 'Clutch fan')).vehicles.map((v) => v.id)).toEqual(clutched);
     expect((await vehiclesPage(own.db, 'renamed nowhere')).vehicles).toEqual([]);
     await own.drop();
   });

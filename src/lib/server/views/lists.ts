@@ -136,9 +136,9 @@ export const vehicleLines = (db: Database, id: string | null = null) =>
   });
 
 const VEHICLES_SHOWN = 60;
-const HAS_WORDS = 'NOT EXISTS (SELECT 1 FROM unnest($1::text[]) w WHERE position(lower(w) IN search) = 0)';
+const HAS_WORDS = `NOT EXISTS (SELECT 1 FROM unnest($1::text[]) w WHERE position(lower(w) IN search || ' ' || lower(fan)) = 0)`;
 
-/** Vehicles with all the words in their number, name or note, page by page in the order of their numbers. */
+/** Vehicles with all the words in their number, name, note or fan, page by page in the order of their numbers. */
 export async function vehiclesPage(db: Database, asked: string, wantedPage = 1) {
   const words = asked.split(/\s+/).filter(Boolean);
   const [{ all, count }] = await db.sequelize.query<{ all: number; count: number }>(
