@@ -26,6 +26,8 @@ const SPACE = 32;
 const MINUS = 45;
 const PLUS = 43;
 const ZERO = 48;
+/** Cells of a row that are kept apart. */
+const MOST_CELLS = 4096;
 const POW10 = Array.from({ length: 16 }, (_, i) => 10 ** i);
 
 export function rowReader(
@@ -37,48 +39,54 @@ export function rowReader(
   const delim = delimiter.charCodeAt(0);
   const point = decimal.charCodeAt(0);
   const end = bytes.length;
-  const from = new Int32Array(4096);
-  const to = new Int32Array(4096);
+  const from = new Int32Array(MOST_CELLS);
+  const to = new Int32Array(MOST_CELLS);
   let at = 0;
   let lineNow = 1;
   const row = { width: 0, line: 0, complete: true };
 
-  /** Marks the cells of one row; returns whether any holds text. */
+  /** Marks the cells of one row; returns whether any holds text. Its place is kept in a local: this is the inner loop. */
   function scan(): boolean {
-    row.width = 0;
+    let i = at;
+    let width = 0;
     row.line = lineNow;
     row.complete = false;
     let filled = false;
-    while (at <= end) {
-      let start = at;
+    for (;;) {
+      let start = i;
       let quoted = false;
-      if (bytes[at] === QUOTE) {
+      if (i < end && bytes[i] === QUOTE) {
         quoted = true;
-        start = ++at;
-        while (at < end && !(bytes[at] === QUOTE && bytes[at + 1] !== QUOTE)) {
-          if (bytes[at] === LF) lineNow++;
-          at += bytes[at] === QUOTE ? 2 : 1;
+        start = ++i;
+        while (i < end && !(bytes[i] === QUOTE && bytes[i + 1] !== QUOTE)) {
+          if (bytes[i] === LF) lineNow++;
+          i += bytes[i] === QUOTE ? 2 : 1;
         }
-      } else {
-        let c = bytes[at];
-        while (at < end && c !== delim && c !== LF && c !== CR) c = bytes[++at];
-      }
-      const cell = Math.min(row.width++, from.length - 1);
+      } else
+        while (i < end) {
+          const c = bytes[i];
+          if (c === delim || c === LF || c === CR) break;
+          i++;
+        }
+      const cell = width < MOST_CELLS ? width : MOST_CELLS - 1;
+      width++;
       from[cell] = start;
-      to[cell] = at;
-      if (quoted || at > start) filled = true;
-      if (quoted) while (at < end && bytes[at] !== delim && bytes[at] !== LF && bytes[at] !== CR) at++;
-      if (at >= end) {
-        at = end + 1;
-        return filled;
+      to[cell] = i;
+      if (quoted || i > start) filled = true;
+      if (quoted) while (i < end && bytes[i] !== delim && bytes[i] !== LF && bytes[i] !== CR) i++;
+      if (i >= end) {
+        i = end + 1;
+        break;
       }
-      const c = bytes[at++];
+      const c = bytes[i++];
       if (c === delim) continue;
       row.complete = true;
-      if (c === CR && bytes[at] === LF) at++;
+      if (c === CR && i < end && bytes[i] === LF) i++;
       lineNow++;
-      return filled;
+      break;
     }
+    row.width = width;
+    at = i;
     return filled;
   }
 
