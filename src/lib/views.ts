@@ -3,6 +3,7 @@ export type JobView = Awaited<ReturnType<typeof import('./server/views/job').job
 export type FinishView = Awaited<ReturnType<typeof import('./server/views/job').finishView>>;
 export type RunView = NonNullable<JobView['run']>;
 export type JobLine = Awaited<ReturnType<typeof import('./server/views/lists').jobLines>>[number];
+export type OpenLine = Awaited<ReturnType<typeof import('./server/views/lists').openLines>>[number];
 export type DueLine = Awaited<ReturnType<typeof import('./server/views/lists').dueLines>>[number];
 export type VehicleLine = Awaited<ReturnType<typeof import('./server/views/lists').vehicleLines>>[number];
 export type FleetLine = Awaited<ReturnType<typeof import('./server/runs/memory').fleetView>>['fleet'][number];

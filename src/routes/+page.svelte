@@ -5,4 +5,11 @@
 </script>
 
 <svelte:head><title>The day · Pyrethos</title></svelte:head>
-<Day jobs={data.jobs} closedCount={data.closedCount} due={data.due} zone={data.zone} now={data.now} />
+<Day
+  open={data.open}
+  closed={data.closed}
+  closedCount={data.closedCount}
+  due={data.due}
+  zone={data.zone}
+  now={data.now}
+/>

@@ -78,13 +78,19 @@ export class Recent<T> {
   constructor(readonly most: number) {}
 
   of(key: string, make: () => T): T {
+    return this.get(key) ?? this.put(key, make());
+  }
+
+  get(key: string): T | undefined {
     const had = this.#kept.get(key);
     if (had !== undefined) {
       this.#kept.delete(key);
       this.#kept.set(key, had);
-      return had;
     }
-    const made = make();
+    return had;
+  }
+
+  put(key: string, made: T): T {
     this.#kept.set(key, made);
     if (this.#kept.size > this.most) this.#kept.delete(this.#kept.keys().next().value!);
     return made;

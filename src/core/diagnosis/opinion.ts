@@ -1,3 +1,4 @@
+import { contentKey, Recent } from '../base/content-key';
 import { lazy } from '../base/lazy';
 import type { CheckId } from '../checks/registry';
 import type { SpecSheet } from '../vehicle/spec-sheet';
@@ -55,13 +56,24 @@ const askedOf = (job: JobKnown): Asked => ({
   shop: job.shop
 });
 
-/** Everything the second opinion has to say of a job: suspects, what each check is worth, and whether to act. */
+/** As many jobs as a shop looks at in an hour: a page that is opened again finds what was computed for it. */
+const KEPT = new Recent<Opinion>(64);
+
+/**
+ * Everything the second opinion has to say of a job: suspects, what each check is worth, and whether to act. The same
+ * findings on the same vehicle in the same shop give the same opinion, whichever page asks.
+ */
 export function opinionOf(job: JobKnown): Opinion {
   const asked = askedOf(job);
+  const costs = job.costs ?? USUAL_COSTS;
+  return KEPT.of(contentKey([asked, costs]), () => opinionOn(asked, costs));
+}
+
+function opinionOn(asked: Asked, costs: ShopCosts): Opinion {
   const { belief, chances } = beliefOf(asked);
   const now = toPosterior(belief.of.space, chances);
   const worth = lazy(() => worthOf(asked));
-  const advice = lazy(() => adviceOf(asked, job.costs ?? USUAL_COSTS, worth(), now));
+  const advice = lazy(() => adviceOf(asked, costs, worth(), now));
   return {
     asked,
     now,

@@ -71,6 +71,8 @@ export function numbersOf(jobs: readonly ClosedJob[]): DepotNumbers {
   );
   const wrong = repaired.flatMap((j) => (j.cause ? needless(j.ending.repairs, j.cause) : []));
   const hours = jobs.map((j) => j.ending.minutes / 60);
+  const byMonth: Partial<Record<string, ClosedJob[]>> = {};
+  for (const job of jobs) (byMonth[job.closedAt.slice(0, 7)] ??= []).push(job);
   return {
     jobs: jobs.length,
     outcomes: counted(jobs.map((j) => j.outcome)).map(({ value, n }) => ({ outcome: value, n })),
@@ -85,7 +87,7 @@ export function numbersOf(jobs: readonly ClosedJob[]): DepotNumbers {
     medianHours: medianOf(hours),
     medianDays: medianOf(jobs.map((j) => (Date.parse(j.closedAt) - Date.parse(j.openedAt)) / 86_400_000)),
     months: monthsOf(jobs).map((month) => {
-      const of = jobs.filter((j) => j.closedAt.startsWith(month));
+      const of = byMonth[month] ?? [];
       return {
         month,
         jobs: of.length,

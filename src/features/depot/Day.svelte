@@ -8,34 +8,33 @@
   import Due from './Due.svelte';
   import JobRow from './JobRow.svelte';
   import Standing from './Standing.svelte';
-  import type { DueLine, JobLine } from '$lib/views';
+  import type { DueLine, JobLine, OpenLine } from '$lib/views';
 
   interface Props {
-    /** Open ones, and the last that were closed. */
-    jobs: readonly JobLine[];
+    open: readonly OpenLine[];
+    /** The last that were closed. */
+    closed: readonly JobLine[];
     closedCount: number;
     due: readonly DueLine[];
     zone: string;
     now: string;
   }
-  let { jobs, closedCount, due, zone, now }: Props = $props();
+  let { open: allOpen, closed: lastClosed, closedCount, due, zone, now }: Props = $props();
 
   // svelte-ignore state_referenced_locally
   const clock = useNow(now);
   let wanted = $state('');
   let filter = $state<HTMLInputElement>();
   const words = $derived(wanted.toLowerCase().split(/\s+/).filter(Boolean));
-  const found = $derived(
-    jobs.filter((j) =>
-      words.every((w) =>
-        `${j.number} ${j.fleetNo} ${j.vehicleName} ${j.complaint} ${j.leader ? SUSPECTS[j.leader.fault].title : ''} ${j.lastRun?.title ?? ''}`
-          .toLowerCase()
-          .includes(w)
-      )
-    )
-  );
-  const open = $derived(found.filter((j) => j.state === 'open'));
-  const closed = $derived(found.filter((j) => j.state === 'closed'));
+  const has = (j: JobLine) =>
+    words.every((w) =>
+      `${j.number} ${j.fleetNo} ${j.vehicleName} ${j.complaint} ${j.leader ? SUSPECTS[j.leader.fault].title : ''} ${j.lastRun?.title ?? ''}`
+        .toLowerCase()
+        .includes(w)
+    );
+  const open = $derived(allOpen.filter(has));
+  const closed = $derived(lastClosed.filter(has));
+  const empty = $derived(allOpen.length + lastClosed.length === 0);
 
   $effect(() =>
     useShortcuts([
@@ -50,7 +49,7 @@
     <p class="text-ink-2">{day(now, zone)}</p>
     <h1>{open.length === 0 ? 'Nothing open' : `${open.length} job${open.length === 1 ? '' : 's'} open`}</h1>
   </div>
-  {#if jobs.length > 0}
+  {#if !empty}
     <label class="w-64"
       ><span class="sr-only">Narrow this list</span><input
         class="field"
@@ -65,7 +64,7 @@
   <a class="btn btn-main" href="/jobs/new"><Plus size={20} aria-hidden="true" />Open a job</a>
 </div>
 
-{#if jobs.length === 0}
+{#if empty}
   <div class="card mx-auto max-w-xl p-8 text-center">
     <h2>No jobs yet</h2>
     <p class="text-ink-2 mt-2">
@@ -77,7 +76,7 @@
       >
     </p>
   </div>
-{:else if found.length === 0}
+{:else if open.length + closed.length === 0}
   <p class="card text-ink-2 p-6">
     No job here has “{wanted}” in its number, vehicle, complaint or finding.
     <a class="quiet-link" href="/jobs?q={encodeURIComponent(wanted)}">Look through all jobs</a>

@@ -1,7 +1,4 @@
 <script lang="ts">
-  import CircleCheck from '@lucide/svelte/icons/circle-check';
-  import CircleDashed from '@lucide/svelte/icons/circle-dashed';
-  import ScanSearch from '@lucide/svelte/icons/scan-search';
   import { sayChance } from '$core/base/text';
   import { SUSPECTS } from '$core/vehicle/fault-words';
   import { RESULT_LOOK } from '$lib/ui/page-state/results';
@@ -44,13 +41,9 @@
   <div class="min-w-0">
     {#if job.leader}
       <p
-        class="flex items-center gap-2 font-bold {job.leader.fault === 'none' ? 'text-good' : 'text-ink'}"
+        class="flex items-baseline gap-2 font-bold {job.leader.fault === 'none' ? 'text-good' : 'text-ink'}"
         data-leader={job.leader.fault}
       >
-        {#if job.leader.fault === 'none'}<CircleCheck size={20} aria-hidden="true" />{:else}<ScanSearch
-            size={20}
-            aria-hidden="true"
-          />{/if}
         <span class="truncate">{SUSPECTS[job.leader.fault].title}</span>
         <span class="reading ml-auto shrink-0 font-normal">{sayChance(job.leader.probability)}</span>
       </p>
@@ -58,9 +51,7 @@
     {#if job.lastRun}
       <p class="text-ink-2 mt-0.5 line-clamp-2 text-sm">Last run: {inReaderUnits(job.lastRun.sentence)}</p>
     {:else}
-      <p class="text-ink-2 flex items-center gap-2">
-        <CircleDashed size={20} aria-hidden="true" />No run yet
-      </p>
+      <p class="text-ink-2 mt-0.5 text-sm">No run yet</p>
     {/if}
     {#if job.results.length > 0}
       <p class="mt-1 flex flex-wrap gap-x-3 text-sm">

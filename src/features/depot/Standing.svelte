@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { JobLine } from '$lib/views';
+  import type { OpenLine } from '$lib/views';
   import { PHASE_TITLES, PHASES } from '$core/physics/heat/state';
   import HeatCurve, { placeOf } from '$lib/ui/plots/HeatCurve.svelte';
   import { shown } from '$lib/ui/page-state/units';
@@ -7,7 +7,7 @@
 
   interface Props {
     /** Open jobs; a vehicle with several stands here once. */
-    jobs: readonly JobLine[];
+    jobs: readonly OpenLine[];
     now: string;
     zone: string;
   }
@@ -26,7 +26,7 @@
   );
   const of = (phase: string) => known.filter((v) => v.heat.phase === phase);
 
-  function detail({ heat }: JobLine): string {
+  function detail({ heat }: OpenLine): string {
     if (heat.running) return heat.coolantC === null ? 'runs' : shown(heat.coolantC, 'temperature', 0);
     if (heat.phase === 'cold') return 'ready';
     const cap =

@@ -1,14 +1,15 @@
 import { database } from '$lib/server/db/database';
 import { countJobs, jobLines } from '$lib/server/views/lists';
+import { wordsOf } from '$lib/server/views/words';
 
-const PAGE = 40;
+const PAGE = 25;
 
 /** Every job there ever was, by words, page by page. */
 export const load = async ({ url, depends }) => {
   depends('record:any');
   const db = database();
   const asked = (url.searchParams.get('q') ?? '').slice(0, 200);
-  const words = asked.split(/\s+/).filter(Boolean);
+  const words = wordsOf(asked);
   const wanted = Math.max(1, Math.floor(Number(url.searchParams.get('page'))) || 1);
   const shown = (page: number) => jobLines(db, { words, limit: PAGE, offset: (page - 1) * PAGE });
   const [count, jobs] = await Promise.all([countJobs(db, { words }), shown(wanted)]);

@@ -69,18 +69,22 @@ export async function runSummaries(
   return rows.map((r) => r.summary);
 }
 
-/** The sheet a vehicle has now; null where it has none. */
-export async function sheetOf(
+/** The sheets that vehicles have now, by vehicle; those without one are left out. */
+export async function sheetsOf(
   db: Database,
-  vehicleId: string,
+  vehicleIds: readonly string[],
   transaction?: Transaction
-): Promise<SpecSheet | null> {
-  const [row] = await db.sequelize.query<{ sheet: SpecSheet }>(
-    'SELECT s.sheet FROM vehicles v JOIN spec_sheets s ON s.id = v.spec_sheet_id WHERE v.id = $1',
-    { bind: [vehicleId], type: QueryTypes.SELECT, transaction }
+): Promise<Map<string, SpecSheet>> {
+  const rows = await db.sequelize.query<{ id: string; sheet: SpecSheet }>(
+    'SELECT v.id, s.sheet FROM vehicles v JOIN spec_sheets s ON s.id = v.spec_sheet_id WHERE v.id = ANY ($1::uuid[])',
+    { bind: [[...vehicleIds]], type: QueryTypes.SELECT, transaction }
   );
-  return row?.sheet ?? null;
+  return new Map(rows.map((r) => [r.id, r.sheet]));
 }
+
+/** The sheet a vehicle has now; null where it has none. */
+export const sheetOf = async (db: Database, vehicleId: string, transaction?: Transaction) =>
+  (await sheetsOf(db, [vehicleId], transaction)).get(vehicleId) ?? null;
 
 /** Days after which what was known about an engine's heat says nothing about a job any more. */
 const REMEMBERED_DAYS = 400;

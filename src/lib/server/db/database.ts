@@ -10,7 +10,8 @@ export function connect(url: string): Database {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
     logging: false,
-    pool: { max: 8, idle: 10_000 },
+    // A connection that was let go learns the tables anew, which takes longer than what it is asked for.
+    pool: { max: 8, idle: 300_000 },
     define: { underscored: true, timestamps: false }
   });
   return { sequelize, ...defineModels(sequelize) };

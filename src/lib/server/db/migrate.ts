@@ -9,10 +9,21 @@ import { causes } from './migrations/0005-causes';
 import { endings } from './migrations/0006-endings';
 import { versions } from './migrations/0007-versions';
 import { cases } from './migrations/0008-cases';
+import { finding } from './migrations/0009-finding';
 import { live } from './migrations/0003-live';
 import { deriveAnew } from '../record/record';
 
-const MIGRATIONS: readonly Migration[] = [ground, intake, live, curves, causes, endings, versions, cases];
+const MIGRATIONS: readonly Migration[] = [
+  ground,
+  intake,
+  live,
+  curves,
+  causes,
+  endings,
+  versions,
+  cases,
+  finding
+];
 /** Their names in the order they are run. */
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);
 const LOCK = 7_309_001;

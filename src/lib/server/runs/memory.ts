@@ -74,11 +74,13 @@ export async function projectMemories(db: Database, most = Infinity): Promise<nu
   return due.length;
 }
 
-const PAGE = 60;
+const PAGE = 30;
+/** So many vehicles that changed are summed up before the fleet is shown; where more did, it shows what they last said. */
+const AT_ONCE = 100;
 
 /** The fleet page by page: what has drifted first, then by fleet number. */
 export async function fleetView(db: Database, wantedPage = 1) {
-  await projectMemories(db, PAGE);
+  await projectMemories(db, AT_ONCE);
   const [[{ count, drifted }]] = (await db.sequelize.query(
     'SELECT count(*)::int AS count, (count(*) FILTER (WHERE drifted))::int AS drifted FROM vehicles WHERE active'
   )) as [{ count: number; drifted: number }[], unknown];
@@ -95,7 +97,9 @@ export async function fleetView(db: Database, wantedPage = 1) {
 /** The trait that most runs tell, for a picture: on the road where there is any, else where it opens. */
 function marksOf(fingerprints: readonly Fingerprint[]): FleetLine['marks'] {
   const of = (trait: 'regulates' | 'opening') =>
-    fingerprints.flatMap(({ at, marks }) => (marks[trait] ? [{ at, celsius: marks[trait].celsius }] : []));
+    fingerprints.flatMap(({ at, marks }) =>
+      marks[trait] ? [{ at, celsius: Math.round(10 * marks[trait].celsius) / 10 }] : []
+    );
   const road = of('regulates');
   return road.length >= 3 ? road : of('opening');
 }

@@ -1,5 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import type { Database } from '../db/database';
+import { containing, wordsOf } from './words';
 
 const MOST = 8;
 
@@ -19,10 +20,9 @@ interface FoundVehicle {
 
 /** Jobs and vehicles that contain every word typed: in number, vehicle, complaint, readings, codes, notes. */
 export async function find(db: Database, text: string) {
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean).slice(0, 8);
+  const words = wordsOf(text);
   if (words.length === 0) return { jobs: [] as FoundJob[], vehicles: [] as FoundVehicle[] };
-  const like = words.map((w) => `%${w.replace(/[\\%_]/g, (c) => `\\${c}`)}%`);
-  const bind = [like, MOST];
+  const bind = [words.map(containing), MOST];
   const [jobs, vehicles] = await Promise.all([
     db.sequelize.query<FoundJob>(
       `SELECT j.number, j.complaint, j.state, v.fleet_no AS "fleetNo", v.name AS "vehicleName"

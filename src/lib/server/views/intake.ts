@@ -18,7 +18,7 @@ interface EarlierRow {
 /** Of one vehicle: those that are open, and the last that were not. */
 const EARLIER_SHOWN = 6;
 /** So many vehicles are offered before anything is typed; the rest is found by its words. */
-const OFFERED = 200;
+const OFFERED = 80;
 
 /** What intake asks for: the vehicles to choose from, and of the chosen one its sheet and what was done on it before. */
 export async function intakeView(db: Database, chosen: string | null) {

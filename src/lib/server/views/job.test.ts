@@ -11,7 +11,7 @@ import { migrate, MIGRATION_NAMES } from '../db/migrate';
 import { attachPhoto, pictureType } from '../files/photos';
 import { append } from '../record/record';
 import { testDatabase } from '../db/test-database';
-import { jobLines } from './lists';
+import { openLines } from './lists';
 
 let db: Database;
 let drop: () => Promise<void>;
@@ -46,7 +46,7 @@ const play: EventInput = {
   kind: 'check.recorded',
   payload: { check: 'clutch-play', readings: { tipMm: 9, moves: 'pump', feels: 'rough' } }
 };
-const lineOf = async (fleetNo: string) => (await jobLines(db)).find((l) => l.fleetNo === fleetNo)!;
+const lineOf = async (fleetNo: string) => (await openLines(db)).find((l) => l.fleetNo === fleetNo)!;
 
 describe('the migration to intake and checks', () => {
   it('derives search and heat of jobs that were there before, and leaves the record as it was', async () => {
@@ -73,7 +73,7 @@ describe('the migration to intake and checks', () => {
     );
     expect(await migrate(old.db)).toEqual(MIGRATION_NAMES.slice(1));
     expect((await find(old.db, 'resistor loom')).jobs.map((j) => j.fleetNo)).toEqual(['M-01']);
-    const [line] = await jobLines(old.db);
+    const [line] = await openLines(old.db);
     expect([line.complaint, line.results, line.heat.phase]).toEqual(['Climbs on the hill', [], 'unknown']);
     expect(await old.db.events.count()).toBe(3);
     await old.drop();
@@ -170,7 +170,7 @@ describe('checks in the record', () => {
     await write(`job:${id}`, soak(2));
     const { vehicleId } = (await db.jobs.findByPk(id))!;
     await write(`job:${randomUUID()}`, { kind: 'job.opened', payload: { vehicleId, complaint: 'Another' } });
-    const lines = (await jobLines(db)).filter((l) => l.fleetNo === 'C-04');
+    const lines = (await openLines(db)).filter((l) => l.fleetNo === 'C-04');
     expect(lines.map((l) => l.heat.phase)).toEqual(['cooling', 'cooling']);
     expect(lines[0].heat.soakedFrom! > new Date().toISOString()).toBe(true);
   });

@@ -63,7 +63,11 @@ export async function finishView(db: Database, number: string) {
 }
 
 async function runView(db: Database, run: RunRow) {
-  const sheet = await db.specSheets.findByPk(run.specSheetId);
+  const [sheet, outdated, samples] = await Promise.all([
+    db.specSheets.findByPk(run.specSheetId, { raw: true }),
+    isOutdated(db, run),
+    samplesOf(db, run)
+  ]);
   return {
     id: run.id,
     fileName: run.fileName,
@@ -78,7 +82,7 @@ async function runView(db: Database, run: RunRow) {
     band: run.band,
     /** The sheet it was judged against. */
     sheet: sheet?.sheet ?? null,
-    outdated: await isOutdated(db, run),
-    samples: thin(await samplesOf(db, run), FIRST_POINTS)
+    outdated,
+    samples: thin(samples, FIRST_POINTS)
   };
 }

@@ -8,7 +8,9 @@ import { holding, type KnownFact } from '../../../core/physics/heat/facts';
 import { thermalAt, type ThermalState } from '../../../core/physics/heat/state';
 import type { Database } from '../db/database';
 import { projectLines } from '../cases/lines';
+import { sheetsOf } from '../cases/load-case';
 import { heatByVehicle } from '../record/vehicle-heat';
+import { containing, wordsOf } from './words';
 
 interface Line extends Omit<CaseLine, 'ending'> {
   readonly id: string;
@@ -16,14 +18,12 @@ interface Line extends Omit<CaseLine, 'ending'> {
   readonly complaint: string;
   readonly state: 'open' | 'closed';
   readonly outcome: string | null;
-  readonly openedAt: Date;
   readonly lastAt: Date;
   readonly fleetNo: string;
   readonly vehicleName: string;
   readonly vehicleId: string;
-  readonly lastRun: Pick<RunSummary, 'verdict' | 'title' | 'sentence'> | null;
+  readonly lastRun: Pick<RunSummary, 'title' | 'sentence'> | null;
   readonly spark: Spark | null;
-  readonly sheet: SpecSheet | null;
   readonly due: boolean;
 }
 
@@ -38,19 +38,23 @@ export interface Lines {
 }
 
 const MOST = 500;
-const WHERE = `j.active AND v.active AND ($1::uuid IS NULL OR v.id = $1) AND ($2::text IS NULL OR j.state = $2)
-  AND NOT EXISTS (SELECT 1 FROM unnest($3::text[]) w WHERE position(lower(w) IN j.search) = 0 AND position(lower(w) IN v.search) = 0)`;
-const bindOf = ({ vehicleId = null, state, words = [] }: Lines) => [vehicleId, state ?? null, [...words]];
+const FOUND = `FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
+  WHERE j.active AND v.active AND ($1::uuid IS NULL OR v.id = $1) AND ($2::text IS NULL OR j.state = $2)
+    AND ($3::text[] = '{}' OR j.search || ' ' || v.search LIKE ALL ($3))`;
+const bindOf = ({ vehicleId = null, state, words = [] }: Lines) => [
+  vehicleId,
+  state ?? null,
+  words.map(containing)
+];
 
 const LINES = `
-  SELECT j.id, j.number, j.complaint, j.state, j.outcome, j.opened_at AS "openedAt", j.last_at AS "lastAt", v.fleet_no AS "fleetNo",
-         v.name AS "vehicleName", v.id AS "vehicleId", j.leader, j.results, j.proof, j.line_due > j.line_done AS due,
-         CASE WHEN j.state = 'open' THEN s.sheet END AS sheet, last.spark,
-         jsonb_build_object('verdict', last.summary->'verdict', 'title', last.summary->'title', 'sentence', last.summary->'sentence') AS "lastRun"
-  FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id
+  WITH shown AS (SELECT j.id ${FOUND} ORDER BY j.state = 'closed', j.last_at DESC LIMIT $4 OFFSET $5)
+  SELECT j.id, j.number, j.complaint, j.state, j.outcome, j.last_at AS "lastAt", v.fleet_no AS "fleetNo",
+         v.name AS "vehicleName", v.id AS "vehicleId", j.leader, j.results, j.proof, j.line_due > j.line_done AS due, last.spark,
+         jsonb_build_object('title', last.summary->'title', 'sentence', last.summary->'sentence') AS "lastRun"
+  FROM shown JOIN jobs j ON j.id = shown.id JOIN vehicles v ON v.id = j.vehicle_id
   LEFT JOIN LATERAL (SELECT summary, spark FROM runs r WHERE r.job_id = j.id AND r.active ORDER BY imported_at DESC LIMIT 1) last ON true
-  WHERE ${WHERE}
-  ORDER BY j.state = 'closed', j.last_at DESC LIMIT $4 OFFSET $5`;
+  ORDER BY j.state = 'closed', j.last_at DESC`;
 
 /** So many lines that are due are projected before a list is shown; where more are, it shows what they last said. */
 const AT_ONCE = 8;
@@ -65,25 +69,31 @@ export async function jobLines(db: Database, which: Lines = {}) {
     await projectLines(db, due, AT_ONCE);
     lines = await read();
   }
-  // Where an engine stands is asked of open jobs only.
-  const open = lines.filter((l) => l.state === 'open').map((l) => l.vehicleId);
-  const heat = await heatByVehicle(db, [...new Set(open)]);
-  const now = new Date().toISOString();
-  return lines.map(({ lastRun, sheet, due: _, ...line }) => ({
+  return lines.map(({ lastRun, due: _, ...line }) => ({
     ...line,
-    heat: heatNow(heat.get(line.vehicleId) ?? [], now, sheet),
-    openedAt: line.openedAt.toISOString(),
     lastAt: line.lastAt.toISOString(),
     lastRun: lastRun?.title ? lastRun : null
   }));
 }
 
+/** Open jobs, with where the engines of their vehicles stand now. */
+export async function openLines(db: Database) {
+  const lines = await jobLines(db, { state: 'open' });
+  const vehicleIds = [...new Set(lines.map((l) => l.vehicleId))];
+  const [heat, sheets] = await Promise.all([heatByVehicle(db, vehicleIds), sheetsOf(db, vehicleIds)]);
+  const now = new Date().toISOString();
+  return lines.map((line) => ({
+    ...line,
+    heat: heatNow(heat.get(line.vehicleId) ?? [], now, sheets.get(line.vehicleId) ?? null)
+  }));
+}
+
 /** How many jobs there are of a kind. */
 export async function countJobs(db: Database, which: Lines): Promise<number> {
-  const [{ n }] = await db.sequelize.query<{ n: number }>(
-    `SELECT count(*)::int AS n FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id WHERE ${WHERE}`,
-    { bind: bindOf(which), type: QueryTypes.SELECT }
-  );
+  const [{ n }] = await db.sequelize.query<{ n: number }>(`SELECT count(*)::int AS n ${FOUND}`, {
+    bind: bindOf(which),
+    type: QueryTypes.SELECT
+  });
   return n;
 }
 
@@ -135,12 +145,12 @@ export const vehicleLines = (db: Database, id: string | null = null) =>
     type: QueryTypes.SELECT
   });
 
-const VEHICLES_SHOWN = 60;
-const HAS_WORDS = `NOT EXISTS (SELECT 1 FROM unnest($1::text[]) w WHERE position(lower(w) IN search || ' ' || lower(fan)) = 0)`;
+const VEHICLES_SHOWN = 40;
+const HAS_WORDS = `($1::text[] = '{}' OR search || ' ' || lower(fan) LIKE ALL ($1))`;
 
 /** Vehicles with all the words in their number, name, note or fan, page by page in the order of their numbers. */
 export async function vehiclesPage(db: Database, asked: string, wantedPage = 1) {
-  const words = asked.split(/\s+/).filter(Boolean);
+  const words = wordsOf(asked).map(containing);
   const [{ all, count }] = await db.sequelize.query<{ all: number; count: number }>(
     `SELECT count(*)::int AS "all", (count(*) FILTER (WHERE ${HAS_WORDS}))::int AS count FROM vehicles WHERE active`,
     { bind: [words], type: QueryTypes.SELECT }

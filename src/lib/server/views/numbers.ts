@@ -1,5 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import { numbersOf, type ClosedJob, type DepotNumbers } from '../../../core/handover/numbers';
+import { Recent } from '../../../core/base/content-key';
 import { projectLines } from '../cases/lines';
 import type { Database } from '../db/database';
 
@@ -9,37 +10,50 @@ export interface Period {
   readonly to: string;
 }
 
-/** The depot's numbers of a period, and of the one of the same length before it. */
-export async function numbersView(
-  db: Database,
-  period: Period
-): Promise<{ readonly now: DepotNumbers; readonly before: DepotNumbers }> {
-  const days = Math.round((Date.parse(period.to) - Date.parse(period.from)) / 86_400_000) + 1;
-  const back = (date: string, n: number) =>
-    new Date(Date.parse(date) - n * 86_400_000).toISOString().slice(0, 10);
-  // A closed job counts as its case says: one that is due is projected first.
-  await projectLines(db, await closedAndDue(db, period));
-  const [now, before] = await Promise.all([
-    closedIn(db, period),
-    closedIn(db, { from: back(period.from, days), to: back(period.from, 1) })
-  ]);
-  return { now: numbersOf(now), before: numbersOf(before) };
+interface Numbers {
+  readonly now: DepotNumbers;
+  readonly before: DepotNumbers;
 }
 
-async function closedAndDue(db: Database, { to }: Period): Promise<string[]> {
-  const rows = await db.sequelize.query<{ id: string }>(
-    `SELECT id FROM jobs WHERE active AND state = 'closed' AND line_due > line_done AND closed_at < $1::date + 1`,
-    { bind: [to], type: QueryTypes.SELECT }
+/** Counted once for a period: anew when one of its jobs was closed, opened or projected again. */
+const COUNTED = new Recent<Numbers>(20);
+
+/** The depot's numbers of a period, and of the one of the same length before it. */
+export async function numbersView(db: Database, { from, to }: Period): Promise<Numbers> {
+  const days = Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000) + 1;
+  const first = new Date(Date.parse(from) - days * 86_400_000).toISOString().slice(0, 10);
+  // A closed job counts as its case says: one that is due is projected first.
+  const there = await closedJobs(db, { from: first, to });
+  if (there.due.length > 0) await projectLines(db, there.due);
+  const { key } = there.due.length > 0 ? await closedJobs(db, { from: first, to }) : there;
+  const counted = `${db.sequelize.config.database} ${from} ${to} ${key}`;
+  const had = COUNTED.get(counted);
+  if (had) return had;
+  const closed = await closedIn(db, { from: first, to });
+  // Days as the database counts them: in UTC, as the period is.
+  return COUNTED.put(counted, {
+    now: numbersOf(closed.filter((j) => j.closedAt >= from)),
+    before: numbersOf(closed.filter((j) => j.closedAt < from))
+  });
+}
+
+const CLOSED = `active AND state = 'closed' AND closed_at >= $1::date AND closed_at < $2::date + 1`;
+
+/** Which closed jobs are due, and a key that changes with each of them. */
+async function closedJobs(db: Database, { from, to }: Period) {
+  const [{ due, key }] = await db.sequelize.query<{ due: string[]; key: string }>(
+    `SELECT coalesce(array_agg(id) FILTER (WHERE line_due > line_done), '{}') AS due,
+       count(*) || ' ' || coalesce(sum(line_done), 0) AS key FROM jobs WHERE ${CLOSED}`,
+    { bind: [from, to], type: QueryTypes.SELECT }
   );
-  return rows.map((r) => r.id);
+  return { due, key };
 }
 
 async function closedIn(db: Database, { from, to }: Period): Promise<ClosedJob[]> {
   const rows = await db.sequelize.query<
     Omit<ClosedJob, 'openedAt' | 'closedAt'> & { openedAt: Date; closedAt: Date }
   >(
-    `SELECT opened_at AS "openedAt", closed_at AS "closedAt", outcome, cause, ending FROM jobs
-     WHERE active AND state = 'closed' AND closed_at >= $1::date AND closed_at < $2::date + 1`,
+    `SELECT opened_at AS "openedAt", closed_at AS "closedAt", outcome, cause, ending FROM jobs WHERE ${CLOSED}`,
     { bind: [from, to], type: QueryTypes.SELECT }
   );
   return rows.map((r) => ({ ...r, openedAt: r.openedAt.toISOString(), closedAt: r.closedAt.toISOString() }));

@@ -19,9 +19,8 @@ export const cases: Migration = {
     ALTER TABLE jobs ADD COLUMN search text GENERATED ALWAYS AS
       (lower(number::text || ' ' || complaint || ' ' || coalesce(outcome, '') || ' ' || coalesce(cause, '') || ' ' || words)) STORED;
     ALTER TABLE vehicles ADD COLUMN search text GENERATED ALWAYS AS (lower(fleet_no || ' ' || name || ' ' || note)) STORED;
-    -- How its fan is driven, in words to find it by; and what it is remembered by, likewise projected when one of its runs or repairs changes.
+    -- What it is remembered by, likewise projected when one of its runs or repairs changes.
     ALTER TABLE vehicles
-      ADD COLUMN fan text NOT NULL DEFAULT '',
       ADD COLUMN memory jsonb,
       ADD COLUMN marks jsonb NOT NULL DEFAULT '[]',
       ADD COLUMN drifted boolean NOT NULL DEFAULT false,
