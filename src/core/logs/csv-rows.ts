@@ -41,11 +41,16 @@ export function rowReader(
   const end = bytes.length;
   const from = new Int32Array(MOST_CELLS);
   const to = new Int32Array(MOST_CELLS);
+  /** What a cell of plain figures says, read while it is marked; NaN where it is to be read with more care. */
+  const plain = new Float64Array(MOST_CELLS);
   let at = 0;
   let lineNow = 1;
   const row = { width: 0, line: 0, complete: true };
 
-  /** Marks the cells of one row; returns whether any holds text. Its place is kept in a local: this is the inner loop. */
+  /**
+   * Marks the cells of one row and reads those of plain figures; returns whether any holds text. Its place is kept in a
+   * local: this is the inner loop.
+   */
   function scan(): boolean {
     let i = at;
     let width = 0;
@@ -55,6 +60,7 @@ export function rowReader(
     for (;;) {
       let start = i;
       let quoted = false;
+      let value = NaN;
       if (i < end && bytes[i] === QUOTE) {
         quoted = true;
         start = ++i;
@@ -62,16 +68,35 @@ export function rowReader(
           if (bytes[i] === LF) lineNow++;
           i += bytes[i] === QUOTE ? 2 : 1;
         }
-      } else
-        while (i < end) {
+      } else {
+        const negative = i < end && bytes[i] === MINUS;
+        if (negative) i++;
+        const first = i;
+        let mantissa = 0;
+        let pointAt = -1;
+        for (; i < end; i++) {
+          const d = bytes[i] - ZERO;
+          if (d >= 0 && d <= 9) mantissa = mantissa * 10 + d;
+          else if (bytes[i] === point && point !== delim && pointAt < 0) pointAt = i;
+          else break;
+        }
+        const figures = i - first - (pointAt < 0 ? 0 : 1);
+        // A double holds fifteen figures exactly.
+        if (figures > 0 && figures <= 15) {
+          value = pointAt < 0 ? mantissa : mantissa / POW10[i - pointAt - 1];
+          if (negative) value = -value;
+        }
+        for (; i < end; i++) {
           const c = bytes[i];
           if (c === delim || c === LF || c === CR) break;
-          i++;
+          value = NaN;
         }
+      }
       const cell = width < MOST_CELLS ? width : MOST_CELLS - 1;
       width++;
       from[cell] = start;
       to[cell] = i;
+      plain[cell] = value;
       if (quoted || i > start) filled = true;
       if (quoted) while (i < end && bytes[i] !== delim && bytes[i] !== LF && bytes[i] !== CR) i++;
       if (i >= end) {
@@ -90,7 +115,8 @@ export function rowReader(
     return filled;
   }
 
-  function number(cell: number): number | undefined {
+  /** A cell that is blank, has blanks around it, a plus, more figures than a double holds, an exponent, or is text. */
+  function carefulNumber(cell: number): number | undefined {
     let i = from[cell];
     let stop = to[cell];
     while (i < stop && bytes[i] <= SPACE) i++;
@@ -147,6 +173,9 @@ export function rowReader(
     },
     text: (cell) =>
       cell < row.width ? decode(bytes.subarray(from[cell], to[cell])).replace(/""/g, '"').trim() : '',
-    number
+    number: (cell) => {
+      const value = plain[cell];
+      return Number.isNaN(value) ? carefulNumber(cell) : value;
+    }
   };
 }
