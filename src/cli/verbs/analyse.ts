@@ -4,10 +4,11 @@ import { analysisFile } from '../../core/handover/analysis-file';
 import { readAnyLog } from '../../core/logs/any-log';
 import { analyse } from '../../core/runs/analyse';
 import { BadInput, parse, readBytes, readSpec, refuse } from '../input';
+import type { Verb } from '../verb';
 import { analysisText } from '../text';
 
 /** `analyse LOG --spec SPEC`: reads a log and prints its verdict. */
-export function runAnalyse(args: string[]): void {
+function run(args: string[]): void {
   const { values, positionals } = parse(args, {
     spec: { type: 'string' },
     json: { type: 'boolean' },
@@ -27,3 +28,8 @@ export function runAnalyse(args: string[]): void {
       : analysisText(analysis, spec, basename(file), warnings)
   );
 }
+
+export const analyseVerb: Verb = {
+  usage: 'analyse LOG --spec SPEC [--json] [--skip-broken-rows]',
+  run
+};

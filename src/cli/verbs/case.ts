@@ -4,10 +4,11 @@ import { caseFile } from '../../core/handover/case-file';
 import { caseOfFile } from '../../core/handover/case-of-file';
 import { readJobFile } from '../../core/handover/job-file';
 import { BadInput, parse, printJson, readJson, taken } from '../input';
+import type { Verb } from '../verb';
 import { caseText } from '../text';
 
 /** `case JOB.job.json`: the whole case of a job file. `case --lines`: one job file a line in, one case a line out. */
-export async function runCase(args: string[]): Promise<void> {
+async function run(args: string[]): Promise<void> {
   const { values, positionals } = parse(args, {
     json: { type: 'boolean' },
     lines: { type: 'boolean' },
@@ -48,3 +49,8 @@ function answerTo(line: string, at: string | undefined): object {
     ? { number: read.value.number, ...caseFile(known.value) }
     : { format: 'pyrethos.problems', problems: known.ok ? [] : known.problems.map((p) => problemText(p)) };
 }
+
+export const caseVerb: Verb = {
+  usage: 'case JOB.job.json [--json] [--at MOMENT]\ncase --lines',
+  run
+};

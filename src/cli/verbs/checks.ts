@@ -1,8 +1,9 @@
 import { checksFile } from '../../core/handover/judged-file';
 import { BadInput, parse, printJson, specOf } from '../input';
+import type { Verb } from '../verb';
 
 /** `checks --spec SPEC`: the checks a vehicle can have, with what their readings look like. */
-export function runChecks(args: string[]): void {
+function run(args: string[]): void {
   const { values, positionals } = parse(args, { spec: { type: 'string' }, json: { type: 'boolean' } });
   if (positionals.length > 0) throw new BadInput('checks: expected --spec SPEC and no file');
   const list = checksFile(specOf(values));
@@ -14,3 +15,8 @@ export function runChecks(args: string[]): void {
   for (const c of list.lacking)
     process.stdout.write(`${c.check.padEnd(20)}       –  ${c.title}: ${c.because}\n`);
 }
+
+export const checksVerb: Verb = {
+  usage: 'checks --spec SPEC [--json]',
+  run
+};

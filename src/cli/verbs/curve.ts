@@ -3,9 +3,10 @@ import { fitted } from '../../core/physics/thermistor/fit';
 import { pointsFromText } from '../../core/physics/thermistor/rows';
 import { curveAnswers, curveText, families, familyOf, type CurveAsk } from '../curve';
 import { BadInput, parse, readBytes, readSpec, taken } from '../input';
+import type { Verb } from '../verb';
 
 /** `curve POINTS.csv`: fits and converts a thermistor. */
-export function runCurve(args: string[]): void {
+function run(args: string[]): void {
   const text = { type: 'string' } as const;
   const flag = { type: 'boolean' } as const;
   const { values, positionals } = parse(args, {
@@ -71,3 +72,9 @@ export function runCurve(args: string[]): void {
     throw error;
   }
 }
+
+export const curveVerb: Verb = {
+  usage:
+    'curve (POINTS.csv [--fit beta|steinhart-hart|table] | --spec SPEC | --family ID | --families)\n      [--at °C,…] [--ohm Ω,…] [--volts V,…] [--reference V] [--pull-up Ω] [--across Ω --on °C] [--json]',
+  run
+};

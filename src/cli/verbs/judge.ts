@@ -5,10 +5,11 @@ import { coolingOf } from '../../core/diagnosis/judged';
 import { curvesWith } from '../../core/physics/thermistor/library';
 import { thermalAt, type ThermalFact } from '../../core/physics/heat/state';
 import { BadInput, numberOf, parse, printJson, readJson, refuse, specOf, type Values } from '../input';
+import type { Verb } from '../verb';
 import { outcomeText } from '../text';
 
 /** `judge CHECK --readings FILE`: judges one check's readings, with what is said of the engine's heat. */
-export function runJudge(args: string[]): void {
+function run(args: string[]): void {
   const text = { type: 'string' } as const;
   const { values, positionals } = parse(args, {
     spec: text,
@@ -54,3 +55,9 @@ function heatOf(values: Values, at: string): ThermalFact[] {
   }
   return hours === null ? [] : [{ kind: 'ran-until', at: before(hours), coolantC, ambientC }];
 }
+
+export const judgeVerb: Verb = {
+  usage:
+    'judge CHECK --readings FILE [--spec SPEC] [--stood HOURS] [--last °C] [--ambient °C] [--running] [--json]',
+  run
+};

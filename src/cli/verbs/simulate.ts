@@ -5,9 +5,10 @@ import { PLANT_FAULTS } from '../../core/physics/plant/faults';
 import { logFrom } from '../../core/physics/plant/log-from';
 import { isFaultId } from '../../core/vehicle/faults';
 import { BadInput, numberOf, parse, readSpec } from '../input';
+import type { Verb } from '../verb';
 
 /** `simulate --spec SPEC`: writes the log of a vehicle with a fault on a drive. */
-export function runSimulate(args: string[]): void {
+function run(args: string[]): void {
   const text = { type: 'string' } as const;
   const { values } = parse(args, {
     spec: text,
@@ -55,3 +56,9 @@ export function runSimulate(args: string[]): void {
     throw error;
   }
 }
+
+export const simulateVerb: Verb = {
+  usage: `simulate --spec SPEC [--fault ID] [--severity 0..1] [--variant NAME] [--drive ${Object.keys(DRIVES).join('|')}]
+          [--ambient °C] [--start °C] [--seed N] [--columns all|scan|bare] [--out LOG]`,
+  run
+};

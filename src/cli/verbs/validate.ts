@@ -4,9 +4,10 @@ import { readWorkshopFile } from '../../core/handover/workshop-file';
 import { readAnyLog } from '../../core/logs/any-log';
 import { readSpecSheet } from '../../core/vehicle/spec-sheet';
 import { BadInput, parse, readBytes, readJson, refuse, taken } from '../input';
+import type { Verb } from '../verb';
 
 /** `validate FILE...`: says what a file of ours is, or what is wrong with it. */
-export function runValidate(args: string[]): void {
+function run(args: string[]): void {
   const { positionals } = parse(args, {});
   if (positionals.length === 0) throw new BadInput('validate: expected one or more files');
   for (const file of positionals) {
@@ -36,3 +37,8 @@ function jsonWords(json: unknown, file: string): string {
   const { number, vehicle, checks, runs, photos } = job;
   return `job ${number} of ${vehicle.fleetNo} with ${checks.length} checks, ${runs.length} runs, ${photos.length} photos`;
 }
+
+export const validateVerb: Verb = {
+  usage: 'validate FILE...',
+  run
+};
