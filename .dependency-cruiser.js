@@ -9,6 +9,7 @@ const CORE = [
   'vehicle',
   'logs',
   'physics',
+  'faults',
   'measure',
   'runs',
   'checks',

@@ -3,7 +3,7 @@ import { writeLog } from '../src/core/logs/csv-export';
 import { readSpecSheet } from '../src/core/vehicle/spec-sheet';
 import { DRIVES, type Leg } from '../src/core/physics/plant/drive';
 import type { FaultId } from '../src/core/vehicle/faults';
-import { logFrom } from '../src/core/physics/plant/log-from';
+import { logFrom } from '../src/core/runs/log-from';
 
 /** Makes the demo's logs from the plant with fixed seeds: `npm run demo:make`. The files are committed. */
 interface DemoRun {

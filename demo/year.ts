@@ -1,3 +1,4 @@
+import { FAULTS, curesOf, repairFor } from '../src/core/faults/registry';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { normalDraw, seeded, type Random } from '../src/core/base/random';
 import { checkOf, type CheckId } from '../src/core/checks/registry';
@@ -6,13 +7,12 @@ import { popularFirst } from '../src/core/diagnosis/popular';
 import { stepsOf } from '../src/core/diagnosis/steps';
 import type { Log } from '../src/core/logs/channels';
 import { DRIVES, type Leg } from '../src/core/physics/plant/drive';
-import { logFrom } from '../src/core/physics/plant/log-from';
+import { logFrom } from '../src/core/runs/log-from';
 import type { PlantParams } from '../src/core/physics/plant/params';
 import { deriveJob } from '../src/core/record/derive';
 import { USUAL_COSTS } from '../src/core/record/shop-costs';
-import { SUSPECTS } from '../src/core/vehicle/fault-words';
 import type { FaultId } from '../src/core/vehicle/faults';
-import { repairFor, repairOf, type RepairId } from '../src/core/vehicle/repairs';
+import { repairOf, type RepairId } from '../src/core/vehicle/repairs';
 import type { SpecSheet } from '../src/core/vehicle/spec-sheet';
 import { caseOf } from '../src/simulation/cases/case';
 import type { Case } from '../src/simulation/cases/hidden-case';
@@ -265,7 +265,7 @@ function faultJob(vehicle: Vehicle, key: string, at: number, seed: number): Writ
   const act = hasty ? choiceOf([popular], now, USUAL_COSTS) : best;
   const why = hasty
     ? `${repairOf(popular).title}: it always is on these.`
-    : `${SUSPECTS[named].title} at ${Math.round(100 * now.suspects[0].probability)} %; ${act.repairs.length > 1 ? 'one drain for both' : 'cheapest in the end'}.`;
+    : `${FAULTS[named].title} at ${Math.round(100 * now.suspects[0].probability)} %; ${act.repairs.length > 1 ? 'one drain for both' : 'cheapest in the end'}.`;
   w.add(
     {
       kind: 'repair.decided',
@@ -284,7 +284,7 @@ function faultJob(vehicle: Vehicle, key: string, at: number, seed: number): Writ
   );
   if (act.days > 0) w.wait(24 * (1 + 2.5 * random()));
   const cures = (ids: readonly RepairId[]) =>
-    c.fault === 'none' || ids.some((id) => repairOf(id).cures.includes(c.fault));
+    c.fault === 'none' || ids.some((id) => curesOf(id).includes(c.fault));
   const cured = cures(act.repairs);
   repairAndProve(w, c, act.repairs, cured, random);
   if (cured) {
@@ -313,7 +313,7 @@ function faultJob(vehicle: Vehicle, key: string, at: number, seed: number): Writ
   w.add(
     {
       kind: 'job.noted',
-      payload: { text: `Looked again, it is this: ${SUSPECTS[c.fault].title.toLowerCase()}.` }
+      payload: { text: `Looked again, it is this: ${FAULTS[c.fault].title.toLowerCase()}.` }
     },
     40
   );

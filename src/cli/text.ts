@@ -1,3 +1,4 @@
+import { FAULTS } from '../core/faults/registry';
 import type { SpecSheet } from '../core/vehicle/spec-sheet';
 import type { Analysis } from '../core/runs/analyse';
 import { verdictTitle } from '../core/runs/words';
@@ -8,7 +9,6 @@ import type { Case } from '../core/diagnosis/case';
 import { sayMoney } from '../core/diagnosis/costs';
 import { repairTitles } from '../core/record/repair-done';
 import { plainText } from '../core/units/say';
-import { SUSPECTS } from '../core/vehicle/fault-words';
 
 const MARK = { 'as-expected': ' ok ', off: 'OFF ', note: '    ' } as const;
 
@@ -24,16 +24,16 @@ export function analysisText(
   for (const s of a.suspects.slice(0, 5)) {
     const alike =
       s.alike.length > 0
-        ? `; this log cannot tell it from ${s.alike.map((id) => midSentence(SUSPECTS[id].title)).join(', ')}`
+        ? `; this log cannot tell it from ${s.alike.map((id) => midSentence(FAULTS[id].title)).join(', ')}`
         : '';
-    lines.push(`  ${sayChance(s.probability).padStart(6)}  ${SUSPECTS[s.fault].title}${alike}`);
+    lines.push(`  ${sayChance(s.probability).padStart(6)}  ${FAULTS[s.fault].title}${alike}`);
   }
   lines.push('', 'Evidence', ...a.evidence.map((e) => `  ${MARK[e.state]} ${e.text}`));
   if (a.couldNotShow.length > 0)
     lines.push(
       '',
       'This run could not have shown',
-      ...a.couldNotShow.map((b) => `  ${SUSPECTS[b.fault].title}: ${b.because}. ${b.toShow}`)
+      ...a.couldNotShow.map((b) => `  ${FAULTS[b.fault].title}: ${b.because}. ${b.toShow}`)
     );
   const all = [...a.warnings, ...warnings];
   if (all.length > 0) lines.push('', 'Note', ...all.map((w) => `  ${w}`));
@@ -64,7 +64,7 @@ export function caseText(job: Case, title: string): string {
     lines.push(`  ${checkOf(c.check).title}`, ...outcomeLines(c.outcome).map((l) => `    ${l}`));
   lines.push('', 'Suspects');
   for (const s of opinion.now.suspects.slice(0, SHOWN))
-    lines.push(`  ${sayChance(s.probability).padStart(6)}  ${SUSPECTS[s.fault].title}`);
+    lines.push(`  ${sayChance(s.probability).padStart(6)}  ${FAULTS[s.fault].title}`);
   const { next } = plan;
   lines.push('', 'Next');
   lines.push(

@@ -1,11 +1,10 @@
+import { ALIKE, PLANT_FAULTS } from '../../src/core/faults/registry';
 import type { SpecSheet } from '../../src/core/vehicle/spec-sheet';
 import type { DriveName } from '../../src/core/physics/plant/drive';
-import { PLANT_FAULTS } from '../../src/core/physics/plant/faults';
 import type { FaultId } from '../../src/core/vehicle/faults';
 import { plantFor } from '../../src/core/physics/plant/params';
 import { seeded } from '../../src/core/base/random';
 import { analyse } from '../../src/core/runs/analyse';
-import { ALIKE } from '../../src/core/runs/candidates';
 import { makeLog, type MadeRun } from '../../src/simulation/cases/strange-vehicle';
 
 const GRADED = [0.45, 0.75, 1];

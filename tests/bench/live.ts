@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { By, type WebDriver } from 'selenium-webdriver';
 import type { SpecSheet } from '../../src/core/vehicle/spec-sheet';
 import { DRIVES } from '../../src/core/physics/plant/drive';
-import { logFrom } from '../../src/core/physics/plant/log-from';
+import { logFrom } from '../../src/core/runs/log-from';
 import { saveSamples } from '../../src/lib/server/live/recorder';
 import { startLive } from '../../src/lib/server/live/runs';
 import type { Database } from '../../src/lib/server/db/database';

@@ -3,7 +3,7 @@ import type { SpecSheet } from '../../src/core/vehicle/spec-sheet';
 import { memoryOf } from '../../src/core/handover/memory/memory';
 import { fingerprintOf, type Fingerprint } from '../../src/core/handover/memory/fingerprint';
 import { DRIVES, type DriveName } from '../../src/core/physics/plant/drive';
-import { logFrom } from '../../src/core/physics/plant/log-from';
+import { logFrom } from '../../src/core/runs/log-from';
 import { normalDraw, seeded } from '../../src/core/base/random';
 import { heatTimeOf } from '../../src/core/runs/fit';
 import { measure } from '../../src/core/runs/features';

@@ -1,11 +1,11 @@
+import { withFault } from '../../src/core/faults/registry';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { isCheckId, type CheckId } from '../../src/core/checks/registry';
 import { writeLog } from '../../src/core/logs/csv-export';
 import { sniff } from '../../src/core/logs/csv-sniff';
 import { DRIVES } from '../../src/core/physics/plant/drive';
-import { withFault } from '../../src/core/physics/plant/faults';
-import { logFrom } from '../../src/core/physics/plant/log-from';
+import { logFrom } from '../../src/core/runs/log-from';
 import { plantFor } from '../../src/core/physics/plant/params';
 import { seeded } from '../../src/core/base/random';
 import type { Case } from '../../src/simulation/cases/hidden-case';

@@ -1,8 +1,8 @@
+import { PLANT_FAULTS } from '../../core/faults/registry';
 import { writeFileSync } from 'node:fs';
 import { writeLog } from '../../core/logs/csv-export';
 import { DRIVES } from '../../core/physics/plant/drive';
-import { PLANT_FAULTS } from '../../core/physics/plant/faults';
-import { logFrom } from '../../core/physics/plant/log-from';
+import { logFrom } from '../../core/runs/log-from';
 import { isFaultId } from '../../core/vehicle/faults';
 import { BadInput, numberOf, parse, readSpec } from '../input';
 import type { Verb } from '../verb';

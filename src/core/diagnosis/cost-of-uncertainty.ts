@@ -1,6 +1,7 @@
+import { curesOf, repairFor } from '../faults/registry';
 import { contentKey, Recent } from '../base/content-key';
 import type { ShopCosts } from '../record/shop-costs';
-import { REPAIR_IDS, repairFor, repairOf } from '../vehicle/repairs';
+import { REPAIR_IDS } from '../vehicle/repairs';
 import { priceOf } from './costs';
 import type { Space } from './hypotheses';
 
@@ -30,7 +31,7 @@ function make({ possible, sets, members }: Space, costs: ShopCosts): CostOfUncer
   const rows = ids.map((id) => {
     const own = priceOf([id], costs).total;
     return Float64Array.from(sets, (faults) => {
-      const left = faults.filter((f) => f !== 'none' && !repairOf(id).cures.includes(f));
+      const left = faults.filter((f) => f !== 'none' && !curesOf(id).includes(f));
       return own + (left.length === 0 ? 0 : costs.comeback + priceOf(left.map(repairFor), costs).total);
     });
   });

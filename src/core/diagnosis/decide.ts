@@ -1,7 +1,8 @@
+import { curesOf, repairFor } from '../faults/registry';
 import type { CheckId } from '../checks/registry';
 import { beliefOf, outcomesAhead, worthOf, type Asked, type Worth } from './next';
 import { toPosterior, type Posterior } from './posterior';
-import { repairFor, repairOf, type RepairId } from '../vehicle/repairs';
+import { type RepairId } from '../vehicle/repairs';
 import { priceOf, type PricedRepair } from './costs';
 import type { ShopCosts } from '../record/shop-costs';
 import { costOfUncertainty } from './cost-of-uncertainty';
@@ -29,7 +30,7 @@ export function choiceOf(repairs: readonly RepairId[], now: Posterior, costs: Sh
   for (const { faults, probability } of now.hypotheses) {
     if (probability < RARE) break;
     seen += probability;
-    const left = faults.filter((f) => f !== 'none' && !repairs.some((id) => repairOf(id).cures.includes(f)));
+    const left = faults.filter((f) => f !== 'none' && !repairs.some((id) => curesOf(id).includes(f)));
     if (left.length === 0) cures += probability;
     else later += probability * (costs.comeback + priceOf(left.map(repairFor), costs).total);
   }

@@ -1,3 +1,4 @@
+import { curesOf } from '../faults/registry';
 import { minutesOf, type ShopChecks } from '../record/shop-checks';
 import type { JobState } from '../record/derive';
 import { repairOf, type RepairId } from '../vehicle/repairs';
@@ -36,6 +37,4 @@ export function endingOf(
 
 /** Repairs with a bought part that do not cure what it was: parts fitted needlessly. */
 export const needless = (repairs: readonly RepairId[], cause: string): RepairId[] =>
-  repairs.filter(
-    (id) => repairOf(id).price !== null && !(repairOf(id).cures as readonly string[]).includes(cause)
-  );
+  repairs.filter((id) => repairOf(id).price !== null && !(curesOf(id) as readonly string[]).includes(cause));

@@ -1,12 +1,11 @@
+import { ALIKE, FAULTS, NOT_IN_A_LOG, toldBy, toldOf } from '../faults/registry';
 import { contentKey, Recent } from '../base/content-key';
 import type { Finding } from './finding';
 import type { RunSummary } from '../runs/run-summary';
 import { type JudgedCheck, counting } from './judged';
 import { checkOf, type CheckId } from '../checks/registry';
-import { SYMPTOM_IDS, SYMPTOMS, symptomText, toldOf, type Symptom } from '../vehicle/symptoms';
+import { SYMPTOM_IDS, SYMPTOMS, symptomText, type Symptom } from '../vehicle/symptoms';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
-import { ALIKE } from '../runs/candidates';
-import { NOT_IN_A_LOG, SUSPECTS } from '../vehicle/fault-words';
 import { sharesOf, STRENGTHS } from './strengths';
 
 /** A point of a check that passed or stayed open weighs less than one of a finding. */
@@ -69,9 +68,9 @@ export const complaintFindings = (symptoms: readonly Symptom[]): Finding[] =>
 function readComplaint(symptoms: readonly Symptom[]): Finding[] {
   if (symptoms.length === 0) return [];
   const told = symptoms.map((s): Finding => {
-    const { otherwise, told } = SYMPTOMS[s.what];
+    const { otherwise } = SYMPTOMS[s.what];
     const llr = Object.fromEntries(
-      (Object.keys(told) as FaultId[]).map((fault) => [fault, Math.log(toldOf(s, fault) / otherwise)])
+      toldBy(s.what).map((fault) => [fault, Math.log(toldOf(s, fault) / otherwise)])
     );
     return { id: `complaint/${s.what}`, title: 'Complaint', says: symptomText(s), llr, group: 'complaint' };
   });
@@ -104,17 +103,16 @@ export const runFinding = (run: RankedRun): Finding =>
   ofRuns.of(contentKey([run.id, run.title, run.suspects, run.blind]), () => readRun(run));
 
 function readRun(run: RankedRun): Finding {
-  const total = FAULT_IDS.reduce((sum, f) => sum + SUSPECTS[f].prior, 0);
+  const total = FAULT_IDS.reduce((sum, f) => sum + FAULTS[f].prior, 0);
   const after = new Map<FaultId, number>();
   for (const { fault, probability, alike } of run.suspects) {
     const family = [fault, ...alike.filter((f) => f !== fault)];
-    const priors = family.reduce((sum, f) => sum + SUSPECTS[f].prior, 0);
+    const priors = family.reduce((sum, f) => sum + FAULTS[f].prior, 0);
     // Faults that draw one curve share what the run gave them, each by what it had before.
     for (const f of family)
-      after.set(f, Math.max(after.get(f) ?? 0, (probability * SUSPECTS[f].prior) / priors));
+      after.set(f, Math.max(after.get(f) ?? 0, (probability * FAULTS[f].prior) / priors));
   }
-  const ratio = (f: FaultId) =>
-    RUN_WEIGHT * Math.log((after.get(f) ?? UNLISTED) / (SUSPECTS[f].prior / total));
+  const ratio = (f: FaultId) => RUN_WEIGHT * Math.log((after.get(f) ?? UNLISTED) / (FAULTS[f].prior / total));
   const unseen = new Set(NOT_IN_A_LOG.map((n) => n.fault));
   const blind = new Set(run.blind.flatMap((f) => [f, ...(ALIKE[f] ?? [])]));
   const healthy = ratio('none');

@@ -1,5 +1,5 @@
+import { FAULTS } from '../faults/registry';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
-import { SUSPECTS } from '../vehicle/fault-words';
 import type { History } from './hypotheses';
 
 /** How many closed jobs found which cause. */
@@ -19,10 +19,10 @@ const AT_MOST = 4;
 export function historyOf(causes: Causes): History | undefined {
   const jobs = Object.values(causes).reduce((sum, n) => sum + n, 0);
   if (jobs < ENOUGH_JOBS) return undefined;
-  const total = FAULT_IDS.reduce((sum, f) => sum + SUSPECTS[f].prior, 0);
+  const total = FAULT_IDS.reduce((sum, f) => sum + FAULTS[f].prior, 0);
   return Object.fromEntries(
     FAULT_IDS.map((f) => {
-      const prior = SUSPECTS[f].prior / total;
+      const prior = FAULTS[f].prior / total;
       const share = (CATALOGUE_JOBS * prior + (causes[f] ?? 0)) / (CATALOGUE_JOBS + jobs);
       return [f, Math.min(AT_MOST, Math.max(1 / AT_MOST, share / prior))];
     })

@@ -1,8 +1,7 @@
+import { FAULTS, cannotHave } from '../faults/registry';
 import { contentKey, Recent } from '../base/content-key';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
-import { SUSPECTS } from '../vehicle/fault-words';
 import type { SpecSheet } from '../vehicle/spec-sheet';
-import { cannotHave } from './cannot-have';
 
 /** How often each suspect was the cause before, relative to the catalogue's idea of it: 1 where nothing is known. */
 export type History = Readonly<Partial<Record<FaultId, number>>>;
@@ -68,7 +67,7 @@ export function hypothesesOf(sheet: SpecSheet | null, history: History = {}): Hy
   return known.of(`${contentKey(sheet)} ${contentKey(history)}`, () => {
     const space = spaceOf(sheet);
     const { possible, sets } = space;
-    const weight = (f: FaultId) => SUSPECTS[f].prior * (history[f] ?? 1);
+    const weight = (f: FaultId) => FAULTS[f].prior * (history[f] ?? 1);
     const total = possible.reduce((sum, f) => sum + weight(f), 0);
     const share = new Map(possible.map((f) => [f, weight(f) / total]));
     const any = 1 - (share.get('none') ?? 0);

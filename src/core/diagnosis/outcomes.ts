@@ -1,11 +1,9 @@
+import { ALIKE, FAULTS, namedBy } from '../faults/registry';
 import { CLEARED_HOT, READS_COLD, READS_HOT } from '../vehicle/sensor-faults';
 import { HAS_ITS_CODE } from '../checks/engine/codes';
 import { checkOf, type CheckId } from '../checks/registry';
-import { CODES } from '../vehicle/codes';
 import { midSentence } from '../base/text';
 import { FAN_DEAD, type FaultId } from '../vehicle/faults';
-import { ALIKE } from '../runs/candidates';
-import { SUSPECTS } from '../vehicle/fault-words';
 
 /** One way a check can come out: what would be seen, and what it would speak for and against. */
 export interface CheckOutcome {
@@ -42,8 +40,8 @@ const SENSOR: readonly FaultId[] = [
 const TABLES: Partial<Record<CheckId, Table>> = {
   codes: {
     finds: [
-      o('a code for too cold an engine is stored', CODES.P0128.points),
-      o('a code for overheating is stored', CODES.P0217.points),
+      o('a code for too cold an engine is stored', namedBy('P0128')),
+      o('a code for overheating is stored', namedBy('P0217')),
       o('a code for an open sensor circuit is stored', ['ect-open-circuit', 'ect-wiring']),
       o('a code for a shorted sensor circuit is stored', ['ect-short-circuit', 'ect-wiring']),
       o('a code for a sensor that comes and goes is stored', ['ect-intermittent', 'ect-wiring']),
@@ -286,7 +284,7 @@ const byRun = (id: CheckId): Table => {
     finds: speaks
       .filter((f) => !told.has(f))
       .map((f) =>
-        o(`the run fits ${midSentence(SUSPECTS[f].title)}`, [
+        o(`the run fits ${midSentence(FAULTS[f].title)}`, [
           f,
           ...(ALIKE[f] ?? []).filter((a) => speaks.includes(a))
         ])
@@ -298,7 +296,7 @@ const byRun = (id: CheckId): Table => {
 const singly = (id: CheckId): Table => {
   const { speaksTo } = checkOf(id);
   return {
-    finds: speaksTo.map((f) => o(`it speaks for ${midSentence(SUSPECTS[f].title)}`, [f])),
+    finds: speaksTo.map((f) => o(`it speaks for ${midSentence(FAULTS[f].title)}`, [f])),
     clears: speaksTo
   };
 };

@@ -1,3 +1,4 @@
+import { FAULTS } from '../faults/registry';
 import type { Check } from '../checks/check';
 import { heldByGate } from '../checks/gate';
 import { CHECK_IDS, checkOf, type CheckId } from '../checks/registry';
@@ -6,7 +7,6 @@ import { counting, type JudgedCheck } from './judged';
 import { minutesOf, missingFor, USUAL_CHECKS, type ShopChecks } from '../record/shop-checks';
 import type { FaultId } from '../vehicle/faults';
 import { midSentence } from '../base/text';
-import { SUSPECTS } from '../vehicle/fault-words';
 import { partRemoved, waitFor, type Worth } from './next';
 import { outcomesOf } from './outcomes';
 import type { Posterior } from './posterior';
@@ -183,7 +183,7 @@ function reasonOf(id: CheckId, now: Posterior, chances: ReadonlyMap<FaultId, num
   const outcome = finds[shares.indexOf(Math.max(...shares))];
   const found = now.suspects.find((s) => outcome?.for.includes(s.fault));
   const other = now.suspects.find((s) => s.fault !== 'none' && !outcome?.for.includes(s.fault));
-  const name = (s: { readonly fault: keyof typeof SUSPECTS }) => midSentence(SUSPECTS[s.fault].title);
+  const name = (s: { readonly fault: keyof typeof FAULTS }) => midSentence(FAULTS[s.fault].title);
   if (!found) return 'Nothing that is suspected now depends on it';
   return other ? `Tells ${name(found)} from ${name(other)}` : `Confirms ${name(found)} or clears it`;
 }

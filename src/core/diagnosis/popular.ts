@@ -1,7 +1,8 @@
+import { curesOf } from '../faults/registry';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { Symptom, SymptomId } from '../vehicle/symptoms';
 import type { FaultId } from '../vehicle/faults';
-import { repairOf, type RepairId } from '../vehicle/repairs';
+import { type RepairId } from '../vehicle/repairs';
 import type { Finding } from './finding';
 import { bearingsOn, type Bearing, type Posterior } from './posterior';
 
@@ -49,7 +50,7 @@ export function popularPart(
 ): PopularPart | null {
   const [repair] = popularFirst(symptoms, codes, sheet);
   if (!repair) return null;
-  const able = repairOf(repair).cures.filter((f) => !now.impossible.some((i) => i.fault === f));
+  const able = curesOf(repair).filter((f) => !now.impossible.some((i) => i.fault === f));
   if (able.length === 0) return null;
   // What people have in mind with that part is what the complaint points at.
   const complaint = findings.filter((f) => f.group === 'complaint');

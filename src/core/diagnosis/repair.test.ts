@@ -1,3 +1,4 @@
+import { curesOf, repairFor } from '../faults/registry';
 import { USUAL_CHECKS } from '../record/shop-checks';
 import { describe, expect, it } from 'vitest';
 import { at, curlew, fathom } from '../../../tests/support/check-bench';
@@ -5,7 +6,7 @@ import { FAULT_IDS, type FaultId } from '../vehicle/faults';
 import type { Finding } from './finding';
 import { openChecks } from './next';
 import { posteriorOf } from './posterior';
-import { REPAIR_IDS, repairFor, repairOf } from '../vehicle/repairs';
+import { REPAIR_IDS, repairOf } from '../vehicle/repairs';
 import { costsWith, DRAIN_MIN, priceOf } from './costs';
 import { shopCostsSchema, USUAL_COSTS } from '../record/shop-costs';
 import { adviceOf, choiceOf, choicesOf, offersOf } from './decide';
@@ -19,7 +20,7 @@ const finding = (llr: Finding['llr']): Finding => ({ id: 'f', title: 'f', says: 
 
 describe('repairs', () => {
   it('every fault of the catalogue has one that cures it', () => {
-    for (const fault of FAULT_IDS) expect(repairOf(repairFor(fault)).cures).toContain(fault);
+    for (const fault of FAULT_IDS) expect(curesOf(repairFor(fault))).toContain(fault);
   });
 
   it('two in one go share a drain and a ferry', () => {

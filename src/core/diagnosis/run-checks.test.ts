@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { DRIVES, type DriveName } from '../physics/plant/drive';
 import type { FaultId } from '../vehicle/faults';
-import { logFrom } from '../physics/plant/log-from';
+import { logFrom } from '../runs/log-from';
 import { analyse } from '../runs/analyse';
 import { judgeRoad, runAsChecks } from './run-checks';
 

@@ -1,10 +1,10 @@
+import { NOT_IN_A_LOG } from '../faults/registry';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { at, context, curlew, fathom, sheetOf, stopped } from '../../../tests/support/check-bench';
 import { checkOf, CHECK_IDS, type CheckId } from '../checks/registry';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
 import type { JudgedCheck } from './judged';
-import { NOT_IN_A_LOG } from '../vehicle/fault-words';
 import { findingOf, findingsOf, runFinding } from './findings';
 import { BLUNDER, withBlunder, type Finding } from './finding';
 import { believe, entropyOf, weightOf } from './belief';

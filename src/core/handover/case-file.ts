@@ -1,9 +1,9 @@
+import { FAULTS } from '../faults/registry';
 import type { Case } from '../diagnosis/case';
 import type { Planned } from '../diagnosis/plan';
 import type { JudgedCheck } from '../diagnosis/judged';
 import { plainText } from '../units/say';
 import { outcomeRow } from './judged-file';
-import { SUSPECTS } from '../vehicle/fault-words';
 
 /** A judged check as files tell it: what was read, and what was made of it. */
 export const checkRow = ({ id, check, at, who, byHand, readings, outcome }: JudgedCheck) => ({
@@ -16,9 +16,9 @@ export const checkRow = ({ id, check, at, who, byHand, readings, outcome }: Judg
   ...outcomeRow(outcome)
 });
 
-const suspectRow = (s: { readonly fault: keyof typeof SUSPECTS; readonly probability: number }) => ({
+const suspectRow = (s: { readonly fault: keyof typeof FAULTS; readonly probability: number }) => ({
   fault: s.fault,
-  title: SUSPECTS[s.fault].title,
+  title: FAULTS[s.fault].title,
   probability: s.probability
 });
 

@@ -1,3 +1,4 @@
+import { FAULTS } from '../faults/registry';
 import { midSentence } from '../base/text';
 import { CAUTIONS } from '../measure/cautions';
 import { wordsByHand, type ByHandReadings } from '../checks/by-hand';
@@ -12,7 +13,6 @@ import type { Intake } from './intake';
 import { markText } from './live';
 import { ownWords } from './own-finding';
 import { repairWords } from './repair-done';
-import { SUSPECTS } from '../vehicle/fault-words';
 
 /** A complaint in one line: the driver's words, or what was tapped. */
 export const complaintText = (intake: Intake): string =>
@@ -38,7 +38,7 @@ export function describeEvent(event: RecordEvent): string {
     case 'job.noted':
       return event.payload.text;
     case 'job.closed':
-      return `Closed: ${event.payload.outcome}${event.payload.cause ? `, ${midSentence(SUSPECTS[event.payload.cause].title)}` : ''}`;
+      return `Closed: ${event.payload.outcome}${event.payload.cause ? `, ${midSentence(FAULTS[event.payload.cause].title)}` : ''}`;
     case 'job.reopened':
       return `Came back: ${event.payload.why}`;
     case 'part.quoted':

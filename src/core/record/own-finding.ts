@@ -1,6 +1,6 @@
+import { FAULTS } from '../faults/registry';
 import { z } from 'zod';
 import { FAULT_IDS } from '../vehicle/faults';
-import { SUSPECTS } from '../vehicle/fault-words';
 
 /** How much the technician’s own finding is to weigh: a hint, a finding like a good check, or the last word. */
 export const OWN_WEIGHTS = {
@@ -20,5 +20,5 @@ export type OwnFinding = z.infer<typeof ownFindingSchema>;
 
 export const ownWords = (own: OwnFinding): string =>
   own.weight === 'sure' && own.way === 'against'
-    ? `${SUSPECTS[own.fault].title} excluded: ${own.says}`
-    : `Own finding ${own.way} ${SUSPECTS[own.fault].title.toLowerCase()}: ${own.says}`;
+    ? `${FAULTS[own.fault].title} excluded: ${own.says}`
+    : `Own finding ${own.way} ${FAULTS[own.fault].title.toLowerCase()}: ${own.says}`;

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Log } from '../logs/channels';
 import type { SpecSheet } from '../vehicle/spec-sheet';
-import { logFrom } from '../physics/plant/log-from';
+import { logFrom } from './log-from';
 import { plantFor } from '../physics/plant/params';
 import { analyse } from './analyse';
 import { readHunting } from './cycles';

@@ -1,4 +1,4 @@
-import { PLANT_FAULTS } from '../physics/plant/faults';
+import { ALIKE, PLANT_FAULTS } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
 import type { PlantParams } from '../physics/plant/params';
 
@@ -11,44 +11,6 @@ export interface Candidate {
   /** Share of its family it is believed to be, before the run; the members of a family share 1. */
   readonly share: number;
 }
-
-/** Faults one temperature log cannot tell from the one that stands for them: told together, never ranked apart. */
-export const ALIKE: Readonly<Partial<Record<FaultId, readonly FaultId[]>>> = {
-  'ect-reads-hot': ['ect-wrong-part', 'ect-wiring'],
-  'ect-reads-cold': ['ect-wrong-part', 'ect-wiring'],
-  'ect-open-circuit': ['ect-wiring'],
-  'ect-short-circuit': ['ect-wiring'],
-  'ect-intermittent': ['ect-wiring'],
-  'clutch-circuit-open': ['clutch-seized'],
-  'fan-motor-dead': ['fan-relay-contacts', 'fan-relay-coil', 'fan-feed-open', 'fan-controller-dead']
-};
-
-const SEVERITIES: Readonly<Partial<Record<FaultId, readonly number[]>>> = {
-  'thermostat-stuck-open': [0.2, 0.4, 0.65, 1],
-  'thermostat-stuck-closed': [0.85, 0.93, 1],
-  'thermostat-low-rating': [0.25, 0.45, 0.7, 1],
-  'thermostat-sluggish': [0.35, 0.65, 1],
-  'ect-reads-hot': [0.25, 0.5, 0.8],
-  'ect-reads-cold': [0.2, 0.4, 0.65, 1],
-  'airflow-restricted': [0.4, 0.65, 0.9],
-  'radiator-clogged': [0.35, 0.6, 0.85],
-  'pump-flow-low': [0.6, 0.85, 1],
-  'coolant-low': [0.5, 0.85],
-  'sensor-branch-restricted': [0.4, 0.7, 1],
-  'fan-setpoint-modified': [0.4, 0.8],
-  'fan-motor-weak': [0.6, 1],
-  'fan-relay-welded': [0.4, 1],
-  'fan-controller-shorted': [0.3, 1],
-  'clutch-slipping': [0.5, 1],
-  'clutch-engages-late': [0.5, 1]
-};
-
-/** Faults read from the jumps and flat lines of the reading itself, not from how the engine warms. */
-export const ELECTRICAL: ReadonlySet<FaultId> = new Set([
-  'ect-open-circuit',
-  'ect-short-circuit',
-  'ect-intermittent'
-]);
 
 const told = new Set<FaultId>(
   Object.values(ALIKE)
@@ -97,27 +59,28 @@ const healthyOnes = (plant: PlantParams): Candidate[] =>
  * the log, a missing one is a fan that does not run; a seized electronic clutch and an unpowered one turn alike.
  */
 export function candidatesFor(plant: PlantParams, commandLogged: boolean): Candidate[] {
-  const faults = PLANT_FAULTS.filter(
-    (f) =>
-      f.id !== 'none' &&
-      !told.has(f.id) &&
-      (commandLogged || f.id !== 'fan-command-missing') &&
-      !(f.id === 'clutch-seized' && plant.clutch.kind === 'electronic') &&
-      !ELECTRICAL.has(f.id) &&
-      (!f.applies || f.applies(plant))
-  ).flatMap((fault) => {
-    const variants = Object.entries(fault.variants);
-    const severities = SEVERITIES[fault.id] ?? [1];
-    return variants.flatMap(([variant, apply]) =>
-      severities.map((severity) => ({
-        fault: fault.id,
-        variant,
-        severity,
-        plant: { ...plant, ...apply(plant, severity) },
-        share: 1 / (variants.length * severities.length)
-      }))
-    );
-  });
+  const faults = PLANT_FAULTS.flatMap((f) => (f.kind === 'warms' ? [f] : []))
+    .filter(
+      (f) =>
+        f.id !== 'none' &&
+        !told.has(f.id) &&
+        (commandLogged || f.id !== 'fan-command-missing') &&
+        !(f.id === 'clutch-seized' && plant.clutch.kind === 'electronic') &&
+        (!f.applies || f.applies(plant))
+    )
+    .flatMap((fault) => {
+      const variants = Object.entries(fault.variants);
+      const severities = fault.severities ?? [1];
+      return variants.flatMap(([variant, apply]) =>
+        severities.map((severity) => ({
+          fault: fault.id,
+          variant,
+          severity,
+          plant: { ...plant, ...apply(plant, severity) },
+          share: 1 / (variants.length * severities.length)
+        }))
+      );
+    });
   return [...healthyOnes(plant), ...faults];
 }
 

@@ -1,6 +1,6 @@
+import { FAULTS } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
 import type { PlantParams } from '../physics/plant/params';
-import { SUSPECTS } from '../vehicle/fault-words';
 import type { ObservedRun } from './observed-parts';
 import { candidatesFor, type Candidate } from './candidates';
 import { fit, type Fitted } from './fit';
@@ -122,7 +122,7 @@ function posterior(bench: ObservedRun, scored: readonly Scored[]): Ranked[] {
   const families = [...new Set(scored.map((s) => s.candidate.fault))].map((fault) => {
     const members = scored.filter((s) => s.candidate.fault === fault).sort((a, b) => weighed(b) - weighed(a));
     const log =
-      Math.log(SUSPECTS[fault].prior) +
+      Math.log(FAULTS[fault].prior) +
       logSumExp(members.map(weighed)) +
       sheetLog(bench, fault, bench.features);
     return { fault, log, top: members[0] };

@@ -5,7 +5,7 @@ import type { SpecSheet } from '../vehicle/spec-sheet';
 import { analysisFile } from '../handover/analysis-file';
 import { DRIVES } from '../physics/plant/drive';
 import type { FaultId } from '../vehicle/faults';
-import { logFrom } from '../physics/plant/log-from';
+import { logFrom } from './log-from';
 import { analyse } from './analyse';
 import { readFan } from './fan-events';
 import { driveOf, toGrid } from './grid';

@@ -6,7 +6,7 @@ import type { SpecSheet } from '../vehicle/spec-sheet';
 import { readLog } from '../logs/csv-import';
 import { DRIVES, type DriveName } from '../physics/plant/drive';
 import type { FaultId } from '../vehicle/faults';
-import { logFrom } from '../physics/plant/log-from';
+import { logFrom } from './log-from';
 import { analyse, bandFor } from './analyse';
 import { findJumps } from './jumps';
 import { findKnee } from './knee';

@@ -1,10 +1,10 @@
+import { FAULTS } from '../faults/registry';
 import { sayChance } from '../base/text';
-import { SUSPECTS } from '../vehicle/fault-words';
 import type { Analysis } from './analyse';
 
 /** The verdict as a headline. */
 export const verdictTitle = (a: Pick<Analysis, 'verdict'>): string =>
-  a.verdict === 'not-enough' ? 'Not enough to say' : SUSPECTS[a.verdict].title;
+  a.verdict === 'not-enough' ? 'Not enough to say' : FAULTS[a.verdict].title;
 
 /** How sure, in a word that stands beside the number. */
 export function sureness(probability: number): string {
@@ -27,9 +27,9 @@ export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'coul
   }
   const rival =
     second && second.probability >= 0.1
-      ? ` ${SUSPECTS[second.fault].title} could explain it too (${sayChance(second.probability)}).`
+      ? ` ${FAULTS[second.fault].title} could explain it too (${sayChance(second.probability)}).`
       : '';
-  const means = SUSPECTS[a.verdict].means;
+  const means = FAULTS[a.verdict].means;
   return `${means}: ${sureness(first?.probability ?? 0)}.${rival}`;
 }
 
@@ -41,7 +41,7 @@ function undecided(
 ): string {
   const next = blind.find((b) => b.fault === fault)?.toShow;
   return (
-    `${SUSPECTS[fault].title} leads (${sayChance(probability)}), but a healthy engine may draw this curve too ` +
+    `${FAULTS[fault].title} leads (${sayChance(probability)}), but a healthy engine may draw this curve too ` +
     `(${sayChance(healthy)}).${next ? ` ${next}.` : ' Its checks, or a second run, will tell.'}`
   );
 }
@@ -58,7 +58,7 @@ export function groupedBlindSpots(spots: Analysis['couldNotShow']): BlindGroup[]
   for (const { fault, because, toShow } of spots) {
     const key = `${because}|${toShow}`;
     const group = groups.get(key) ?? { because, toShow, titles: [] };
-    group.titles.push(SUSPECTS[fault].title);
+    group.titles.push(FAULTS[fault].title);
     groups.set(key, group);
   }
   return [...groups.values()];

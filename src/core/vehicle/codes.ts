@@ -1,10 +1,6 @@
-import type { FaultId } from './faults';
-
 /** A trouble code: what the public standard (SAE J2012, ISO 15031-6) means by it, in our words, and what follows. */
 export interface TroubleCode {
   readonly means: string;
-  /** Suspects it supports, the nearest first. */
-  readonly points: readonly FaultId[];
   /** What a control unit commonly does while it is stored; null where nothing. */
   readonly failsafe: string | null;
 }
@@ -15,119 +11,54 @@ const OVERHEATED = 'Holds power back, runs the fan at full speed, switches the a
 const CLOSED_LOOP_WAITS = 'Stays in the warm-up mixture and blocks other self-tests';
 const FAN_FULL = 'May drive the fan at full speed or not at all; may switch the air conditioning off';
 
-const c = (means: string, points: readonly FaultId[], failsafe: string | null = null): TroubleCode => ({
-  means,
-  points,
-  failsafe
-});
-
-const sensor: readonly FaultId[] = ['ect-wiring', 'ect-open-circuit', 'ect-short-circuit'];
-const power: readonly FaultId[] = [
-  'fan-relay-coil',
-  'fan-feed-open',
-  'fan-command-missing',
-  'fan-controller-dead'
-];
+const c = (means: string, failsafe: string | null = null): TroubleCode => ({ means, failsafe });
 
 /** The codes that speak of engine temperature, its sensor, the fan and the thermostat. */
-export const CODES: Readonly<Record<string, TroubleCode>> = {
-  P0111: c('Intake air temperature: out of the range expected', []),
-  P0112: c('Intake air temperature: signal low', []),
-  P0113: c('Intake air temperature: signal high', []),
-  P0115: c('Coolant temperature sensor 1: circuit', sensor, SENSOR_LOST),
+const KNOWN = {
+  P0111: c('Intake air temperature: out of the range expected'),
+  P0112: c('Intake air temperature: signal low'),
+  P0113: c('Intake air temperature: signal high'),
+  P0115: c('Coolant temperature sensor 1: circuit', SENSOR_LOST),
   P0116: c(
     'Coolant temperature sensor 1: not where it should be, or does not move as it should',
-    ['ect-reads-cold', 'ect-reads-hot', 'thermostat-stuck-open', 'ect-wrong-part'],
     SENSOR_LOST
   ),
-  P0117: c(
-    'Coolant temperature sensor 1: signal low, as a short to ground (reads hot)',
-    ['ect-short-circuit', 'ect-wiring'],
-    SENSOR_LOST
-  ),
-  P0118: c(
-    'Coolant temperature sensor 1: signal high, as an open circuit (reads cold)',
-    ['ect-open-circuit', 'ect-wiring'],
-    SENSOR_LOST
-  ),
-  P0119: c(
-    'Coolant temperature sensor 1: signal comes and goes',
-    ['ect-intermittent', 'ect-wiring'],
-    SENSOR_LOST
-  ),
-  P0125: c(
-    'Coolant not warm enough, soon enough, for closed-loop mixture',
-    ['thermostat-stuck-open', 'ect-reads-cold', 'thermostat-low-rating'],
-    CLOSED_LOOP_WAITS
-  ),
-  P0126: c(
-    'Coolant not warm enough for stable running',
-    ['thermostat-stuck-open', 'ect-reads-cold', 'thermostat-low-rating'],
-    CLOSED_LOOP_WAITS
-  ),
-  P0128: c(
-    'Coolant stays below the temperature the thermostat should regulate',
-    ['thermostat-stuck-open', 'thermostat-low-rating', 'ect-reads-cold', 'ect-wrong-part', 'coolant-low'],
-    CLOSED_LOOP_WAITS
-  ),
-  P0217: c(
-    'Engine too hot',
-    [
-      'airflow-restricted',
-      'coolant-low',
-      'thermostat-stuck-closed',
-      'radiator-clogged',
-      'pump-flow-low',
-      'fan-motor-dead',
-      'clutch-slipping',
-      'ect-reads-hot'
-    ],
-    OVERHEATED
-  ),
-  P0480: c('Fan 1: control circuit', power, FAN_FULL),
-  P0481: c('Fan 2: control circuit', power, FAN_FULL),
-  P0482: c('Fan 3: control circuit', power, FAN_FULL),
-  P0483: c(
-    'Fan: does not answer as commanded',
-    ['fan-motor-dead', 'fan-controller-dead', 'fan-relay-contacts', 'clutch-slipping'],
-    FAN_FULL
-  ),
-  P0484: c('Fan: draws too much current', ['fan-motor-weak', 'fan-controller-shorted'], FAN_FULL),
-  P0485: c('Fan: supply or ground', ['fan-feed-open'], FAN_FULL),
-  P0493: c('Fan: turns too fast', ['clutch-seized', 'clutch-circuit-open', 'fan-controller-shorted']),
-  P0494: c('Fan: turns too slowly', ['clutch-slipping', 'fan-motor-weak']),
-  P0495: c('Fan: turns too fast for the command', [
-    'clutch-seized',
-    'clutch-circuit-open',
-    'fan-controller-shorted'
-  ]),
-  P0526: c('Fan speed sensor: circuit', ['clutch-circuit-open']),
-  P0527: c('Fan speed sensor: out of the range expected', ['clutch-slipping', 'clutch-circuit-open']),
-  P0528: c('Fan speed sensor: no signal', ['clutch-circuit-open', 'fan-motor-dead']),
-  P0529: c('Fan speed sensor: signal comes and goes', ['clutch-circuit-open']),
-  P0597: c('Thermostat heater: control circuit open', ['thermostat-heater-failed']),
-  P0598: c('Thermostat heater: control circuit low', ['thermostat-heater-failed']),
-  P0599: c('Thermostat heater: control circuit high', ['thermostat-heater-failed']),
-  P0691: c('Fan 1: control circuit low', power, FAN_FULL),
-  P0692: c('Fan 1: control circuit high', power, FAN_FULL),
-  P0693: c('Fan 2: control circuit low', power, FAN_FULL),
-  P0694: c('Fan 2: control circuit high', power, FAN_FULL),
-  P2181: c('Cooling system does not perform as it should', [
-    'thermostat-stuck-open',
-    'thermostat-stuck-closed',
-    'coolant-low',
-    'airflow-restricted'
-  ]),
-  P2182: c('Coolant temperature sensor 2: circuit', ['ect-wiring']),
-  P2183: c('Coolant temperature sensor 2: not where it should be', [
-    'sensor-branch-restricted',
-    'radiator-clogged',
-    'ect-wiring'
-  ]),
-  P2184: c('Coolant temperature sensor 2: signal low', ['ect-wiring']),
-  P2185: c('Coolant temperature sensor 2: signal high', ['ect-wiring']),
-  P2186: c('Coolant temperature sensor 2: signal comes and goes', ['ect-wiring', 'ect-intermittent'])
-};
+  P0117: c('Coolant temperature sensor 1: signal low, as a short to ground (reads hot)', SENSOR_LOST),
+  P0118: c('Coolant temperature sensor 1: signal high, as an open circuit (reads cold)', SENSOR_LOST),
+  P0119: c('Coolant temperature sensor 1: signal comes and goes', SENSOR_LOST),
+  P0125: c('Coolant not warm enough, soon enough, for closed-loop mixture', CLOSED_LOOP_WAITS),
+  P0126: c('Coolant not warm enough for stable running', CLOSED_LOOP_WAITS),
+  P0128: c('Coolant stays below the temperature the thermostat should regulate', CLOSED_LOOP_WAITS),
+  P0217: c('Engine too hot', OVERHEATED),
+  P0480: c('Fan 1: control circuit', FAN_FULL),
+  P0481: c('Fan 2: control circuit', FAN_FULL),
+  P0482: c('Fan 3: control circuit', FAN_FULL),
+  P0483: c('Fan: does not answer as commanded', FAN_FULL),
+  P0484: c('Fan: draws too much current', FAN_FULL),
+  P0485: c('Fan: supply or ground', FAN_FULL),
+  P0493: c('Fan: turns too fast'),
+  P0494: c('Fan: turns too slowly'),
+  P0495: c('Fan: turns too fast for the command'),
+  P0526: c('Fan speed sensor: circuit'),
+  P0527: c('Fan speed sensor: out of the range expected'),
+  P0528: c('Fan speed sensor: no signal'),
+  P0529: c('Fan speed sensor: signal comes and goes'),
+  P0597: c('Thermostat heater: control circuit open'),
+  P0598: c('Thermostat heater: control circuit low'),
+  P0599: c('Thermostat heater: control circuit high'),
+  P0691: c('Fan 1: control circuit low', FAN_FULL),
+  P0692: c('Fan 1: control circuit high', FAN_FULL),
+  P0693: c('Fan 2: control circuit low', FAN_FULL),
+  P0694: c('Fan 2: control circuit high', FAN_FULL),
+  P2181: c('Cooling system does not perform as it should'),
+  P2182: c('Coolant temperature sensor 2: circuit'),
+  P2183: c('Coolant temperature sensor 2: not where it should be'),
+  P2184: c('Coolant temperature sensor 2: signal low'),
+  P2185: c('Coolant temperature sensor 2: signal high'),
+  P2186: c('Coolant temperature sensor 2: signal comes and goes')
+} as const satisfies Readonly<Record<string, TroubleCode>>;
+export type CodeId = keyof typeof KNOWN;
+export const CODES: Readonly<Record<string, TroubleCode>> = KNOWN;
 
 /** Writes a code as the standard does: `p 0118`, `0118` and `P0118` are one. Null where it is no code. */
 export function readCode(text: string): string | null {

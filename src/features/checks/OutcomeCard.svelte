@@ -1,7 +1,7 @@
 <script lang="ts">
+  import { FAULTS } from '$core/faults/registry';
   import type { Outcome } from '$core/checks/check';
   import { midSentence } from '$core/base/text';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
   import { RESULT_LOOK } from '$lib/ui/page-state/results';
   import { inReaderUnits } from '$lib/ui/page-state/units';
   import { hour } from '$lib/ui/page-state/when';
@@ -19,7 +19,7 @@
   const speaks = (way: 'for' | 'against') =>
     (outcome?.points ?? [])
       .filter((p) => p.way === way)
-      .map((p) => midSentence(SUSPECTS[p.fault].title))
+      .map((p) => midSentence(FAULTS[p.fault].title))
       .join(', ');
 </script>
 

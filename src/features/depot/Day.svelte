@@ -1,7 +1,7 @@
 <script lang="ts">
+  import { FAULTS } from '$core/faults/registry';
   import Plus from '@lucide/svelte/icons/plus';
   import { goto } from '$app/navigation';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
   import { useNow } from '$lib/ui/page-state/now.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { day } from '$lib/ui/page-state/when';
@@ -28,7 +28,7 @@
   const words = $derived(wanted.toLowerCase().split(/\s+/).filter(Boolean));
   const has = (j: JobLine) =>
     words.every((w) =>
-      `${j.number} ${j.fleetNo} ${j.vehicleName} ${j.complaint} ${j.leader ? SUSPECTS[j.leader.fault].title : ''} ${j.lastRun?.title ?? ''}`
+      `${j.number} ${j.fleetNo} ${j.vehicleName} ${j.complaint} ${j.leader ? FAULTS[j.leader.fault].title : ''} ${j.lastRun?.title ?? ''}`
         .toLowerCase()
         .includes(w)
     );

@@ -1,6 +1,6 @@
 <script lang="ts">
+  import { FAULTS } from '$core/faults/registry';
   import { sayChance } from '$core/base/text';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
   import { RESULT_LOOK } from '$lib/ui/page-state/results';
   import Spark from '$lib/ui/plots/Spark.svelte';
   import { inReaderUnits } from '$lib/ui/page-state/units';
@@ -44,7 +44,7 @@
         class="flex items-baseline gap-2 font-bold {job.leader.fault === 'none' ? 'text-good' : 'text-ink'}"
         data-leader={job.leader.fault}
       >
-        <span class="truncate">{SUSPECTS[job.leader.fault].title}</span>
+        <span class="truncate">{FAULTS[job.leader.fault].title}</span>
         <span class="reading ml-auto shrink-0 font-normal">{sayChance(job.leader.probability)}</span>
       </p>
     {/if}

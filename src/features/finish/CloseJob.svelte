@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { FAULTS } from '$core/faults/registry';
   import { RadioGroup } from 'bits-ui';
   import RadioMark from '$lib/ui/inputs/RadioMark.svelte';
   import { midSentence } from '$core/base/text';
@@ -7,7 +8,6 @@
   import type { FaultId } from '$core/vehicle/faults';
   import type { JobState } from '$core/record/derive';
   import type { JobOutcome } from '$core/record/closing';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
 
   interface Props {
     ways: readonly { readonly outcome: JobOutcome; readonly refused: string | null }[];
@@ -54,7 +54,7 @@
 <section class="card p-4" aria-label="Close the job">
   {#if job.state === 'closed'}
     <h2 data-outcome={job.outcome}>Closed: {job.outcome}</h2>
-    {#if job.cause}<p class="mt-1">It was: {midSentence(SUSPECTS[job.cause].title)}.</p>{/if}
+    {#if job.cause}<p class="mt-1">It was: {midSentence(FAULTS[job.cause].title)}.</p>{/if}
     {#if job.lookAgain}<p class="mt-1">To be looked at again on {job.lookAgain}.</p>{/if}
     <form
       class="no-print mt-3 space-y-2"
@@ -103,7 +103,7 @@
             class="field w-full"
             bind:value={cause}
             ><option value="">Not known</option>{#each suspects as id (id)}<option value={id}
-                >{SUSPECTS[id].title}</option
+                >{FAULTS[id].title}</option
               >{/each}</select
           ></label
         >

@@ -1,6 +1,6 @@
 <script lang="ts">
+  import { FAULTS } from '$core/faults/registry';
   import { midSentence, sayChance } from '$core/base/text';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
   import { quoteCosts } from '$core/diagnosis/costs';
   import { pictureOf } from '$core/handover/report/picture';
   import type { EventInput } from '$core/record/events';
@@ -93,7 +93,7 @@
       {@const { fault, probability } = opinionBefore.now.suspects[0]}
       <p class="card px-4 py-3" data-leader={fault}>
         {shown.repairedAt ? 'Most likely before the repair' : 'Most likely'}:
-        <strong>{midSentence(SUSPECTS[fault].title)}</strong>
+        <strong>{midSentence(FAULTS[fault].title)}</strong>
         <span class="reading whitespace-nowrap">{sayChance(probability)}</span>
         <a class="quiet-link no-print ml-2" href="/jobs/{job.number}">All suspects</a>
       </p>

@@ -1,10 +1,11 @@
 <script lang="ts">
+  import { repairFor } from '$core/faults/registry';
   import { sayChance } from '$core/base/text';
   import { untrack } from 'svelte';
   import { CAUTIONS } from '$core/measure/cautions';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import { repairDoneSchema, repairTitles, type RepairDone } from '$core/record/repair-done';
-  import { REPAIR_IDS, repairFor, repairOf, type RepairId } from '$core/vehicle/repairs';
+  import { REPAIR_IDS, repairOf, type RepairId } from '$core/vehicle/repairs';
   import { priceOf, sayMoney } from '$core/diagnosis/costs';
   import type { ShopCosts } from '$core/record/shop-costs';
   import { choiceOf } from '$core/diagnosis/decide';

@@ -1,6 +1,6 @@
 <script lang="ts">
+  import { FAULTS } from '$core/faults/registry';
   import type { FaultId } from '$core/vehicle/faults';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
   import type { Finding } from '$core/diagnosis/finding';
   import { bearingsOn } from '$core/diagnosis/posterior';
   import { inReaderUnits } from '$lib/ui/page-state/units';
@@ -27,5 +27,5 @@
   {:else}
     <li>Nothing bears on it yet: this is how often it happens.</li>
   {/each}
-  <li>{SUSPECTS[fault].confirm} settles it.</li>
+  <li>{FAULTS[fault].confirm} settles it.</li>
 </ul>

@@ -1,7 +1,7 @@
 <script lang="ts">
+  import { FAULTS } from '$core/faults/registry';
   import type { FaultId } from '$core/vehicle/faults';
   import { midSentence, sayChance } from '$core/base/text';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
   import type { Asked, Foreseen } from '$core/diagnosis/next';
   import { posteriorOf } from '$core/diagnosis/posterior';
 
@@ -24,7 +24,7 @@
       (a, b) => (Math.abs(after(f, b) - before(b)) > Math.abs(after(f, a) - before(a)) ? b : a)
     );
     const [from, to] = [sayChance(before(fault)), sayChance(after(f, fault))];
-    return from === to ? 'nothing changes' : `${midSentence(SUSPECTS[fault].title)} from ${from} to ${to}`;
+    return from === to ? 'nothing changes' : `${midSentence(FAULTS[fault].title)} from ${from} to ${to}`;
   }
 </script>
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { FAULTS } from '$core/faults/registry';
   import { midSentence } from '$core/base/text';
   import Download from '@lucide/svelte/icons/download';
   import FileUp from '@lucide/svelte/icons/file-up';
@@ -10,7 +11,6 @@
   import { decisionWords } from '$core/record/decision';
   import { repairWords } from '$core/record/repair-done';
   import { complaintText } from '$core/record/describe-event';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
   import { inReaderUnits } from '$lib/ui/page-state/units';
   import { when } from '$lib/ui/page-state/when';
 
@@ -49,7 +49,7 @@
         </p>{/if}
       {#each state.repairs as r (r.id)}<p class="text-ink-2">{repairWords(r.done)}</p>{/each}
       {#if state.outcome}<p class="mt-1 font-semibold">
-          Closed: {state.outcome}{state.cause ? `, ${midSentence(SUSPECTS[state.cause].title)}` : ''}
+          Closed: {state.outcome}{state.cause ? `, ${midSentence(FAULTS[state.cause].title)}` : ''}
         </p>{/if}
     {/if}
   </div>

@@ -1,8 +1,8 @@
 <script lang="ts">
+  import { FAULTS } from '$core/faults/registry';
   import type { FaultId } from '$core/vehicle/faults';
   import { OWN_WEIGHTS, ownFindingSchema, ownWords, type OwnFinding } from '$core/record/own-finding';
   import type { Problem } from '$core/base/result';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
   import { choicesOf } from '$lib/ui/inputs/choices';
   import Choose from '$lib/ui/inputs/Choose.svelte';
   import Problems from '$lib/ui/inputs/Problems.svelte';
@@ -77,7 +77,7 @@
         <label class="block"
           ><span class="mb-1 block text-sm font-semibold">About</span>
           <select class="field w-full" bind:value={fault}>
-            {#each possible as id (id)}<option value={id}>{SUSPECTS[id].title}</option>{/each}
+            {#each possible as id (id)}<option value={id}>{FAULTS[id].title}</option>{/each}
           </select></label
         >
         <Choose label="It" choices={WAYS} bind:value={way} />

@@ -1,8 +1,8 @@
 <script lang="ts">
+  import { FAULTS } from '$core/faults/registry';
   import { midSentence, sayChance } from '$core/base/text';
   import type { Case } from '$core/diagnosis/case';
   import type { OwnFinding } from '$core/record/own-finding';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
   import type { FaultId } from '$core/vehicle/faults';
   import { repairOf } from '$core/vehicle/repairs';
   import { inReaderUnits } from '$lib/ui/page-state/units';
@@ -29,7 +29,7 @@
     now.suspects.filter((s, i) => i < LEAST || s.probability >= SMALL).slice(0, SHOWN)
   );
   const pair = $derived(now.hypotheses.find((h) => h.faults.length === 2 && h.probability > 0.1) ?? null);
-  const nameOf = (fault: FaultId) => SUSPECTS[fault].title;
+  const nameOf = (fault: FaultId) => FAULTS[fault].title;
   let adding = $state<{ fault: FaultId; way: OwnFinding['way'] } | null>(null);
 </script>
 

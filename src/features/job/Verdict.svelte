@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { FAULTS } from '$core/faults/registry';
   import { inReaderUnits } from '$lib/ui/page-state/units';
   import Check from '@lucide/svelte/icons/check';
   import ChevronDown from '@lucide/svelte/icons/chevron-down';
@@ -9,7 +10,6 @@
   import { Accordion } from 'bits-ui';
   import { groupedBlindSpots, verdictSentence, verdictTitle } from '$core/runs/words';
   import { midSentence, sayChance } from '$core/base/text';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
   import type { Analysis } from '$core/runs/analyse';
 
   interface Props {
@@ -51,18 +51,17 @@
       {#each shown as s (s.fault)}
         <li>
           <div class="flex items-baseline gap-3">
-            <span>{SUSPECTS[s.fault].title}</span><span class="reading ml-auto"
-              >{sayChance(s.probability)}</span
+            <span>{FAULTS[s.fault].title}</span><span class="reading ml-auto">{sayChance(s.probability)}</span
             >
           </div>
           <div class="bg-well mt-1 h-2 rounded-full" aria-hidden="true">
             <div class="bg-ink h-2 rounded-full" style="width: {Math.max(1, s.probability * 100)}%"></div>
           </div>
           {#if s.alike.length > 0}<p class="text-ink-2 mt-1 text-sm">
-              Looks the same in a log: {s.alike.map((id) => midSentence(SUSPECTS[id].title)).join(', ')}
+              Looks the same in a log: {s.alike.map((id) => midSentence(FAULTS[id].title)).join(', ')}
             </p>{/if}
           {#if s.fault !== 'none' && s === shown[0]}<p class="text-ink-2 mt-1 text-sm">
-              To confirm: {SUSPECTS[s.fault].confirm}
+              To confirm: {FAULTS[s.fault].confirm}
             </p>{/if}
         </li>
       {/each}

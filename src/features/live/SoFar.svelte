@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { FAULTS } from '$core/faults/registry';
   import { midSentence, sayChance } from '$core/base/text';
   import * as Comlink from 'comlink';
   import type { Log } from '$core/logs/channels';
@@ -6,7 +7,6 @@
   import type { Analysis } from '$core/runs/analyse';
   import type { RankStep } from '$core/runs/rank';
   import { verdictSentence } from '$core/runs/words';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
   import type { RankingWorker } from '$lib/workers/ranking';
   import RankingThread from '$lib/workers/ranking?worker';
 
@@ -59,7 +59,7 @@
   <h2>What it looks like so far</h2>
   {#if busy}
     <p class="text-ink-2 mt-2" role="status">
-      {step ? `Fault ${step.n} of ${step.of}: ${midSentence(SUSPECTS[step.fault].title)}` : 'Beginning…'}
+      {step ? `Fault ${step.n} of ${step.of}: ${midSentence(FAULTS[step.fault].title)}` : 'Beginning…'}
     </p>
     <progress class="mt-1 h-2 w-full" max={step?.of ?? 1} value={step?.n ?? 0} aria-label="Faults tried"
     ></progress>
@@ -70,7 +70,7 @@
       <ul class="mt-2 text-sm">
         {#each found.analysis.suspects.slice(0, SHOWN) as s (s.fault)}
           <li class="flex gap-3 py-0.5">
-            <span class="flex-1">{SUSPECTS[s.fault].title}</span><span class="reading"
+            <span class="flex-1">{FAULTS[s.fault].title}</span><span class="reading"
               >{sayChance(s.probability)}</span
             >
           </li>

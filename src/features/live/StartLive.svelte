@@ -7,6 +7,7 @@
 </script>
 
 <script lang="ts">
+  import { FAULTS, PLANT_FAULTS, withFault } from '$core/faults/registry';
   import { untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
   import { CAUTIONS, type CautionId } from '$core/measure/cautions';
@@ -14,12 +15,10 @@
   import { checkOf } from '$core/checks/registry';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import { DRIVES } from '$core/physics/plant/drive';
-  import { PLANT_FAULTS, withFault } from '$core/physics/plant/faults';
   import type { FaultId } from '$core/vehicle/faults';
   import { plantFor } from '$core/physics/plant/params';
   import type { EventInput } from '$core/record/events';
   import type { Problem } from '$core/base/result';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
   import Choose from '$lib/ui/inputs/Choose.svelte';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
@@ -115,7 +114,7 @@
             class="field"
             bind:value={fault}
           >
-            {#each faults as id (id)}<option value={id}>{SUSPECTS[id].title}</option>{/each}
+            {#each faults as id (id)}<option value={id}>{FAULTS[id].title}</option>{/each}
           </select></label
         >
         <label class="block"

@@ -1,7 +1,7 @@
 <script lang="ts">
+  import { FAULTS } from '$core/faults/registry';
   import type { DepotNumbers } from '$core/handover/numbers';
   import { repairOf } from '$core/vehicle/repairs';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
   import type BarsChart from '$lib/ui/plots/Bars.svelte';
 
   interface Props {
@@ -134,7 +134,7 @@
       <ol class="mt-2">
         {#each known as { cause, n } (cause)}
           <li class="grid min-h-9 grid-cols-[minmax(0,15rem)_1fr_2.5rem] items-center gap-3">
-            <span class="truncate">{SUSPECTS[cause].title}</span>
+            <span class="truncate">{FAULTS[cause].title}</span>
             <span class="bg-act block h-4 rounded-sm" style:width="{(100 * n) / most}%"></span>
             <span class="reading text-right">{n}</span>
           </li>

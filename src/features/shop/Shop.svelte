@@ -1,11 +1,11 @@
 <script lang="ts">
+  import { FAULTS } from '$core/faults/registry';
   import { midSentence } from '$core/base/text';
   import { untrack } from 'svelte';
   import type { ShopChecks } from '$core/record/shop-checks';
   import { REPAIR_IDS, repairOf } from '$core/vehicle/repairs';
   import { shopCostsSchema, type ShopCosts } from '$core/record/shop-costs';
   import type { Problem } from '$core/base/result';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
   import { ENOUGH_JOBS, type Causes } from '$core/diagnosis/history';
   import type { FaultId } from '$core/vehicle/faults';
   import Problems from '$lib/ui/inputs/Problems.svelte';
@@ -105,7 +105,7 @@
         <ul class="mt-2 text-sm">
           {#each counted.slice(0, 12) as [fault, n] (fault)}
             <li class="flex gap-3 py-0.5">
-              <span class="flex-1">{SUSPECTS[fault].title}</span><span class="reading">{n}</span>
+              <span class="flex-1">{FAULTS[fault].title}</span><span class="reading">{n}</span>
             </li>
           {/each}
         </ul>

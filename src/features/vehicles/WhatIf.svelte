@@ -1,15 +1,14 @@
 <script lang="ts">
+  import { FAULTS, PLANT_FAULTS } from '$core/faults/registry';
   import { limitsOf } from '$core/vehicle/limits';
   import { untrack } from 'svelte';
   import { replaceState } from '$app/navigation';
   import { page } from '$app/state';
   import { boilingC } from '$core/physics/coolant/boiling';
   import { DRIVES, type DriveName } from '$core/physics/plant/drive';
-  import { PLANT_FAULTS } from '$core/physics/plant/faults';
   import type { FaultId } from '$core/vehicle/faults';
   import { plantFor } from '$core/physics/plant/params';
-  import { CURES, whatIf, whatIfSays, type CameTo } from '$core/physics/plant/what-if';
-  import { SUSPECTS } from '$core/vehicle/fault-words';
+  import { CURES, whatIf, whatIfSays, type CameTo } from '$core/runs/what-if';
   import Choose from '$lib/ui/inputs/Choose.svelte';
   import XyFrame from '$lib/ui/plots/XyFrame.svelte';
   import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
@@ -146,7 +145,7 @@
       ><span class="mb-1 block text-sm font-semibold">As it is now</span><select
         class="field"
         bind:value={fault}
-        >{#each faults as f (f.id)}<option value={f.id}>{SUSPECTS[f.id].title}</option>{/each}</select
+        >{#each faults as f (f.id)}<option value={f.id}>{FAULTS[f.id].title}</option>{/each}</select
       ></label
     >
     {#if fault !== 'none'}

@@ -1,11 +1,9 @@
+import { FAULTS, cannotHave, plantFault, withFault } from '../../core/faults/registry';
 import type { SpecSheet } from '../../core/vehicle/spec-sheet';
 import type { DriveName } from '../../core/physics/plant/drive';
-import { plantFault, withFault } from '../../core/physics/plant/faults';
 import { FAULT_IDS, type FaultId } from '../../core/vehicle/faults';
 import type { PlantParams, SensorError } from '../../core/physics/plant/params';
 import { seeded, type Random } from '../../core/base/random';
-import { SUSPECTS } from '../../core/vehicle/fault-words';
-import { cannotHave } from '../../core/diagnosis/cannot-have';
 import { LIBRARY } from '../../core/physics/thermistor/library';
 import { resistanceAt } from '../../core/physics/thermistor/curve';
 import { strangeVehicle } from './strange-vehicle';
@@ -73,8 +71,8 @@ export function mistaken(c: Case, random: Random): Case {
 const pick = <T>(of: readonly T[], random: Random): T => of[Math.floor(random() * of.length)];
 
 function byPrior(faults: readonly FaultId[], random: Random): FaultId {
-  let left = random() * faults.reduce((sum, f) => sum + SUSPECTS[f].prior, 0);
-  return faults.find((f) => (left -= SUSPECTS[f].prior) <= 0) ?? faults[0];
+  let left = random() * faults.reduce((sum, f) => sum + FAULTS[f].prior, 0);
+  return faults.find((f) => (left -= FAULTS[f].prior) <= 0) ?? faults[0];
 }
 
 function vehicleWith(spec: SpecSheet, fault: FaultId, least: number, random: Random, known?: PlantParams) {

@@ -3,7 +3,7 @@ import type { Log } from '../../core/logs/channels';
 import type { SpecSheet } from '../../core/vehicle/spec-sheet';
 import { driveFromLegs, DRIVES, type DriveName } from '../../core/physics/plant/drive';
 import type { FaultId } from '../../core/vehicle/faults';
-import { logFrom } from '../../core/physics/plant/log-from';
+import { logFrom } from '../../core/runs/log-from';
 import { plantFor, type PlantParams } from '../../core/physics/plant/params';
 import { simulate } from '../../core/physics/plant/simulate';
 import { normalDraw, type Random } from '../../core/base/random';

@@ -6,7 +6,7 @@ import {
   type ThermalState
 } from '../../core/physics/heat/state';
 import { DRIVES } from '../../core/physics/plant/drive';
-import { logFrom } from '../../core/physics/plant/log-from';
+import { logFrom } from '../../core/runs/log-from';
 import { seeded } from '../../core/base/random';
 import type { JudgedCheck } from '../../core/diagnosis/judged';
 import { analyse } from '../../core/runs/analyse';

@@ -1,10 +1,10 @@
+import { withFault } from '../../core/faults/registry';
 import { describe, expect, it } from 'vitest';
 import { curlew, sheetOf } from '../../../tests/support/check-bench';
 import { FAN_RELAY } from '../../core/physics/circuit/fan-relay';
 import { locate, type Measured } from '../../core/physics/circuit/template';
 import { readFace } from '../../core/physics/flow/face';
 import { readMap } from '../../core/physics/flow/map';
-import { withFault } from '../../core/physics/plant/faults';
 import { plantFor } from '../../core/physics/plant/params';
 import { seeded } from '../../core/base/random';
 import { readBath, type BathPoint } from '../../core/physics/thermostat/bath';

@@ -1,6 +1,6 @@
+import { withFault } from '../../core/faults/registry';
 import type { SpecSheet } from '../../core/vehicle/spec-sheet';
 import { driveFromLegs, DRIVES, type Drive, type DriveName, type Leg } from '../../core/physics/plant/drive';
-import { withFault } from '../../core/physics/plant/faults';
 import type { FaultId } from '../../core/vehicle/faults';
 import { plantFor, type PlantParams } from '../../core/physics/plant/params';
 import { readingTable, type ReadingTable } from '../../core/physics/plant/sensor';

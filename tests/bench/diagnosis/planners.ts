@@ -1,7 +1,8 @@
+import { curesOf, repairFor } from '../../../src/core/faults/registry';
 import { outcome } from '../../../src/core/checks/check';
 import { CHECK_IDS, checkOf, type CheckId } from '../../../src/core/checks/registry';
 import type { FaultId } from '../../../src/core/vehicle/faults';
-import { repairFor, repairOf, type RepairId } from '../../../src/core/vehicle/repairs';
+import { type RepairId } from '../../../src/core/vehicle/repairs';
 import { priceOf } from '../../../src/core/diagnosis/costs';
 import { USUAL_COSTS, type ShopCosts } from '../../../src/core/record/shop-costs';
 import { adviceOf } from '../../../src/core/diagnosis/decide';
@@ -44,7 +45,7 @@ function bill(c: Case, repairs: readonly RepairId[], bay: Bay): Pick<Fared, 'par
     const priced = priceOf([id], costs);
     parts += priced.parts;
     money += priced.total;
-    if (repairOf(id).cures.includes(c.fault)) cured = true;
+    if (curesOf(id).includes(c.fault)) cured = true;
     if (cured) break;
     comebacks++;
     money += costs.comeback;
@@ -199,7 +200,7 @@ export function popular(p: Patient): Fared {
       : ['thermostat', 'ect-sensor', fan, 'water-pump', 'radiator-inside'];
   const able = order.filter((id) => id !== 'fan-motor' || p.c.plant.fan.kind !== 'none').slice(0, 3);
   const bay = new Bay();
-  const named = repairOf(able[0]).cures.includes(p.c.fault) ? p.c.fault : repairOf(able[0]).cures[0];
+  const named = curesOf(able[0]).includes(p.c.fault) ? p.c.fault : curesOf(able[0])[0];
   return {
     seed: p.c.seed,
     fault: p.c.fault,

@@ -1,10 +1,9 @@
+import { FAULTS, repairFor } from '../../../src/core/faults/registry';
 import { execFile } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
-import { SUSPECTS } from '../../../src/core/vehicle/fault-words';
-import { repairFor } from '../../../src/core/vehicle/repairs';
 import type { Mix } from '../../../src/simulation/cases/case';
 import type { Fared } from './planners';
 
@@ -103,9 +102,9 @@ function missed(list: readonly Fared[]): string {
     '|---|---|---|---|',
     ...rows.map(
       (r) =>
-        `| ${SUSPECTS[r.fault].title} | ${r.n} | ${pct(1 - r.wrong / r.n, 0)} | ${r.taken
+        `| ${FAULTS[r.fault].title} | ${r.n} | ${pct(1 - r.wrong / r.n, 0)} | ${r.taken
           .slice(0, 3)
-          .map((t) => `${SUSPECTS[t.n].title.toLowerCase()} ${t.times}`)
+          .map((t) => `${FAULTS[t.n].title.toLowerCase()} ${t.times}`)
           .join(', ')} |`
     )
   ].join('\n');

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { CODES, readCode } from '../../vehicle/codes';
-import type { FaultId } from '../../vehicle/faults';
+import { FAULTS, namedBy } from '../../faults/registry';
+import { FAULT_IDS, type FaultId } from '../../vehicle/faults';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
 
 export const CODE_STATES = ['stored', 'pending', 'permanent'] as const;
@@ -45,13 +46,13 @@ export const codes = defineCheck<CodesReadings>({
   tools: ['Scan tool'],
   cautions: [],
   gate: 'none',
-  speaksTo: [...new Set(Object.values(CODES).flatMap((c) => c.points))],
+  speaksTo: FAULT_IDS.filter((f) => FAULTS[f].codes !== undefined),
   always: true,
   readings,
   judge({ codes: list }) {
     const clean = speaksAgainst(...HAS_ITS_CODE);
     if (list.length === 0) return outcome('pass', 'No code stored or pending', { points: clean });
-    const known = list.filter(({ code }) => CODES[code]?.points.length > 0);
+    const known = list.filter(({ code }) => namedBy(code).length > 0);
     const firm = known.filter(({ state }) => state !== 'pending');
     const others = list.length - known.length;
     const tail = others > 0 ? `; ${others} other${others === 1 ? '' : 's'} not about engine temperature` : '';
@@ -64,7 +65,7 @@ export const codes = defineCheck<CodesReadings>({
         numbers,
         points: clean
       });
-    const points: FaultId[] = [...new Set(known.flatMap(({ code }) => CODES[code].points))];
+    const points: FaultId[] = [...new Set(known.flatMap(({ code }) => namedBy(code)))];
     const failsafe = [...new Set(firm.map(({ code }) => CODES[code].failsafe).filter((f) => f !== null))];
     const names = known
       .map(({ code, state }) => `${code}${state === 'pending' ? ' (pending)' : ''}`)

@@ -1,4 +1,4 @@
-import { SUSPECTS } from '../../vehicle/fault-words';
+import { FAULTS } from '../../faults/registry';
 import type { FaultId } from '../../vehicle/faults';
 import { sayC, sayDeltaC } from '../../units/say';
 import { driftOf, typicalOf, type Drift, type Span, type Typical } from './drift';
@@ -46,7 +46,7 @@ function warningOf(drift: Drift): string {
   const { trait, byC, withinC, then } = drift;
   const higher = trait === 'rate' ? ['faster a minute', 'slower a minute'] : ['higher', 'lower'];
   const fault = POINTS[trait][byC > 0 ? 'up' : 'down'];
-  return `${SAYS[trait]} ${sayDeltaC(Math.abs(byC))} ± ${sayDeltaC(withinC)} ${byC > 0 ? higher[0] : higher[1]} than in ${spanWords(then)}${fault ? `: look for ${SUSPECTS[fault].title.toLowerCase()} before it fails` : ''}`;
+  return `${SAYS[trait]} ${sayDeltaC(Math.abs(byC))} ± ${sayDeltaC(withinC)} ${byC > 0 ? higher[0] : higher[1]} than in ${spanWords(then)}${fault ? `: look for ${FAULTS[fault].title.toLowerCase()} before it fails` : ''}`;
 }
 
 const MONTHS = [

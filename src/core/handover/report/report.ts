@@ -1,8 +1,9 @@
+import { FAULTS, repairFor } from '../../faults/registry';
 import { midSentence, sayChance } from '../../base/text';
 import type { Case } from '../../diagnosis/case';
 import { sayMoney } from '../../diagnosis/costs';
 import type { RunSummary } from '../../runs/run-summary';
-import { repairFor, repairOf } from '../../vehicle/repairs';
+import { repairOf } from '../../vehicle/repairs';
 import { CAUTIONS, type CautionId } from '../../measure/cautions';
 import { checkOf } from '../../checks/registry';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
@@ -16,7 +17,6 @@ import { complaintText } from '../../record/describe-event';
 import { stepsOf } from '../../diagnosis/steps';
 import { compareFeatures, incomparable } from '../../runs/compare';
 import type { Proof } from '../../diagnosis/proof';
-import { SUSPECTS } from '../../vehicle/fault-words';
 import { say } from '../../units/say';
 import { pictureOf, type Curve, type Picture } from './picture';
 import { summaryOf } from './summary';
@@ -161,16 +161,16 @@ function comparison({ features: a }: RunSummary, { features: b }: RunSummary): R
 }
 
 /** So many suspects are told; the rest is in the job. */
-const SUSPECTS_TOLD = 4;
+const FAULTS_TOLD = 4;
 
 /** The second opinion that the repair rests on, or the present one where there was no repair. */
 const suspects = ({ opinionBefore, repairedAt }: Case): ReportTable => ({
   title: repairedAt ? 'Suspects before the repair' : 'Suspects',
   head: ['Suspect', 'Chance', 'Repair'],
   rows: opinionBefore.now.suspects
-    .slice(0, SUSPECTS_TOLD)
+    .slice(0, FAULTS_TOLD)
     .map((s) => [
-      SUSPECTS[s.fault].title,
+      FAULTS[s.fault].title,
       sayChance(s.probability),
       s.fault === 'none' ? '' : repairOf(repairFor(s.fault)).title
     ])
@@ -252,7 +252,7 @@ function notDone({ state, proof, runs, entered }: Case): string[] {
   const open = proof?.items.filter((i) => i.needed && !i.met) ?? [];
   if (open.length > 0) items.push(`Not proven: ${open.map((i) => midSentence(i.title)).join('; ')}`);
   const blind = runs.at(-1)?.blind ?? [];
-  const named = blind.slice(0, BLIND_NAMED).map((b) => midSentence(SUSPECTS[b].title));
+  const named = blind.slice(0, BLIND_NAMED).map((b) => midSentence(FAULTS[b].title));
   const more = blind.length - named.length;
   if (blind.length > 0)
     items.push(`The last log could not have shown ${list(more > 0 ? [...named, `${more} more`] : named)}`);

@@ -1,10 +1,10 @@
+import { FAULTS } from '../../faults/registry';
 import { midSentence, sayChance } from '../../base/text';
 import type { Case } from '../../diagnosis/case';
 import type { JobState } from '../../record/derive';
 import { repairTitles } from '../../record/repair-done';
 import { complaintText } from '../../record/describe-event';
 import type { Proof } from '../../diagnosis/proof';
-import { SUSPECTS } from '../../vehicle/fault-words';
 
 /** Below this a cause is not called found. */
 const FOUND = 0.8;
@@ -28,14 +28,14 @@ function foundWords({ state, opinionBefore, entered }: Case): string {
   const cause = state.cause;
   if (cause === 'none' || state.outcome === 'no fault found')
     return 'We found nothing wrong: the engine does what it should under the conditions we had.';
-  const means = (id: keyof typeof SUSPECTS) => stop(SUSPECTS[id].means);
-  if (cause) return `What we found: ${midSentence(SUSPECTS[cause].title)}. ${means(cause)}`;
+  const means = (id: keyof typeof FAULTS) => stop(FAULTS[id].means);
+  if (cause) return `What we found: ${midSentence(FAULTS[cause].title)}. ${means(cause)}`;
   if (entered.length === 0) return 'Nothing has been measured yet.';
   if (first.fault === 'none')
     return 'So far nothing speaks for a fault. That is not the same as none: see what was not done.';
   const sure = sayChance(first.probability);
   if (first.probability >= FOUND) return `It is most likely this: ${means(first.fault)} How sure: ${sure}.`;
-  return `It is not settled. Most likely is ${midSentence(SUSPECTS[first.fault].title)} (${sure})${second ? `, then ${midSentence(SUSPECTS[second.fault].title)}` : ''}.`;
+  return `It is not settled. Most likely is ${midSentence(FAULTS[first.fault].title)} (${sure})${second ? `, then ${midSentence(FAULTS[second.fault].title)}` : ''}.`;
 }
 
 const doneWords = ({ repairs }: JobState): string =>

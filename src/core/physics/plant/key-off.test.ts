@@ -1,8 +1,8 @@
+import { withFault } from '../../faults/registry';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { driveFromLegs, type Leg } from './drive';
-import { withFault } from './faults';
 import { afterKeyOff } from './key-off';
 import { plantFor, type PlantParams } from './params';
 import { simulate } from './simulate';

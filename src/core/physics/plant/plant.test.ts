@@ -1,3 +1,4 @@
+import { PLANT_FAULTS, withFault } from '../../faults/registry';
 import fc from 'fast-check';
 import { createRequire } from 'node:module';
 import { readFileSync } from 'node:fs';
@@ -6,7 +7,6 @@ import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { seeded } from '../../base/random';
 import { bandByDraws, expectedBand } from './band';
 import { DRIVES, driveFromLegs, type Drive } from './drive';
-import { PLANT_FAULTS, withFault } from './faults';
 import { FAULT_IDS } from '../../vehicle/faults';
 import { COOLANT_CP, plantFor, type PlantParams } from './params';
 import { afterRuns, drawPlant, priorsFor } from './priors';

@@ -1,11 +1,11 @@
-import type { Log } from '../../logs/channels';
-import type { SpecSheet } from '../../vehicle/spec-sheet';
-import { normalDraw, seeded } from '../../base/random';
-import { driveFromLegs, type Leg } from './drive';
-import { withFault } from './faults';
-import type { FaultId } from '../../vehicle/faults';
-import { plantFor, type PlantParams } from './params';
-import { simulate } from './simulate';
+import { withFault } from '../faults/registry';
+import type { Log } from '../logs/channels';
+import type { SpecSheet } from '../vehicle/spec-sheet';
+import { normalDraw, seeded } from '../base/random';
+import { driveFromLegs, type Leg } from '../physics/plant/drive';
+import type { FaultId } from '../vehicle/faults';
+import { plantFor, type PlantParams } from '../physics/plant/params';
+import { simulate } from '../physics/plant/simulate';
 
 export interface MadeLog {
   readonly spec: SpecSheet;

@@ -1,11 +1,11 @@
-import { limitsOf } from '../../vehicle/limits';
-import type { SpecSheet } from '../../vehicle/spec-sheet';
-import { sayC, sayDeltaC } from '../../units/say';
-import { driveFromLegs, DRIVES, type DriveName } from './drive';
-import { withFault } from './faults';
-import type { FaultId } from '../../vehicle/faults';
-import { plantFor, type PlantParams } from './params';
-import { simulate, type Trace } from './simulate';
+import { withFault } from '../faults/registry';
+import { limitsOf } from '../vehicle/limits';
+import type { SpecSheet } from '../vehicle/spec-sheet';
+import { sayC, sayDeltaC } from '../units/say';
+import { driveFromLegs, DRIVES, type DriveName } from '../physics/plant/drive';
+import type { FaultId } from '../vehicle/faults';
+import { plantFor, type PlantParams } from '../physics/plant/params';
+import { simulate, type Trace } from '../physics/plant/simulate';
 
 /** Something that is sold or said to cure an engine that runs hot: what it really changes in the plant. */
 export interface Cure {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { curlew, fathom, sheetOf } from '../../../../tests/support/check-bench';
+import { curlew, fathom, sheetOf } from '../../../tests/support/check-bench';
 import { CURES, whatIf, whatIfSays, type WhatIfAsk } from './what-if';
 
 const cure = (id: string) => CURES.find((c) => c.id === id)!;

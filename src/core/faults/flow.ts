@@ -1,0 +1,81 @@
+import type { FaultId } from '../vehicle/faults';
+import { defineFault, type Fault, usual } from './fault';
+import { radiatorUnused } from './unseen';
+
+/** Air and coolant through the radiator, and the pump. */
+export const flow = {
+  'airflow-restricted': defineFault({
+    title: 'Airflow restricted',
+    means: 'Debris, a blanked grille, a missing shroud, bent fins',
+    confirm: 'Look, radiator face, air temperature rise',
+    prior: 6,
+    repair: 'radiator-outside',
+    told: { 'gauge-high': 0.7, 'smell-steam': 0.45, 'power-reduced': 0.5, 'ac-off': 0.35 },
+    worse: ['idle', 'crawl', 'grade'],
+    codes: ['P0217', 'P2181'],
+    curve: {
+      kind: 'warms',
+      scale: 'share of airflow lost, up to 85 %',
+      variants: usual((p, s) => ({
+        airFactor: 1 - 0.85 * s,
+        radiatorNatural: p.radiatorNatural * (1 - 0.5 * s)
+      })),
+      severities: [0.4, 0.65, 0.9],
+      blind: radiatorUnused
+    }
+  }),
+  'radiator-clogged': defineFault({
+    title: 'Radiator clogged inside',
+    means: 'Passes too little coolant or heat',
+    confirm: 'Radiator face, effectiveness',
+    prior: 4,
+    repair: 'radiator-inside',
+    told: { 'gauge-high': 0.7, 'smell-steam': 0.45, 'power-reduced': 0.5, 'ac-off': 0.22 },
+    worse: ['steady', 'grade'],
+    codes: ['P0217', 'P2183'],
+    curve: {
+      kind: 'warms',
+      scale: 'share of the core lost, up to 85 %',
+      variants: usual((_, s) => ({ coreFactor: 1 - 0.85 * s })),
+      severities: [0.35, 0.6, 0.85],
+      blind: radiatorUnused
+    }
+  }),
+  'pump-flow-low': defineFault({
+    title: 'Low coolant flow',
+    means: 'Impeller or belt',
+    confirm: 'Temperature map, effectiveness',
+    prior: 3,
+    repair: 'water-pump',
+    told: {
+      'gauge-high': 0.2,
+      'heater-weak': 0.8,
+      'heater-swings': 0.1,
+      'smell-steam': 0.1,
+      'power-reduced': 0.12,
+      'ac-off': 0.14
+    },
+    worse: ['steady', 'grade'],
+    codes: ['P0217'],
+    curve: {
+      kind: 'warms',
+      scale: 'share of flow lost, up to 92 %',
+      variants: usual((_, s) => ({ flowFactor: 1 - 0.92 * s })),
+      severities: [0.6, 0.85, 1],
+      blind: radiatorUnused
+    }
+  }),
+  'water-pump-bearing': defineFault({
+    title: 'Water pump bearing',
+    means: 'Play of the pump shaft',
+    confirm: 'Which part moves in the play check',
+    prior: 1,
+    repair: 'water-pump',
+    told: { 'smell-coolant': 0.45, 'noise-rattle': 0.85 },
+    curve: {
+      kind: 'unseen',
+      because: 'play leaves no mark in temperature',
+      toShow: 'Play check on the stopped engine'
+    }
+  })
+} satisfies Partial<Record<FaultId, Fault>>;
