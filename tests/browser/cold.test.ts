@@ -329,7 +329,7 @@ describe('units, search, photos', () => {
     await type('Coolant when it stopped', '92 C');
     // 82 °C above ambient · e⁻¹ = 30.2 °C, which is 54.4 °F.
     expect(await textOf('[data-outcome]')).toMatch(
-      /at 198\s°F it is 54\.4\s°F above ambient.*below 3\.6\s°F/
+      /at 197\.6\s°F it is 54\.4\s°F above ambient.*below 3\.6\s°F/
     );
     await (await button('Write it down')).click();
     await onLine('soak', 'fail');

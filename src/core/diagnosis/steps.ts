@@ -148,8 +148,8 @@ export function heldBack(
   if (!step.needs) return null;
   if (heat.running) return 'The engine runs';
   if (step.needs === 'stopped' || heat.safeToOpen !== false) return null;
-  const open = sayC(limitsOf(sheet).openCapC.value, 0);
+  const open = sayC(limitsOf(sheet).openCapC.value);
   return heat.coolantC === null
     ? `Too hot to open: below ${open} first`
-    : `About ${sayC(heat.coolantC, 0)}: below ${open} first`;
+    : `About ${sayC(heat.coolantC)}: below ${open} first`;
 }

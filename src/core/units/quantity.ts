@@ -43,6 +43,9 @@ export function readNumber(text: string): number | { readonly problem: string } 
   return Number(plain);
 }
 
+/** Nine figures: more than anyone measures, enough to come back as typed, and no 90.55555555555557 in a file. */
+const inBase = (value: number, unit: Unit): number => Number(toBase(value, unit).toPrecision(9));
+
 /**
  * Reads a quantity as typed at the bench: `5.2k`, `4k7`, `187F`, `0.35 V`, `350mV`, `12,5`. A bare number is
  * taken in `assume` (default: the core's unit). The result is in the core's unit of `kind`.
@@ -67,15 +70,15 @@ export function parseQuantity(
   const number = readNumber(split[1]);
   if (typeof number === 'object') return bad({ message: number.problem });
   const tail = split[2].trim();
-  if (tail === '') return good({ value: toBase(number, assume), unit: assume });
+  if (tail === '') return good({ value: inBase(number, assume), unit: assume });
 
   const whole = findUnit(kind, tail);
-  if (whole) return good({ value: toBase(number, whole), unit: whole });
+  if (whole) return good({ value: inBase(number, whole), unit: whole });
   const prefix = PREFIX[tail[0]];
   if (prefix !== undefined) {
     const rest = tail.slice(1);
     const scaled = rest === '' ? baseUnit(kind) : findUnit(kind, rest);
-    if (scaled?.prefixes) return good({ value: toBase(number * prefix, scaled), unit: scaled });
+    if (scaled?.prefixes) return good({ value: inBase(number * prefix, scaled), unit: scaled });
   }
   return bad({ message: `“${tail}” is not a unit of ${kind}${example ? `; use ${example}` : ''}` });
 }

@@ -26,9 +26,18 @@ export const sayC = (celsius: number, digits = 1): string => `${trimmed(celsius,
 export const sayDeltaC = (celsius: number, digits = 1): string =>
   `${trimmed(celsius, digits)}${DIFFERENCE}°C`;
 
-/** Any other quantity in the core's unit. */
-export const say = (value: number, kind: QuantityKind, digits?: number): string =>
-  formatQuantity(value, kind, baseUnit(kind), digits).replace(/ /g, READING);
+/**
+ * Any other quantity in the core's unit. One that people choose a unit for is written so finely that what was typed
+ * in another unit is found again.
+ */
+export function say(value: number, kind: QuantityKind, digits?: number): string {
+  const fine = digits === undefined && CHOOSABLE.some((k) => k === kind);
+  const text = formatQuantity(value, kind, baseUnit(kind), fine ? finest(kind) : digits);
+  return (fine ? text.replace(/(\.\d*?)0+(?=\D|$)/, '$1').replace(/\.(?=\D|$)/, '') : text).replace(
+    / /g,
+    READING
+  );
+}
 
 /** A sentence with plain spaces, for files and terminals. */
 export const plainText = (text: string): string => text.replace(/[\u00a0\u202f]/g, ' ');
@@ -45,6 +54,10 @@ export const CHOOSABLE = [
   'volume',
   'torque'
 ] as const satisfies readonly QuantityKind[];
+
+/** Decimals that a sentence writes a quantity with at most. */
+const finest = (kind: QuantityKind): number =>
+  kind === 'temperature' || kind === 'difference' ? 1 : baseUnit(kind).digits + 1;
 
 /** A difference of temperatures follows the choice for temperatures. */
 export const chosenUnit = (choice: UnitChoice, kind: QuantityKind): Unit =>
@@ -70,6 +83,16 @@ export const writeUnitChoice = (choice: UnitChoice): string =>
 const NUMBER = String.raw`([-−]?\d+(?:\.\d+)?)(?:( to )([-−]?\d+(?:\.\d+)?))?`;
 const escaped = (symbol: string) => symbol.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 
+/**
+ * The roundest number that a written one can stand for, and its decimals: 90.6 °C is what became of 195 °F, and comes
+ * back as that.
+ */
+function roundest(value: number, most: number, within: number): [number, number] {
+  for (let digits = 0; digits < most; digits++)
+    if (Math.abs(Number(value.toFixed(digits)) - value) <= within) return [value, digits];
+  return [value, Number(value.toFixed(most)) === Math.round(value) ? 0 : most];
+}
+
 /** A sentence of the core in a person's units. Without a choice it comes back as it is. */
 export function inUnits(text: string, choice: UnitChoice): string {
   let shown = text;
@@ -82,9 +105,12 @@ export function inUnits(text: string, choice: UnitChoice): string {
       const convert = (digits: string) => {
         const value = Number(digits.replace('−', '-'));
         const converted = fromBase(value, { ...to, offset });
-        const decimals = (digits.split('.')[1]?.length ?? 0) + (to.factor > 1.5 * base.factor ? 1 : 0);
-        // A limit of 2 °C is 3.6 °F, not 4.
-        return space === DIFFERENCE ? trimmed(converted, Math.max(1, decimals)) : plain(converted, decimals);
+        const decimals = digits.split('.')[1]?.length ?? 0;
+        const most =
+          kind === 'temperature' ? Math.max(1, decimals) : decimals + (to.factor > 1.5 * base.factor ? 1 : 0);
+        return plain(
+          ...roundest(converted, most, 0.5 * 10 ** -(decimals || finest(kind)) * (base.factor / to.factor))
+        );
       };
       shown = shown.replace(
         new RegExp(`${NUMBER}${space}${escaped(base.symbol)}`, 'g'),

@@ -9,7 +9,6 @@
   import type { Draft, SheetProps } from './types';
 
   let { readings = $bindable(), problems }: SheetProps<Draft<AirRiseReadings>> = $props();
-  let round = $state(0);
   const all = $derived(
     readings.beforeC !== null &&
       readings.afterC !== null &&
@@ -107,52 +106,52 @@
     {all ? `The coolant is ${shown(all.coolantC, 'temperature', 0)}.` : ''}
   </p>
 </div>
-{#key round}
-  <div class="grid gap-3 sm:grid-cols-3">
-    <div>
-      <QuantityInput
-        label="Air in front"
-        kind="temperature"
-        bind:value={readings.beforeC}
-        problem={problems.beforeC}
-      />
-      <BenchRead
-        instrument="probe"
-        place="front-air"
-        label="Simulated probe"
-        onread={(v) => ((readings.beforeC = v), round++)}
-      />
-    </div>
-    <div>
-      <QuantityInput
-        label="Air behind"
-        kind="temperature"
-        bind:value={readings.afterC}
-        problem={problems.afterC}
-      />
-      <BenchRead
-        instrument="probe"
-        place="fan-air"
-        label="Simulated probe"
-        onread={(v) => ((readings.afterC = v), round++)}
-      />
-    </div>
-    <div>
-      <QuantityInput
-        label="Coolant into the radiator"
-        kind="temperature"
-        bind:value={readings.coolantC}
-        problem={problems.coolantC}
-      />
-      <BenchRead
-        instrument="probe"
-        place="radiator-in"
-        label="Simulated probe"
-        onread={(v) => ((readings.coolantC = v), round++)}
-      />
-    </div>
+
+<div class="grid gap-3 sm:grid-cols-3">
+  <div>
+    <QuantityInput
+      label="Air in front"
+      kind="temperature"
+      bind:value={readings.beforeC}
+      problem={problems.beforeC}
+    />
+    <BenchRead
+      instrument="probe"
+      place="front-air"
+      label="Simulated probe"
+      onread={(v) => (readings.beforeC = v)}
+    />
   </div>
-{/key}
+  <div>
+    <QuantityInput
+      label="Air behind"
+      kind="temperature"
+      bind:value={readings.afterC}
+      problem={problems.afterC}
+    />
+    <BenchRead
+      instrument="probe"
+      place="fan-air"
+      label="Simulated probe"
+      onread={(v) => (readings.afterC = v)}
+    />
+  </div>
+  <div>
+    <QuantityInput
+      label="Coolant into the radiator"
+      kind="temperature"
+      bind:value={readings.coolantC}
+      problem={problems.coolantC}
+    />
+    <BenchRead
+      instrument="probe"
+      place="radiator-in"
+      label="Simulated probe"
+      onread={(v) => (readings.coolantC = v)}
+    />
+  </div>
+</div>
+
 <Choose
   label="The fan"
   choices={choicesOf(DRIVEN)}

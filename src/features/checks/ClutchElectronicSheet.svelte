@@ -38,22 +38,20 @@
       complete={commandPct !== null && engineRpm !== null && fanRpm !== null}
       onadd={add}
     >
-      {#snippet children({ fill })}
-        <div class="grid grid-cols-3 gap-2">
-          <QuantityInput label="Command" kind="share" bind:value={commandPct} problem={problems.pairs} />
-          <QuantityInput label="Engine" kind="rotation" bind:value={engineRpm} />
-          <QuantityInput label="Fan" kind="rotation" bind:value={fanRpm} />
-        </div>
-        <div class="flex flex-wrap gap-x-4">
-          <BenchRead
-            instrument="tachometer"
-            place="engine"
-            label="Engine by simulated tachometer"
-            onread={(v) => ((engineRpm = v), fill())}
-          />
-          <BenchRead instrument="tachometer" place="fan" label="fan" onread={(v) => ((fanRpm = v), fill())} />
-        </div>
-      {/snippet}
+      <div class="grid grid-cols-3 gap-2">
+        <QuantityInput label="Command" kind="share" bind:value={commandPct} problem={problems.pairs} />
+        <QuantityInput label="Engine" kind="rotation" bind:value={engineRpm} />
+        <QuantityInput label="Fan" kind="rotation" bind:value={fanRpm} />
+      </div>
+      <div class="flex flex-wrap gap-x-4">
+        <BenchRead
+          instrument="tachometer"
+          place="engine"
+          label="Engine by simulated tachometer"
+          onread={(v) => (engineRpm = v)}
+        />
+        <BenchRead instrument="tachometer" place="fan" label="fan" onread={(v) => (fanRpm = v)} />
+      </div>
     </RowEntry>
     <fieldset class="grid grid-cols-2 gap-2">
       <legend class="mb-1 text-sm font-semibold">Unplugged it should engage</legend>

@@ -48,50 +48,45 @@
 <div class="grid items-start gap-x-5 gap-y-4 xl:grid-cols-[290px_minmax(0,1fr)]">
   <div class="space-y-3">
     <RowEntry label="Add the pair" complete={engineRpm !== null && fanRpm !== null} onadd={add}>
-      {#snippet children({ fill })}
-        <div class="grid grid-cols-2 gap-2">
-          <QuantityInput label="Engine" kind="rotation" bind:value={engineRpm} problem={problems.pairs} />
-          <QuantityInput label="Fan" kind="rotation" bind:value={fanRpm} hint="one mark on the fan" />
-          <QuantityInput label="Air before the fan" kind="temperature" bind:value={airC} hint="if measured" />
-          <QuantityInput
-            label="Since cold start"
-            kind="time"
-            unit={MINUTES}
-            value={sinceStartMin === null ? null : sinceStartMin * 60}
-            onvalue={(s) => (sinceStartMin = s === null ? null : s / 60)}
-            hint="if just started"
-          />
-        </div>
-        <div class="flex flex-wrap gap-x-4">
-          <BenchRead
-            instrument="tachometer"
-            place="engine"
-            label="Engine by simulated tachometer"
-            onread={(v) => {
-              engineRpm = v;
-              fill();
-            }}
-          />
-          <BenchRead
-            instrument="tachometer"
-            place="fan"
-            label="fan"
-            onread={(v) => {
-              fanRpm = v;
-              fill();
-            }}
-          />
-          <BenchRead
-            instrument="probe"
-            place="fan-air"
-            label="air"
-            onread={(v) => {
-              airC = v;
-              fill();
-            }}
-          />
-        </div>
-      {/snippet}
+      <div class="grid grid-cols-2 gap-2">
+        <QuantityInput label="Engine" kind="rotation" bind:value={engineRpm} problem={problems.pairs} />
+        <QuantityInput label="Fan" kind="rotation" bind:value={fanRpm} hint="one mark on the fan" />
+        <QuantityInput label="Air before the fan" kind="temperature" bind:value={airC} hint="if measured" />
+        <QuantityInput
+          label="Since cold start"
+          kind="time"
+          unit={MINUTES}
+          value={sinceStartMin === null ? null : sinceStartMin * 60}
+          onvalue={(s) => (sinceStartMin = s === null ? null : s / 60)}
+          hint="if just started"
+        />
+      </div>
+      <div class="flex flex-wrap gap-x-4">
+        <BenchRead
+          instrument="tachometer"
+          place="engine"
+          label="Engine by simulated tachometer"
+          onread={(v) => {
+            engineRpm = v;
+          }}
+        />
+        <BenchRead
+          instrument="tachometer"
+          place="fan"
+          label="fan"
+          onread={(v) => {
+            fanRpm = v;
+          }}
+        />
+        <BenchRead
+          instrument="probe"
+          place="fan-air"
+          label="air"
+          onread={(v) => {
+            airC = v;
+          }}
+        />
+      </div>
     </RowEntry>
     <div class="grid grid-cols-2 gap-2">
       <QuantityInput

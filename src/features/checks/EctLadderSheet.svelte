@@ -74,46 +74,37 @@
       </p>
     {/if}
     <RowEntry label="Add the point" complete={celsius !== null && measured !== null} onadd={add}>
-      {#snippet children({ fill })}
-        {#key by}<div class="grid grid-cols-2 gap-2 pt-2">
-            <QuantityInput
-              label="True temperature"
-              kind="temperature"
-              bind:value={celsius}
-              problem={problems.points}
-            />
-            {#if by === 'volts'}
-              <QuantityInput label="Sensor volts" kind="voltage" bind:value={measured} />
-            {:else}
-              <QuantityInput
-                label="Sensor ohms"
-                kind="resistance"
-                bind:value={measured}
-                hint="over-range: 10M"
-              />
-            {/if}
-          </div>{/key}
-        <div class="flex flex-wrap gap-x-4">
-          <BenchRead
-            instrument="probe"
-            place="outlet"
-            label="Read the simulated probe"
-            onread={(c) => {
-              celsius = c;
-              fill();
-            }}
-          />
-          <BenchRead
-            instrument="multimeter"
-            place="sensor"
-            label="and meter"
-            onread={(ohm) => {
-              [by, measured] = ['ohms', ohm];
-              fill();
-            }}
-          />
-        </div>
-      {/snippet}
+      <div class="grid grid-cols-2 gap-2 pt-2">
+        <QuantityInput
+          label="True temperature"
+          kind="temperature"
+          bind:value={celsius}
+          problem={problems.points}
+        />
+        {#if by === 'volts'}
+          <QuantityInput label="Sensor volts" kind="voltage" bind:value={measured} />
+        {:else}
+          <QuantityInput label="Sensor ohms" kind="resistance" bind:value={measured} hint="over-range: 10M" />
+        {/if}
+      </div>
+      <div class="flex flex-wrap gap-x-4">
+        <BenchRead
+          instrument="probe"
+          place="outlet"
+          label="Read the simulated probe"
+          onread={(c) => {
+            celsius = c;
+          }}
+        />
+        <BenchRead
+          instrument="multimeter"
+          place="sensor"
+          label="and meter"
+          onread={(ohm) => {
+            [by, measured] = ['ohms', ohm];
+          }}
+        />
+      </div>
     </RowEntry>
     <InstrumentPick
       of="the true temperature"

@@ -13,7 +13,6 @@
   import type { Draft, SheetProps } from './types';
 
   let { readings = $bindable(), sheet, problems }: SheetProps<Draft<FanDirectFeedReadings>> = $props();
-  let round = $state(0);
   const limits = $derived(currentLimits(sheet));
   const top = $derived(Math.max(limits.highA * 1.7, (readings.amps ?? 0) * 1.15));
   const x = (a: number) => 20 + (Math.min(a, top) / top) * 600;
@@ -74,14 +73,13 @@
   />
 </div>
 <div class="grid max-w-md grid-cols-2 gap-3">
-  {#key round}
-    <QuantityInput
-      label="Current"
-      kind="current"
-      bind:value={readings.amps}
-      hint="clamp, once it runs steadily"
-      problem={problems.amps}
-    />{/key}
+  <QuantityInput
+    label="Current"
+    kind="current"
+    bind:value={readings.amps}
+    hint="clamp, once it runs steadily"
+    problem={problems.amps}
+  />
   <QuantityInput
     label="Volts at the plug"
     kind="voltage"
@@ -95,6 +93,5 @@
   label="Clamp on the simulated fan"
   onread={(v) => {
     readings.amps = v;
-    round++;
   }}
 />

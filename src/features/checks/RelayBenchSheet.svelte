@@ -8,11 +8,9 @@
 
   let { readings = $bindable(), problems }: SheetProps<RelayBenchReadings> = $props();
   /** Counts what an instrument wrote: the fields are drawn anew with it. */
-  let round = $state(0);
   function take(field: 'coilOhm' | 'restOhm' | 'dropV', value: number) {
     readings[field] = value;
     if (field === 'dropV') readings.loadA ??= 10;
-    round++;
   }
   const fed = $derived(readings.clicks === 'yes');
   const contactOhm = $derived(
@@ -98,48 +96,47 @@
     {/each}
   </svg>
   <div class="space-y-3">
-    {#key round}
+    <QuantityInput
+      label="Coil, 85 to 86"
+      kind="resistance"
+      bind:value={readings.coilOhm}
+      hint="over-range: 10M"
+      problem={problems.coilOhm}
+    />
+    <QuantityInput
+      label="Contacts at rest, 30 to 87"
+      kind="resistance"
+      bind:value={readings.restOhm}
+      hint="over-range: 10M"
+      problem={problems.restOhm}
+    />
+    <Choose
+      label="Coil fed"
+      choices={[
+        { value: 'yes', label: 'Clicks' },
+        { value: 'no', label: 'Silent', tone: 'bad' }
+      ]}
+      value={readings.clicks}
+      optional
+      onvalue={(v) => (readings.clicks = v as RelayBenchReadings['clicks'])}
+    />
+    <div class="grid grid-cols-2 gap-2">
       <QuantityInput
-        label="Coil, 85 to 86"
-        kind="resistance"
-        bind:value={readings.coilOhm}
-        hint="over-range: 10M"
-        problem={problems.coilOhm}
+        label="Drop, 30 to 87"
+        kind="voltage"
+        bind:value={readings.dropV}
+        problem={problems.dropV}
+        hint="coil fed, loaded"
       />
       <QuantityInput
-        label="Contacts at rest, 30 to 87"
-        kind="resistance"
-        bind:value={readings.restOhm}
-        hint="over-range: 10M"
-        problem={problems.restOhm}
+        label="at a load of"
+        kind="current"
+        bind:value={readings.loadA}
+        problem={problems.loadA}
+        hint="a lamp will do"
       />
-      <Choose
-        label="Coil fed"
-        choices={[
-          { value: 'yes', label: 'Clicks' },
-          { value: 'no', label: 'Silent', tone: 'bad' }
-        ]}
-        value={readings.clicks}
-        optional
-        onvalue={(v) => (readings.clicks = v as RelayBenchReadings['clicks'])}
-      />
-      <div class="grid grid-cols-2 gap-2">
-        <QuantityInput
-          label="Drop, 30 to 87"
-          kind="voltage"
-          bind:value={readings.dropV}
-          problem={problems.dropV}
-          hint="coil fed, loaded"
-        />
-        <QuantityInput
-          label="at a load of"
-          kind="current"
-          bind:value={readings.loadA}
-          problem={problems.loadA}
-          hint="a lamp will do"
-        />
-      </div>
-    {/key}
+    </div>
+
     <div class="flex flex-wrap gap-x-4">
       <BenchRead part="coil-ohm" label="Measure the simulated coil" onread={(v) => take('coilOhm', v)} />
       <BenchRead part="rest-ohm" label="contacts" onread={(v) => take('restOhm', v)} />

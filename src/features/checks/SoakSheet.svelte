@@ -21,7 +21,6 @@
     ['A day', 24]
   ] as const;
   const HOURS = findUnit('time', 'h')!;
-  let stoodS = $derived(readings.hoursStood === null ? null : readings.hoursStood * 3600);
 
   const over = $derived(Math.max(0, (readings.lastC ?? ASSUMED_LAST_C) - (readings.ambientC ?? 15)));
   const needs = $derived(hoursUntil(over, SOAKED_BELOW_C, cooling.tauH));
@@ -54,16 +53,15 @@
     {/each}
   </div>
   <div class="grid gap-3 sm:grid-cols-3">
-    {#key stoodS}<QuantityInput
-        label="or exactly"
-        kind="time"
-        unit={HOURS}
-        value={stoodS}
-        hint="hours, or 90 min"
-        problem={problems.hoursStood}
-        onvalue={(s) => (readings.hoursStood = s === null ? null : s / 3600)}
-        lazy
-      />{/key}
+    <QuantityInput
+      label="or exactly"
+      kind="time"
+      unit={HOURS}
+      value={readings.hoursStood === null ? null : readings.hoursStood * 3600}
+      hint="hours, or 90 min"
+      problem={problems.hoursStood}
+      onvalue={(s) => (readings.hoursStood = s === null ? null : s / 3600)}
+    />
     <QuantityInput
       label="Coolant when it stopped"
       kind="temperature"

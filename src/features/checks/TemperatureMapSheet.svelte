@@ -41,7 +41,6 @@
   };
   const places = Object.keys(MAP_POINTS) as MapPoint[];
   let at = $state<MapPoint>('outlet');
-  let round = $state(0);
   let entry: HTMLElement;
 
   const enough = $derived(Object.keys(readings.points).length > 0);
@@ -59,7 +58,6 @@
   }
   function choose(place: MapPoint) {
     at = place;
-    round++;
     requestAnimationFrame(() => entry?.querySelector('input')?.focus());
   }
   /** Enter goes round the loop, as the coolant does. */
@@ -206,7 +204,7 @@
 </svg>
 <div class="grid items-start gap-x-5 gap-y-3 sm:grid-cols-2 xl:grid-cols-4">
   <div bind:this={entry} onkeydowncapture={onkeydown}>
-    {#key `${at}/${round}`}
+    {#key at}
       <QuantityInput
         label={MAP_POINTS[at]}
         kind="temperature"
@@ -222,7 +220,6 @@
       label="Read the simulated probe"
       onread={(c) => {
         put(at, c);
-        round++;
       }}
     />
   </div>

@@ -11,7 +11,6 @@
   const due = $derived(sheet?.thermostat.heaterOhm ?? null);
   const open = $derived(readings.powered === 'opens' && readings.unpowered !== 'closes');
   let from = $state<number | null>(null);
-  let round = $state(0);
   /** A watch from power on to the valve's opening. */
   function watch() {
     if (from === null) {
@@ -20,7 +19,6 @@
     }
     readings.afterS = Math.round((Date.now() - from) / 1000);
     from = null;
-    round++;
   }
 </script>
 
@@ -80,20 +78,18 @@
     <text x="230" y="294" text-anchor="middle" font-size="13" fill="var(--ink-2)">wax</text>
   </svg>
   <div class="space-y-3">
-    {#key round}
-      <QuantityInput
-        label="Element"
-        kind="resistance"
-        bind:value={readings.elementOhm}
-        hint={due ? `sheet ${shown(due, 'resistance')}; over-range: 10M` : 'over-range: 10M'}
-        problem={problems.elementOhm}
-      />{/key}
+    <QuantityInput
+      label="Element"
+      kind="resistance"
+      bind:value={readings.elementOhm}
+      hint={due ? `sheet ${shown(due, 'resistance')}; over-range: 10M` : 'over-range: 10M'}
+      problem={problems.elementOhm}
+    />
     <BenchRead
       part="heater-ohm"
       label="Measure the simulated element"
       onread={(v) => {
         readings.elementOhm = v;
-        round++;
       }}
     />
     <Choose
@@ -104,12 +100,7 @@
       onvalue={(v) => (readings.powered = v as ThermostatHeaterReadings['powered'])}
     />
     <div class="grid grid-cols-2 items-start gap-2">
-      {#key round}<QuantityInput
-          label="after"
-          kind="time"
-          bind:value={readings.afterS}
-          problem={problems.afterS}
-        />{/key}
+      <QuantityInput label="after" kind="time" bind:value={readings.afterS} problem={problems.afterS} />
       <button type="button" class="btn mt-6" onclick={watch}
         >{from === null ? 'Power on now' : 'It opens now'}</button
       >

@@ -13,7 +13,6 @@
 
   let hand = $state<Wiggled | null>(null);
   /** Counts what the watch wrote into the jump: the field is drawn anew with it. */
-  let round = $state(0);
 
   /** What the watch saw stands in the sheet as if it had been tapped, and can be tapped otherwise. */
   function found(seen: Partial<Record<Wiggled, Followed>>) {
@@ -24,7 +23,6 @@
     }
     if (largest > (readings.jumpC ?? 0)) {
       readings.jumpC = largest;
-      round++;
     }
   }
 </script>
@@ -62,11 +60,11 @@
       {/if}
     </div>
   {/each}
-  {#key round}<QuantityInput
-      label="Largest jump"
-      kind="difference"
-      bind:value={readings.jumpC}
-      hint="if the reading jumped"
-      problem={problems.jumpC}
-    />{/key}
+  <QuantityInput
+    label="Largest jump"
+    kind="difference"
+    bind:value={readings.jumpC}
+    hint="if the reading jumped"
+    problem={problems.jumpC}
+  />
 </div>

@@ -94,8 +94,8 @@
 
   // One sensor, told three ways: whichever is typed sets the other two.
   type Field = 'celsius' | 'ohm' | 'volts';
-  /** Counts up for a field whenever another one sets it: it is drawn anew, and the one that is typed in stays. */
-  const rounds = $state<Record<Field, number>>({ celsius: 0, ohm: 0, volts: 0 });
+  /** What was typed: it stands as it is, and the other two are rounded. */
+  let said = $state<{ field: Field; value: number } | null>(null);
   let celsius = $state<number | null>(90);
   let wrong = $state('');
   const ohm = $derived(celsius === null ? null : resistanceAt(curve, celsius));
@@ -107,9 +107,12 @@
   let two = $state('');
 
   function from(field: Field, value: number | null) {
-    for (const other of Object.keys(rounds) as Field[]) if (other !== field) rounds[other]++;
     wrong = two = '';
-    if (value === null) return;
+    said = value === null ? null : { field, value };
+    if (value === null) {
+      celsius = null;
+      return;
+    }
     if (field === 'celsius') celsius = value;
     else if (field === 'ohm') {
       if (value > 0) celsius = temperatureAt(curve, value);
@@ -131,7 +134,11 @@
       Array.from({ length: 15 }, (_, i) => -20 + 10 * i)
     )
   );
-  const key = (field: Field) => `${rounds[field]}|${of}|${JSON.stringify(circuit)}`;
+  const shownIn = (field: Field, value: number | null) => {
+    if (value === null) return null;
+    const own = said?.field === field && Math.abs(value - said.value) <= 1e-6 * Math.abs(said.value);
+    return own ? said!.value : Number(value.toPrecision(4));
+  };
 </script>
 
 <div class="no-print mb-3 flex flex-wrap items-end gap-4">
@@ -160,25 +167,25 @@
         </select></label
       >
       <div class="grid grid-cols-2 gap-3">
-        {#key key('celsius')}<QuantityInput
-            label="Temperature"
-            kind="temperature"
-            value={celsius}
-            onvalue={(v) => from('celsius', v)}
-          />{/key}
-        {#key key('ohm')}<QuantityInput
-            label="Resistance"
-            kind="resistance"
-            value={ohm === null ? null : Number(ohm.toPrecision(4))}
-            onvalue={(v) => from('ohm', v)}
-          />{/key}
-        {#key key('volts')}<QuantityInput
-            label="Volts"
-            kind="voltage"
-            value={volts === null ? null : Number(volts.toPrecision(4))}
-            onvalue={(v) => from('volts', v)}
-            hint={circuit ? `of ${shown(circuit.referenceV, 'voltage', 1)}` : 'needs a pull-up'}
-          />{/key}
+        <QuantityInput
+          label="Temperature"
+          kind="temperature"
+          value={shownIn('celsius', celsius)}
+          onvalue={(v) => from('celsius', v)}
+        />
+        <QuantityInput
+          label="Resistance"
+          kind="resistance"
+          value={shownIn('ohm', ohm)}
+          onvalue={(v) => from('ohm', v)}
+        />
+        <QuantityInput
+          label="Volts"
+          kind="voltage"
+          value={shownIn('volts', volts)}
+          onvalue={(v) => from('volts', v)}
+          hint={circuit ? `of ${shown(circuit.referenceV, 'voltage', 1)}` : 'needs a pull-up'}
+        />
         <QuantityInput
           label="Pull-up"
           kind="resistance"

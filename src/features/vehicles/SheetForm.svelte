@@ -14,15 +14,12 @@
   }
   let { draft = $bindable(), problems }: Props = $props();
   const wrong = (field: string) => problems.find((p) => p.field === field)?.message;
-  /** Counts the curves taken from the library: the fields are drawn anew with what was taken. */
-  let taken = $state(0);
   function take(id: string) {
     const curve = curvesWith(shopCurves()).find((c) => c.id === id)?.curve;
     if (!curve) return;
     draft.r25Ohm = curve.kind === 'beta' ? curve.r25Ohm : null;
     draft.betaK = curve.kind === 'beta' ? curve.betaK : null;
     draft.otherCurve = curve.kind === 'beta' ? null : curve;
-    taken++;
   }
   const ohm = findUnit('resistance', 'ohm')!;
 </script>
@@ -238,58 +235,58 @@
           ? `Its curve is a table of ${draft.otherCurve.points.length} rows`
           : 'Its curve has three constants'}: edit it as text. R25 and β replace it.
       </p>{/if}
-    {#key taken}<div class="grid grid-cols-3 gap-x-3">
-        <QuantityInput
-          label="R at 25 °C"
-          kind="resistance"
-          bind:value={draft.r25Ohm}
-          unit={ohm}
-          problem={wrong('ect.curve.r25Ohm')}
-        />
-        <QuantityInput
-          label="β, in K"
-          kind="number"
-          bind:value={draft.betaK}
-          problem={wrong('ect.curve.betaK')}
-        />
-        <QuantityInput
-          label="Tolerance"
-          kind="share"
-          bind:value={draft.tolerancePct}
-          problem={wrong('ect.tolerancePct')}
-        />
-        <QuantityInput
-          label="Reference"
-          kind="voltage"
-          bind:value={draft.referenceV}
-          problem={wrong('ect.referenceV')}
-        />
-        <QuantityInput
-          label="Pull-up"
-          kind="resistance"
-          bind:value={draft.pullUpOhm}
-          unit={ohm}
-          problem={wrong('ect.pullUpOhm')}
-        />
-        <QuantityInput
-          label="Second pull-up"
-          kind="resistance"
-          bind:value={draft.secondOhm}
-          unit={ohm}
-          hint="blank for none"
-          problem={draft.secondOhm !== null && draft.secondInC === null
-            ? 'Say when it is switched in'
-            : undefined}
-        />
-        <QuantityInput label="In above" kind="temperature" bind:value={draft.secondInC} />
-        <QuantityInput
-          label="Out below"
-          kind="temperature"
-          bind:value={draft.secondOutC}
-          problem={draft.secondOutC !== null && draft.secondInC !== null && draft.secondOutC > draft.secondInC
-            ? 'Not above where it comes in'
-            : undefined}
-        />
-      </div>{/key}
+    <div class="grid grid-cols-3 gap-x-3">
+      <QuantityInput
+        label="R at 25 °C"
+        kind="resistance"
+        bind:value={draft.r25Ohm}
+        unit={ohm}
+        problem={wrong('ect.curve.r25Ohm')}
+      />
+      <QuantityInput
+        label="β, in K"
+        kind="number"
+        bind:value={draft.betaK}
+        problem={wrong('ect.curve.betaK')}
+      />
+      <QuantityInput
+        label="Tolerance"
+        kind="share"
+        bind:value={draft.tolerancePct}
+        problem={wrong('ect.tolerancePct')}
+      />
+      <QuantityInput
+        label="Reference"
+        kind="voltage"
+        bind:value={draft.referenceV}
+        problem={wrong('ect.referenceV')}
+      />
+      <QuantityInput
+        label="Pull-up"
+        kind="resistance"
+        bind:value={draft.pullUpOhm}
+        unit={ohm}
+        problem={wrong('ect.pullUpOhm')}
+      />
+      <QuantityInput
+        label="Second pull-up"
+        kind="resistance"
+        bind:value={draft.secondOhm}
+        unit={ohm}
+        hint="blank for none"
+        problem={draft.secondOhm !== null && draft.secondInC === null
+          ? 'Say when it is switched in'
+          : undefined}
+      />
+      <QuantityInput label="In above" kind="temperature" bind:value={draft.secondInC} />
+      <QuantityInput
+        label="Out below"
+        kind="temperature"
+        bind:value={draft.secondOutC}
+        problem={draft.secondOutC !== null && draft.secondInC !== null && draft.secondOutC > draft.secondInC
+          ? 'Not above where it comes in'
+          : undefined}
+      />
+    </div>
   </fieldset>
 </div>

@@ -80,7 +80,7 @@ export const clutchHotSpeed = defineCheck<ClutchHotSpeedReadings>({
     const limits = clutchLimits(sheet);
     const read = readPairs(r.pairs, limits, r.pulley);
     const numbers = read.map((p) => ({
-      name: `${say(p.engineRpm, 'rotation')} engine${p.airC === null ? '' : `, air ${sayC(p.airC, 0)}`}`,
+      name: `${say(p.engineRpm, 'rotation')} engine${p.airC === null ? '' : `, air ${sayC(p.airC)}`}`,
       value: `${say(p.fanRpm, 'rotation')}, slip ${(100 * p.slip).toFixed(0)} %: ${SEEN[p.state]}`
     }));
     const judged =
@@ -93,7 +93,7 @@ export const clutchHotSpeed = defineCheck<ClutchHotSpeedReadings>({
   },
   words: (r) =>
     r.pairs
-      .map((p) => `${p.engineRpm}/${p.fanRpm} rpm${p.airC === null ? '' : ` at ${sayC(p.airC, 0)}`}`)
+      .map((p) => `${p.engineRpm}/${p.fanRpm} rpm${p.airC === null ? '' : ` at ${sayC(p.airC)}`}`)
       .join(', ')
 });
 
@@ -120,16 +120,16 @@ function thermalClutch(
     ? [
         {
           name: 'Engaged between',
-          value: `${sayC(engaged.fromC, 0)} and ${sayC(engaged.toC, 0)}`,
-          limit: `sheet: ${sayC(limits.engageAirC, 0)}`
+          value: `${sayC(engaged.fromC)} and ${sayC(engaged.toC)}`,
+          limit: `sheet: ${sayC(limits.engageAirC)}`
         }
       ]
     : [];
   if (released)
     numbers.push({
       name: 'Let go between',
-      value: `${sayC(released.toC, 0)} and ${sayC(released.fromC, 0)}`,
-      limit: `sheet: ${sayC(limits.releaseAirC, 0)}`
+      value: `${sayC(released.toC)} and ${sayC(released.fromC)}`,
+      limit: `sheet: ${sayC(limits.releaseAirC)}`
     });
   const byAir = hot.some((p) => p.airC !== null);
   const doubts =
@@ -137,13 +137,13 @@ function thermalClutch(
   if (cool.some(drives))
     return outcome(
       'fail',
-      `Engaged with air of ${sayC(cool.find(drives)!.airC!, 0)}, where it should have let go at ${sayC(limits.releaseAirC, 0)}: locked`,
+      `Engaged with air of ${sayC(cool.find(drives)!.airC!)}, where it should have let go at ${sayC(limits.releaseAirC)}: locked`,
       { numbers, doubts, points: [...speaksFor('clutch-seized'), ...speaksAgainst('clutch-slipping')] }
     );
   if (engaged && engaged.fromC > limits.engageAirC + LATE_C)
     return outcome(
       'fail',
-      `Engages above ${sayC(engaged.fromC, 0)} of air only, ${sayC(limits.engageAirC, 0)} by the sheet: late`,
+      `Engages above ${sayC(engaged.fromC)} of air only, ${sayC(limits.engageAirC)} by the sheet: late`,
       { numbers, doubts, points: [...speaksFor('clutch-engages-late'), ...speaksAgainst('clutch-seized')] }
     );
   const lame = hot.filter((p) => !drives(p));
@@ -160,7 +160,7 @@ function thermalClutch(
   if (lame.length > 0)
     return outcome(
       'fail',
-      `${lame[0].state === 'slipping' ? 'Slips' : 'Free'} when hot: fan ${say(lame[0].fanRpm, 'rotation')} of ${say(lame[0].engineRpm, 'rotation')}${lame[0].airC === null ? '' : ` with air of ${sayC(lame[0].airC, 0)}`}, where it should drive from ${sayC(limits.engageAirC, 0)}`,
+      `${lame[0].state === 'slipping' ? 'Slips' : 'Free'} when hot: fan ${say(lame[0].fanRpm, 'rotation')} of ${say(lame[0].engineRpm, 'rotation')}${lame[0].airC === null ? '' : ` with air of ${sayC(lame[0].airC)}`}, where it should drive from ${sayC(limits.engageAirC)}`,
       {
         numbers,
         doubts,
@@ -169,7 +169,7 @@ function thermalClutch(
     );
   return outcome(
     'unclear',
-    `Nothing was measured where it must be engaged or free: let the air behind the radiator reach ${sayC(limits.engageAirC + CLEAR_C, 0)}, with part of its face covered where the day is too cool`,
+    `Nothing was measured where it must be engaged or free: let the air behind the radiator reach ${sayC(limits.engageAirC + CLEAR_C)}, with part of its face covered where the day is too cool`,
     { numbers, doubts, points: counting.every((p) => !drives(p)) ? speaksAgainst('clutch-seized') : [] }
   );
 }

@@ -68,7 +68,7 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
       value:
         s.onC === null
           ? 'never came on'
-          : `on ${sayC(s.onC, 0)}${s.offC === null ? '' : `, off ${sayC(s.offC, 0)}`}`,
+          : `on ${sayC(s.onC)}${s.offC === null ? '' : `, off ${sayC(s.offC)}`}`,
       ...(given[i] ? { limit: `on ${sayC(given[i].onC)}, off ${sayC(given[i].offC)}` } : {})
     }));
     if (given.length === 0)
@@ -80,13 +80,13 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
     const [first, should] = [r.stages[0], given[0]];
     if (first.onC === null) {
       return r.hottestC >= should.onC + NEAR_C
-        ? outcome('fail', `Never came on up to ${sayC(r.hottestC, 0)}; the sheet says ${sayC(should.onC)}`, {
+        ? outcome('fail', `Never came on up to ${sayC(r.hottestC)}; the sheet says ${sayC(should.onC)}`, {
             numbers,
             points: speaksFor(...FAN_DEAD)
           })
         : outcome(
             'unclear',
-            `Never came on, and never reached ${sayC(should.onC)}: the hottest was ${sayC(r.hottestC, 0)}`,
+            `Never came on, and never reached ${sayC(should.onC)}: the hottest was ${sayC(r.hottestC)}`,
             { numbers }
           );
     }
@@ -96,14 +96,14 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
     if (r.by !== 'thermometer' && lost.length > 0)
       return outcome(
         'fail',
-        `Runs with the reading at ${sayC(first.onC, 0)}, the default of a sensor that is not there: failsafe`,
+        `Runs with the reading at ${sayC(first.onC)}, the default of a sensor that is not there: failsafe`,
         { numbers, points: speaksFor(...lost, 'ect-wiring') }
       );
     const by = first.onC - should.onC;
     if (by < -NEAR_C && r.acOn && sheet?.fan?.onWithAc)
       return outcome(
         'unclear',
-        `Came on at ${sayC(first.onC, 0)} with the A/C on, which asks for it. Switch the A/C off and watch again`,
+        `Came on at ${sayC(first.onC)} with the A/C on, which asks for it. Switch the A/C off and watch again`,
         { numbers }
       );
     if (Math.abs(by) > APART_C) {
@@ -115,17 +115,13 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
       const misread: readonly FaultId[] =
         r.by === 'scan' ? [] : [by < 0 ? 'ect-reads-hot' : 'ect-reads-cold'];
       const size = `${sayDeltaC(Math.abs(by), 0)} ${by < 0 ? 'early' : 'late'}`;
-      return outcome(
-        'fail',
-        `Came on at ${sayC(first.onC, 0)}, ${size}; the sheet says ${sayC(should.onC)}`,
-        {
-          numbers,
-          points: [
-            ...speaksFor('fan-setpoint-modified', ...misread, ...unasked),
-            ...speaksAgainst('fan-motor-dead', 'fan-feed-open')
-          ]
-        }
-      );
+      return outcome('fail', `Came on at ${sayC(first.onC)}, ${size}; the sheet says ${sayC(should.onC)}`, {
+        numbers,
+        points: [
+          ...speaksFor('fan-setpoint-modified', ...misread, ...unasked),
+          ...speaksAgainst('fan-motor-dead', 'fan-feed-open')
+        ]
+      });
     }
     const hysteresis = first.offC === null ? null : first.onC - first.offC;
     if (
@@ -134,12 +130,12 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
     )
       return outcome(
         'unclear',
-        `On at ${sayC(first.onC, 0)}${first.offC === null ? '' : `, off at ${sayC(first.offC, 0)}`}: near the sheet’s ${sayC(should.onC)} and ${sayC(should.offC)}, not on them`,
+        `On at ${sayC(first.onC)}${first.offC === null ? '' : `, off at ${sayC(first.offC)}`}: near the sheet’s ${sayC(should.onC)} and ${sayC(should.offC)}, not on them`,
         { numbers }
       );
     return outcome(
       'pass',
-      `On at ${sayC(first.onC, 0)}${first.offC === null ? '' : ` and off at ${sayC(first.offC, 0)}`}, by the sheet`,
+      `On at ${sayC(first.onC)}${first.offC === null ? '' : ` and off at ${sayC(first.offC)}`}, by the sheet`,
       {
         numbers,
         points: speaksAgainst(
@@ -155,7 +151,7 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
     r.stages
       .map(
         (s) =>
-          `${s.name} ${s.onC === null ? 'never' : `on ${sayC(s.onC, 0)}`}${s.offC === null ? '' : ` off ${sayC(s.offC, 0)}`}`
+          `${s.name} ${s.onC === null ? 'never' : `on ${sayC(s.onC)}`}${s.offC === null ? '' : ` off ${sayC(s.offC)}`}`
       )
-      .join(', ') + `; hottest ${sayC(r.hottestC, 0)}${r.acOn ? ', A/C on' : ''}${r.moving ? ', moving' : ''}`
+      .join(', ') + `; hottest ${sayC(r.hottestC)}${r.acOn ? ', A/C on' : ''}${r.moving ? ', moving' : ''}`
 });

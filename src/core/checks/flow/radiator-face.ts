@@ -113,7 +113,7 @@ export const radiatorFace = defineCheck<RadiatorFaceReadings>({
         ...(due === null ? {} : { limit: `about ${(100 * due).toFixed(0)} % by the model` })
       },
       { name: 'Cold places', value: `${face.cold.length} of ${cellsRead}` },
-      { name: 'In, out, air', value: `${sayC(r.inC, 0)}, ${sayC(r.outC, 0)}, ${sayC(r.airC, 0)}` }
+      { name: 'In, out, air', value: `${sayC(r.inC)}, ${sayC(r.outC)}, ${sayC(r.airC)}` }
     ];
     const doubts =
       due === null ? ['Without a sheet the model cannot say what this radiator should take off'] : [];
@@ -127,5 +127,5 @@ export const radiatorFace = defineCheck<RadiatorFaceReadings>({
     return outcome('fail', says[0].toUpperCase() + says.slice(1), { numbers, doubts, points });
   },
   words: (r) =>
-    `${r.face.flat().filter((c) => c !== null).length} places, ${sayC(r.inC, 0)} in, ${sayC(r.outC, 0)} out, air ${sayC(r.airC, 0)}`
+    `${r.face.flat().filter((c) => c !== null).length} places, ${sayC(r.inC)} in, ${sayC(r.outC)} out, air ${sayC(r.airC)}`
 });

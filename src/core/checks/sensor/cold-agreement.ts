@@ -196,7 +196,7 @@ function doubtsOf(r: ColdAgreementReadings, { thermal }: CheckContext): string[]
   const which = r.housing && r.housing.celsius - expected >= 15 ? 'the thermometer' : 'the ECT';
   return [
     which === 'the ECT'
-      ? `The record says cold-soaked at about ${sayC(expected, 0)}, yet the ECT reads ${sayC(r.ect!.celsius)}: either it ran since, or the reading is wrong. A thermometer at the housing tells which`
-      : `The record says cold-soaked at about ${sayC(expected, 0)}, yet the thermometer reads ${sayC(r.housing!.celsius)}: it must have run since. Record the soak anew`
+      ? `The record says cold-soaked at about ${sayC(expected)}, yet the ECT reads ${sayC(r.ect!.celsius)}: either it ran since, or the reading is wrong. A thermometer at the housing tells which`
+      : `The record says cold-soaked at about ${sayC(expected)}, yet the thermometer reads ${sayC(r.housing!.celsius)}: it must have run since. Record the soak anew`
   ];
 }

@@ -69,23 +69,23 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
     const offC = spec && b.startC !== null ? b.startC - spec.startOpenC : null;
     if (offC !== null && offC < -START_OFF_C) {
       wrong.push(
-        `starts at ${sayC(b.startC!)}, ${sayDeltaC(-offC)} below the sheet’s ${sayC(spec!.startOpenC, 0)}: a cooler part`
+        `starts at ${sayC(b.startC!)}, ${sayDeltaC(-offC)} below the sheet’s ${sayC(spec!.startOpenC)}: a cooler part`
       );
       points.push(...speaksFor('thermostat-low-rating'));
     } else if (offC !== null && offC > START_OFF_C) {
       wrong.push(
-        `starts at ${sayC(b.startC!)}, ${sayDeltaC(offC)} above the sheet’s ${sayC(spec!.startOpenC, 0)}: late`
+        `starts at ${sayC(b.startC!)}, ${sayDeltaC(offC)} above the sheet’s ${sayC(spec!.startOpenC)}: late`
       );
       points.push(...speaksFor('thermostat-sluggish', 'thermostat-stuck-closed'));
     } else if (offC !== null) fine.push('thermostat-low-rating');
     if (spec && r.stampedC !== null && Math.abs(r.stampedC - spec.startOpenC) > STAMP_OFF_C) {
-      wrong.push(`stamped ${sayC(r.stampedC, 0)}, and the sheet wants ${sayC(spec.startOpenC, 0)}`);
+      wrong.push(`stamped ${sayC(r.stampedC)}, and the sheet wants ${sayC(spec.startOpenC)}`);
       if (r.stampedC < spec.startOpenC) points.push(...speaksFor('thermostat-low-rating'));
     }
     const hotEnough = spec !== null && hottestC >= spec.fullOpenC + 3;
     if (hotEnough && b.liftMm < least * 0.9) {
       wrong.push(
-        `lifts ${say(b.liftMm, 'length')} at ${sayC(hottestC, 0)}, at least ${say(least, 'length')} wanted`
+        `lifts ${say(b.liftMm, 'length')} at ${sayC(hottestC)}, at least ${say(least, 'length')} wanted`
       );
       points.push(...speaksFor('thermostat-stuck-closed'));
     } else if (hotEnough) fine.push('thermostat-stuck-closed');
@@ -113,7 +113,7 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
             {
               name: 'Starts to open',
               value: sayC(b.startC),
-              ...(spec ? { limit: `${sayC(spec.startOpenC, 0)} ± ${sayDeltaC(START_OFF_C, 0)}` } : {})
+              ...(spec ? { limit: `${sayC(spec.startOpenC)} ± ${sayDeltaC(START_OFF_C, 0)}` } : {})
             }
           ]),
       ...(b.fullC === null
@@ -122,7 +122,7 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
             {
               name: 'Full open',
               value: sayC(b.fullC),
-              ...(spec ? { limit: `${sayC(spec.fullOpenC, 0)}` } : {})
+              ...(spec ? { limit: `${sayC(spec.fullOpenC)}` } : {})
             }
           ]),
       { name: 'Lift', value: say(b.liftMm, 'length'), limit: `at least ${say(least, 'length')}` },
@@ -132,7 +132,7 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
             {
               name: 'Shut again by',
               value: sayC(b.closedC),
-              ...(spec?.closedByC ? { limit: sayC(spec.closedByC, 0) } : {})
+              ...(spec?.closedByC ? { limit: sayC(spec.closedByC) } : {})
             }
           ]),
       ...(b.hysteresisC === null
@@ -153,7 +153,7 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
               limit: `at most ${say(COLD_LEAK_MM, 'length')}`
             }
           ]),
-      ...(r.stampedC === null ? [] : [{ name: 'Stamped', value: sayC(r.stampedC, 0) }])
+      ...(r.stampedC === null ? [] : [{ name: 'Stamped', value: sayC(r.stampedC) }])
     ];
     points.push(
       ...speaksAgainst(...(fine.filter((f) => !points.some((p) => p.fault === f)) as Point['fault'][]))
@@ -167,7 +167,7 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
         'unclear',
         hotEnough
           ? 'Has not opened'
-          : `Has not opened by ${sayC(hottestC)}: go on${spec ? ` to ${sayC(spec.fullOpenC + 3, 0)}` : ''}`,
+          : `Has not opened by ${sayC(hottestC)}: go on${spec ? ` to ${sayC(spec.fullOpenC + 3)}` : ''}`,
         { numbers, doubts }
       );
     return hotEnough && spec
@@ -178,7 +178,7 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
         )
       : outcome(
           'unclear',
-          `Starts at ${sayC(b.startC)}${spec ? `; heat on to ${sayC(spec.fullOpenC + 3, 0)} for its full lift` : ''}`,
+          `Starts at ${sayC(b.startC)}${spec ? `; heat on to ${sayC(spec.fullOpenC + 3)} for its full lift` : ''}`,
           {
             numbers,
             doubts,
@@ -188,6 +188,6 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
   },
   words(r) {
     const b = readBath(r.points);
-    return `${r.points.length} readings${b.startC === null ? '' : `, starts at ${sayC(b.startC)}`}, lift ${say(b.liftMm, 'length')}${r.stampedC === null ? '' : `, stamped ${sayC(r.stampedC, 0)}`}`;
+    return `${r.points.length} readings${b.startC === null ? '' : `, starts at ${sayC(b.startC)}`}, lift ${say(b.liftMm, 'length')}${r.stampedC === null ? '' : `, stamped ${sayC(r.stampedC)}`}`;
   }
 });

@@ -130,7 +130,7 @@ export function readMap(
   const cleared: FaultId[] = [];
   const found = (e: MapEdge, says: string, ...faults: FaultId[]) =>
     findings.push({ says, faults, between: [e.from, e.to] });
-  const C = (p: MapPoint) => sayC(t[p]!, 0);
+  const C = (p: MapPoint) => sayC(t[p]!);
 
   const branch = edge('outlet', 'sensor', -SAME_C, SAME_C);
   if (branch && !branch.fits)
@@ -175,7 +175,7 @@ export function readMap(
     if (state === 'open' && !inlet && !e.fits && e.dropC > e.high)
       found(
         e,
-        `The engine is at ${sayC(hot, 0)} and the hose behind the thermostat at ${C(behind)}: hardly anything comes through`,
+        `The engine is at ${sayC(hot)} and the hose behind the thermostat at ${C(behind)}: hardly anything comes through`,
         'thermostat-stuck-closed',
         'coolant-low'
       );

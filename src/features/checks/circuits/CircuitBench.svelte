@@ -30,7 +30,6 @@
   let state_ = $state(readings.taken.at(-1)?.state ?? t.states[0].id);
   // svelte-ignore state_referenced_locally
   let at = $state(t.taps[0].id);
-  let round = $state(0);
   let entry: HTMLElement;
 
   /** While the field is empty, as a battery usually is; the sheet is not written without it. */
@@ -80,7 +79,6 @@
 
   function choose(tap: string) {
     at = tap;
-    round++;
     void tick().then(() => entry?.querySelector('input')?.focus());
   }
 
@@ -102,7 +100,6 @@
     const value = await readBench({ circuit: readings.circuit, state: state_, at });
     if (value === null) return;
     put(at, value);
-    round++;
   }
 </script>
 
@@ -113,7 +110,6 @@
     value={state_}
     onvalue={(v) => {
       state_ = v ?? state_;
-      round++;
     }}
   />
   <div class="w-32">
@@ -137,7 +133,7 @@
 />
 <div class="grid items-start gap-4 lg:grid-cols-[minmax(0,300px)_1fr]">
   <div bind:this={entry} onkeydowncapture={onkeydown}>
-    {#key `${state_}/${at}/${round}`}
+    {#key `${state_}/${at}`}
       <QuantityInput
         label="{readings.names[at] || place.title}{place.terminal
           ? ` (${place.terminal})`

@@ -35,31 +35,43 @@
   const id = $props.id();
   const written = (v: number | null | undefined) =>
     v == null ? '' : String(Number(fromBase(v, unit).toPrecision(7)));
-  let text = $state(written(value));
-  let ours = $state<string | null>(null);
+
+  /** What stands in the field by hand, and the value and unit it stood for: shown until either is changed from outside. */
+  let typed = $state.raw<{ text: string; value: number | null; unit: Unit } | null>(null);
+  /** A value may come back through another unit, and lose its last bit on the way. */
+  const same = (a: number | null, b: number | null) =>
+    a === b || (a !== null && b !== null && Math.abs(a - b) <= 1e-9 * Math.max(Math.abs(a), Math.abs(b)));
+  const ours = $derived(typed && same(typed.value, value ?? null) && typed.unit === unit ? typed.text : null);
+  const text = $derived(ours ?? written(value));
+  const parsed = $derived(text.trim() === '' ? null : parseQuantity(text, kind, unit));
   const units = $derived(UNITS[kind].map((u: Unit) => u.symbol).filter(Boolean));
 
   /** Shows what was understood whenever it is not letter for letter what was typed. */
-  const echo = $derived.by(() => {
-    const parsed = text.trim() === '' ? null : parseQuantity(text, kind, unit);
-    return parsed?.ok && !/^[-−]?[\d.]+$/.test(text.trim())
+  const echo = $derived(
+    parsed?.ok && !/^[-−]?[\d.]+$/.test(text.trim())
       ? `= ${formatQuantity(parsed.value.value, kind, unit)}`
-      : '';
-  });
-  const wrong = $derived(ours ?? problem);
+      : ''
+  );
+  let left = $state(false);
+  const unreadable = $derived(
+    parsed && !parsed.ok
+      ? parsed.problems[0].message
+      : left && required && text.trim() === ''
+        ? `Type a value in ${unit.symbol}`
+        : undefined
+  );
+  const wrong = $derived(unreadable ?? problem);
 
-  function read() {
-    if (text.trim() === '') {
-      ours = required ? `Type a value in ${unit.symbol}` : null;
-      value = null;
-      onvalue?.(null);
-      return;
-    }
-    const parsed = parseQuantity(text, kind, unit);
-    ours = parsed.ok ? null : parsed.problems[0].message;
-    if (!parsed.ok) return;
-    value = parsed.value.value;
-    onvalue?.(parsed.value.value);
+  function read(now: string, tell: boolean) {
+    left = true;
+    const understood = now.trim() === '' ? null : parseQuantity(now, kind, unit);
+    const means = understood === null ? null : understood.ok ? understood.value.value : undefined;
+    // What cannot be read stands where it is, and the value with it, until it can.
+    const told = tell && means !== undefined ? means : (value ?? null);
+    typed = { text: now, value: told, unit };
+    if (told === (value ?? null)) return;
+    value = told;
+    onvalue?.(told);
   }
 </script>
 
@@ -71,9 +83,9 @@
       class="field reading pr-14"
       inputmode="text"
       autocomplete="off"
-      bind:value={text}
-      oninput={lazy ? undefined : read}
-      onchange={lazy ? read : undefined}
+      value={text}
+      oninput={(e) => read(e.currentTarget.value, !lazy)}
+      onchange={(e) => read(e.currentTarget.value, true)}
       aria-invalid={wrong ? 'true' : undefined}
       aria-describedby="{id}-help"
       title={units.length > 1 ? `Any of ${units.join(', ')} may be typed` : undefined}

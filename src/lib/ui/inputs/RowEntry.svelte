@@ -7,8 +7,8 @@
     label: string;
     /** Takes the row out of the fields, which are then drawn empty. */
     onadd: () => void;
-    /** The fields. `fill` draws them anew after something else than a hand wrote into them. */
-    children: Snippet<[{ fill: () => void }]>;
+    /** The fields. */
+    children: Snippet;
   }
   let { complete, label, onadd, children }: Props = $props();
 
@@ -41,7 +41,7 @@
 
 <!-- One row of readings as it is typed: Enter adds it, and no complete row is lost. -->
 <div bind:this={box} onkeydowncapture={onkeydown} {onfocusout} class="space-y-1">
-  {#key round}{@render children({ fill: () => round++ })}{/key}
+  {#key round}{@render children()}{/key}
   <button type="button" class="btn min-h-11 w-full" disabled={!complete} onclick={() => add()}
     >{label} <kbd class="reading text-ink-2 text-sm">Enter</kbd></button
   >
