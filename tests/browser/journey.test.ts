@@ -210,6 +210,20 @@ describe('a spec sheet', () => {
     await driver.wait(until.elementLocated(By.xpath('//dd[normalize-space(.)="86 °C"]')), WAIT_MS);
   });
 
+  it('takes a tightening value, says what the change changes, and shows it on the vehicle', async () => {
+    await open('QH-03');
+    await type('Water pump', '18 lbf·ft');
+    const changes = await see(driver, By.css('[aria-label="What changes"]'));
+    expect(await changes.getText()).toMatch(/tightening: .* → .*Water pump 24 N·m/);
+    await (await button('Save the sheet')).click();
+    await see(driver, withText('dd', '24 N·m'));
+    await (await button('Undo')).click();
+    await driver.wait(
+      async () => (await driver.findElements(By.xpath('//dd[contains(., "24 N·m")]'))).length === 0,
+      WAIT_MS
+    );
+  });
+
   it('is refused with the field named where full-open is below start-to-open, and nothing is lost', async () => {
     await open('QH-14');
     const input = await type('Fully open', '80');

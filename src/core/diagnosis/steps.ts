@@ -76,7 +76,7 @@ const OWN: Readonly<Record<RepairId, readonly RepairStep[]>> = {
   'fan-clutch': [
     stopped('stopped', 'Engine off, key out', 'fan-stopped', 'belts'),
     st('nut', 'Nut off the way the sheet says it unscrews; the new one kept upright'),
-    tight('tightened', 'Clutch tightened', 'fanClutch'),
+    tight('tightened', 'Clutch tightened', 'fanClutchNut'),
     st('shroud', 'Shroud back, blades clear of it all round')
   ],
   'clutch-harness': [

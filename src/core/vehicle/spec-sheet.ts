@@ -1,98 +1,205 @@
 import { z } from 'zod';
 import { bad, good, type Problem, type Result } from '../base/result';
 import { readFormat, unknownIn, type OpenFormat } from '../base/open-format';
+import { defineField, unwrapped, type FieldWords } from '../units/field';
+import type { QuantityKind } from '../units/units';
 
-const celsius = z.number().min(-60).max(250);
+const degrees = z.number().min(-60).max(250);
 const positive = z.number().positive();
+
+type Words = Partial<FieldWords>;
+const celsius = (label: string, more: Words = {}) =>
+  defineField(degrees, { label, quantity: 'temperature', ...more });
+const amount = (label: string, quantity: QuantityKind, type: z.ZodNumber = positive, more: Words = {}) =>
+  defineField(type, { label, quantity, ...more });
+const words = (label: string, most: number, more: Words = {}) =>
+  defineField(z.string().trim().max(most), { label, ...more });
+const yes = (label: string, more: Words = {}) => defineField(z.boolean(), { label, ...more });
+const choice = <const T extends Record<string, string>>(label: string, choices: T, more: Words = {}) =>
+  defineField(z.enum(Object.keys(choices) as [keyof T & string, ...(keyof T & string)[]]), {
+    label,
+    choices,
+    ...more
+  });
+/** Points of a curve, a row each. */
+const table = (label: string, columns: NonNullable<FieldWords['columns']>, more: Words = {}) =>
+  defineField(z.array(z.array(z.number())), { label, columns, ...more });
 
 export const curveSchema = z.discriminatedUnion('kind', [
   z.looseObject({
     kind: z.literal('beta'),
-    r25Ohm: positive.max(1e7),
-    betaK: z.number().min(500).max(10_000)
+    r25Ohm: amount('R at 25 °C', 'resistance', positive.max(1e7)),
+    betaK: amount('β, in K', 'number', z.number().min(500).max(10_000))
   }),
-  z.looseObject({ kind: z.literal('steinhart-hart'), a: z.number(), b: positive, c: z.number().min(0) }),
-  z.looseObject({ kind: z.literal('table'), points: z.array(z.tuple([celsius, positive])).min(2) })
+  z.looseObject({
+    kind: z.literal('steinhart-hart'),
+    a: amount('a', 'number', z.number()),
+    b: amount('b', 'number'),
+    c: amount('c', 'number', z.number().min(0))
+  }),
+  z.looseObject({
+    kind: z.literal('table'),
+    points: defineField(z.array(z.tuple([degrees, positive])).min(2), {
+      label: 'Table',
+      columns: [
+        { label: 'Temperature', quantity: 'temperature' },
+        { label: 'Resistance', quantity: 'resistance' }
+      ]
+    })
+  })
 ]);
 
 const thermostatSchema = z.looseObject({
-  startOpenC: z.number().min(30).max(130),
-  fullOpenC: z.number().min(30).max(150),
-  minLiftMm: positive.nullish(),
-  closedByC: celsius.nullish(),
-  side: z.enum(['outlet', 'inlet']).nullish(),
-  heaterOhm: positive.nullish()
+  startOpenC: celsius('Starts to open', { hint: 'the number stamped on it' }).min(30).max(130),
+  fullOpenC: celsius('Fully open').min(30).max(150),
+  closedByC: celsius('Shut again by').nullish(),
+  minLiftMm: amount('Lift at least', 'length').nullish(),
+  side: choice('Sits at the', { outlet: 'outlet', inlet: 'inlet' }).nullish(),
+  heaterOhm: amount('Heater', 'resistance', positive, { hint: 'blank for none' }).nullish()
 });
 
 /** Movement at the blade tip above which there is too much play. */
-const tipPlayMaxMm = positive.max(100).nullish();
+const tipPlayMaxMm = amount('Play at the tip, at most', 'length', positive.max(100)).nullish();
 
 const clutchSchema = z.discriminatedUnion('kind', [
   z.looseObject({
     kind: z.literal('thermal'),
+    engageAirC: celsius('Engages at air of').nullish(),
+    releaseAirC: celsius('Lets go at air of').nullish(),
+    maxRpm: amount('Fan turns at most', 'rotation').nullish(),
+    cutOutEngineRpm: amount('Lets go above engine', 'rotation').nullish(),
     tipPlayMaxMm,
-    engageAirC: celsius.nullish(),
-    releaseAirC: celsius.nullish(),
-    maxRpm: positive.nullish(),
-    cutOutEngineRpm: positive.nullish(),
-    speedTable: z.array(z.array(z.number())).nullish()
+    speedTable: table('Speed when engaged', [
+      { label: 'Engine', quantity: 'rotation' },
+      { label: 'Fan', quantity: 'rotation' }
+    ]).nullish()
   }),
   z.looseObject({
     kind: z.literal('fixed'),
-    tipPlayMaxMm,
-    ratioLow: positive.max(2).nullish(),
-    ratioHigh: positive.max(2).nullish()
+    ratioLow: amount('Share of engine speed, from', 'number', positive.max(2)).nullish(),
+    ratioHigh: amount('Share of engine speed, up to', 'number', positive.max(2)).nullish(),
+    tipPlayMaxMm
   }),
   z.looseObject({
     kind: z.literal('electronic'),
+    pulsesPerRev: amount('Pulses per turn', 'number').nullish(),
     tipPlayMaxMm,
-    pulsesPerRev: positive.nullish(),
-    speedTable: z.array(z.array(z.number())).nullish()
+    speedTable: table('Speed by command', [
+      { label: 'Command', quantity: 'share' },
+      { label: 'Share of pulley', quantity: 'number' }
+    ]).nullish()
   })
 ]);
+
+/** A fan that is there: its points are asked for. */
+const driven = {
+  when: (fan: Readonly<Record<string, unknown>>) => fan.drive !== 'none' && fan.drive != null
+};
+
+const fanStage = z.looseObject({
+  name: words('Stage', 30),
+  onC: celsius('On at'),
+  offC: celsius('Off at'),
+  movingOnC: celsius('On, moving', { hint: 'if it differs' }).nullish(),
+  movingOffC: celsius('Off, moving').nullish()
+});
 
 /** Version 1 of the spec sheet: what a vehicle should do. Field names carry their unit; unknown fields are kept. */
 export const specSheetSchema = z.looseObject({
   format: z.literal('pyrethos.spec-sheet'),
   version: z.literal(1),
-  name: z.string().trim().min(1).max(120),
+  name: words('Name', 120).min(1),
   engine: z
     .looseObject({
-      fuel: z.enum(['petrol', 'diesel', 'gas', 'hybrid']).nullish(),
-      displacementL: positive.max(40).nullish(),
-      coolantL: positive.max(200).nullish()
+      fuel: choice('Fuel', { petrol: 'petrol', diesel: 'diesel', gas: 'gas', hybrid: 'hybrid' }).nullish(),
+      displacementL: amount('Displacement', 'volume', positive.max(40)).nullish(),
+      coolantL: amount('Coolant', 'volume', positive.max(200)).nullish()
     })
     .nullish(),
+  cap: z.looseObject({ kPa: amount('Cap', 'pressure', z.number().min(0).max(300)).nullish() }).nullish(),
   thermostat: thermostatSchema,
-  regulating: z.looseObject({ lowC: celsius.nullish(), highC: celsius.nullish() }).nullish(),
-  limits: z
-    .looseObject({ hotC: celsius.nullish(), stopC: celsius.nullish(), openCapC: celsius.nullish() })
+  regulating: z
+    .looseObject({ lowC: celsius('Regulates from').nullish(), highC: celsius('Regulates up to').nullish() })
     .nullish(),
-  ect: z
+  limits: z
     .looseObject({
-      curve: curveSchema.nullish(),
-      tolerancePct: z.number().min(0).max(50).nullish(),
-      referenceV: positive.max(48).nullish(),
-      pullUpOhm: positive.nullish(),
-      switchedPullUp: z.looseObject({}).nullish(),
-      openReadsC: celsius.nullish(),
-      shortReadsC: celsius.nullish(),
-      location: z.string().nullish()
+      hotC: celsius('Hot above').nullish(),
+      stopC: celsius('Stop the engine at').nullish(),
+      openCapC: celsius('Open the cap below').nullish()
     })
     .nullish(),
   fan: z
     .looseObject({
-      drive: z.enum(['relay', 'controller', 'none']),
-      stages: z.array(z.looseObject({ name: z.string(), onC: celsius, offC: celsius })).nullish(),
-      onWithAc: z.boolean().nullish(),
-      failsafeFull: z.boolean().nullish(),
-      afterRunMaxMin: z.number().min(0).max(60).nullish()
+      drive: choice('Electric fan', { relay: 'by relays', controller: 'by a controller', none: 'none' }),
+      stages: defineField(z.array(fanStage), { label: 'Stages', ...driven }).nullish(),
+      ratedA: amount('Current of the fan', 'current', positive.max(200), driven).nullish(),
+      afterRunMaxMin: amount('After-run at most', 'number', z.number().min(0).max(60), {
+        hint: 'minutes',
+        ...driven
+      }).nullish(),
+      onWithAc: yes('Runs with the A/C', driven).nullish(),
+      failsafeFull: yes('Full on when the sensor fails', driven).nullish()
     })
     .nullish(),
-  clutch: clutchSchema.nullish(),
-  cap: z.looseObject({ kPa: z.number().min(0).max(300).nullish() }).nullish(),
-  gauge: z.looseObject({}).nullish(),
-  torqueNm: z.record(z.string(), z.number().positive()).nullish()
+  clutch: defineField(clutchSchema, {
+    label: 'Clutch fan',
+    choices: { thermal: 'thermal viscous', fixed: 'fixed slip', electronic: 'electronic' },
+    blank: 'none'
+  }).nullish(),
+  ect: z
+    .looseObject({
+      location: words('Where it sits', 60).nullish(),
+      curve: defineField(curveSchema, {
+        label: 'Its curve is given by',
+        choices: { beta: 'R at 25 °C and β', 'steinhart-hart': 'three constants', table: 'a table' }
+      }).nullish(),
+      tolerancePct: amount('Tolerance', 'share', z.number().min(0).max(50)).nullish(),
+      referenceV: amount('Reference', 'voltage', positive.max(48)).nullish(),
+      pullUpOhm: amount('Pull-up', 'resistance').nullish(),
+      switchedPullUp: z
+        .looseObject({
+          pullUpOhm: amount('Second pull-up', 'resistance', positive, { hint: 'blank for none' }).nullish(),
+          toWarmC: celsius('In above').nullish(),
+          toColdC: celsius('Out below', { hint: '5 °C lower where it is not said' }).nullish()
+        })
+        .nullish(),
+      openReadsC: celsius('Reads with its circuit open').nullish(),
+      shortReadsC: celsius('Reads with it shorted').nullish()
+    })
+    .nullish(),
+  gauge: z
+    .looseObject({
+      points: table('Needle', [
+        { label: 'Of the scale', quantity: 'share' },
+        { label: 'Coolant', quantity: 'temperature' }
+      ]).nullish(),
+      senderOhmAtC: table('Sender', [
+        { label: 'Coolant', quantity: 'temperature' },
+        { label: 'Sender', quantity: 'resistance' }
+      ]).nullish()
+    })
+    .nullish(),
+  torqueNm: defineField(z.record(z.string().max(80), z.number().positive()), {
+    label: 'Tightening',
+    quantity: 'torque',
+    keys: {
+      ectSensor: 'Coolant sensor',
+      thermostatHousing: 'Thermostat housing',
+      fanClutchNut: 'Nut of the fan clutch',
+      waterPump: 'Water pump',
+      drainPlug: 'Drain plug'
+    }
+  }).nullish(),
+  variants: defineField(
+    z.array(
+      z.looseObject({
+        part: words('Part', 60),
+        fitted: words('Which is fitted', 120),
+        note: words('Note', 200).nullish()
+      })
+    ),
+    { label: 'Variants of parts' }
+  ).nullish()
 });
 
 export type SpecSheet = z.infer<typeof specSheetSchema>;
@@ -146,6 +253,19 @@ function contradictions(sheet: SpecSheet): Problem[] {
         all[i - 1].onC
       )
   );
+  const second = ect?.switchedPullUp;
+  if (second?.pullUpOhm != null && second.toWarmC == null)
+    problems.push({
+      field: 'ect.switchedPullUp.toWarmC',
+      message: 'is missing; say when the second pull-up comes in'
+    });
+  above(
+    'ect.switchedPullUp.toWarmC',
+    second?.toWarmC,
+    'where it comes in',
+    'where it goes out',
+    second?.toColdC
+  );
   if (clutch?.kind === 'thermal')
     above('clutch.engageAirC', clutch.engageAirC, 'engagement', 'release', clutch.releaseAirC);
   if (fan?.drive && fan.drive !== 'none' && fan.stages?.length === 0)
@@ -165,24 +285,12 @@ function contradictions(sheet: SpecSheet): Problem[] {
 
 /** Fields the schema does not know: kept, and named so that a misspelling is noticed. */
 function unknownFields(sheet: SpecSheet): Problem[] {
-  const known: Record<string, z.ZodRawShape | undefined> = {
-    '': specSheetSchema.shape,
-    thermostat: thermostatSchema.shape,
-    engine: shapeOf('engine'),
-    regulating: shapeOf('regulating'),
-    limits: shapeOf('limits'),
-    ect: shapeOf('ect'),
-    fan: shapeOf('fan'),
-    cap: shapeOf('cap')
-  };
-  return Object.entries(known).flatMap(([path, shape]) => {
-    const part = (path ? sheet[path] : sheet) as Record<string, unknown> | null | undefined;
-    return shape && part ? unknownIn(part, shape, path) : [];
+  const parts = Object.entries(specSheetSchema.shape).flatMap(([path, type]) => {
+    const inner = unwrapped(type).type;
+    const part = (sheet as Record<string, unknown>)[path];
+    return inner instanceof z.ZodObject && part ? unknownIn(part, inner.shape, path) : [];
   });
-}
-
-function shapeOf(part: 'engine' | 'regulating' | 'limits' | 'ect' | 'fan' | 'cap'): z.ZodRawShape {
-  return specSheetSchema.shape[part].unwrap().unwrap().shape;
+  return [...unknownIn(sheet, specSheetSchema.shape), ...parts];
 }
 
 /** The JSON Schema (draft 2020-12) of the sheet, for docs and for other tools. */

@@ -6,7 +6,8 @@
   import type { Problem } from '$core/base/result';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { record } from '$lib/ui/outbox/record.svelte';
-  import { draftOf, sheetOf } from './draft';
+  import { changesOf, cleanSheet } from '$core/vehicle/sheet-fields';
+  import { shown } from '$lib/ui/page-state/units';
   import SheetForm from './SheetForm.svelte';
   import type { Vehicle } from './types';
 
@@ -16,21 +17,24 @@
   let { vehicle }: Props = $props();
 
   // svelte-ignore state_referenced_locally
-  let base = $state.raw<SpecSheet | null>(vehicle.sheet);
-  // svelte-ignore state_referenced_locally
-  let draft = $state(draftOf(vehicle.sheet, vehicle.name));
+  let typed = $state.raw<Record<string, unknown>>(vehicle.sheet ?? { name: vehicle.name });
   let tab = $state('form');
   let text = $state('');
   let problems = $state<readonly Problem[]>([]);
   let busy = $state(false);
+  /** What saving would change, so that a slip of the hand is seen. */
+  const changes = $derived(
+    tab === 'form' && vehicle.sheet
+      ? changesOf(vehicle.sheet, cleanSheet(typed), (value, kind) => shown(value, kind))
+      : []
+  );
 
   function turnTo(next: string) {
-    if (next === 'text') text = JSON.stringify(sheetOf(draft, base), null, 2);
+    if (next === 'text') text = JSON.stringify(cleanSheet(typed), null, 2);
     else {
       const read = fromText();
       if (!read) return;
-      base = read;
-      draft = draftOf(read, vehicle.name);
+      typed = read;
     }
     problems = [];
     tab = next;
@@ -59,7 +63,7 @@
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
-    const read = tab === 'text' ? fromText() : checked(sheetOf(draft, base));
+    const read = tab === 'text' ? fromText() : checked(cleanSheet(typed));
     if (!read) return;
     busy = true;
     const id = crypto.randomUUID();
@@ -123,9 +127,7 @@
         /></label
       >
     </div>
-    <Tabs.Content value="form"
-      >{#key base}<SheetForm bind:draft {problems} />{/key}</Tabs.Content
-    >
+    <Tabs.Content value="form"><SheetForm bind:typed {problems} /></Tabs.Content>
     <Tabs.Content value="text"
       ><textarea
         class="field reading min-h-[60vh] text-sm"
@@ -134,6 +136,17 @@
         bind:value={text}></textarea></Tabs.Content
     >
   </Tabs.Root>
+  {#if changes.length > 0}
+    <section class="card mt-4 p-4" aria-label="What changes">
+      <h2>What changes</h2>
+      <ul class="mt-1">
+        {#each changes as c (c.field.path)}<li>
+            {c.part}, {c.field.label.toLowerCase()}: {c.before ?? 'not given'} →
+            <strong>{c.after ?? 'not given'}</strong>
+          </li>{/each}
+      </ul>
+    </section>
+  {/if}
   <div class="border-line bg-paper sticky bottom-0 -mx-4 mt-4 flex gap-3 border-t px-4 py-3">
     <button class="btn btn-main min-w-36" disabled={busy}>{busy ? 'Saving…' : 'Save the sheet'}</button><a
       class="btn"

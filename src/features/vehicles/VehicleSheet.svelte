@@ -1,12 +1,12 @@
 <script lang="ts">
-  import { limitsOf } from '$core/vehicle/limits';
-  import { isBase, shown } from '$lib/ui/page-state/units';
+  import { valueAt, type Field } from '$core/units/field';
+  import { askedOn, fieldText, SHEET_PARTS } from '$core/vehicle/sheet-fields';
+  import { shown } from '$lib/ui/page-state/units';
   import Download from '@lucide/svelte/icons/download';
   import Pencil from '@lucide/svelte/icons/pencil';
   import { goto } from '$app/navigation';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import SensorCurve from './SensorCurve.svelte';
-  import { fanWords } from '$core/vehicle/fan-words';
   import type { Vehicle } from './types';
 
   interface Props {
@@ -14,60 +14,35 @@
   }
   let { vehicle }: Props = $props();
   const sheet = $derived(vehicle.sheet);
-  /** As given, in the units this person reads. */
-  const degrees = (celsius: number | null | undefined) =>
-    celsius == null
-      ? 'not given'
-      : shown(celsius, 'temperature', Number.isInteger(celsius) && isBase('temperature') ? 0 : 1);
-  const given = (value: unknown, unit = '') =>
-    value === null || value === undefined ? 'not given' : `${value}${unit ? ` ${unit}` : ''}`;
-
-  const groups = $derived(
-    sheet
-      ? [
-          {
-            title: 'Engine',
-            rows: [
-              ['Fuel', given(sheet.engine?.fuel)],
-              ['Displacement', given(sheet.engine?.displacementL, 'L')],
-              ['Coolant', given(sheet.engine?.coolantL, 'L')],
-              ['Cap', sheet.cap?.kPa == null ? 'not given' : shown(sheet.cap.kPa, 'pressure')]
-            ]
-          },
-          {
-            title: 'Thermostat',
-            rows: [
-              ['Starts to open', degrees(sheet.thermostat.startOpenC)],
-              ['Fully open', degrees(sheet.thermostat.fullOpenC)],
-              ['Shut again by', degrees(sheet.thermostat.closedByC)],
-              ['Lift at least', given(sheet.thermostat.minLiftMm, 'mm')],
-              ['Sits at the', given(sheet.thermostat.side)],
-              ['Heater', sheet.thermostat.heaterOhm ? `${sheet.thermostat.heaterOhm} Ω` : 'none given']
-            ]
-          },
-          {
-            title: 'Fan',
-            rows: [
-              ['Drive', fanWords(sheet).replace(/, \d.*$/, '')],
-              ...(sheet.fan?.stages ?? []).map((s) => [
-                `On, ${s.name}`,
-                `${degrees(s.onC)}, off ${degrees(s.offC)}`
-              ]),
-              ['With A/C', given(sheet.fan?.onWithAc == null ? null : sheet.fan.onWithAc ? 'on' : 'no')],
-              ['After-run at most', given(sheet.fan?.afterRunMaxMin, 'min')]
-            ]
-          },
-          {
-            title: 'Limits',
-            rows: [
-              ['Regulates', `${degrees(sheet.regulating?.lowC)} to ${degrees(sheet.regulating?.highC)}`],
-              ['Hot above', degrees(sheet.limits?.hotC)],
-              ['Stop the engine at', degrees(sheet.limits?.stopC)],
-              ['Open the cap below', degrees(sheet.limits?.openCapC)]
-            ]
-          }
-        ]
-      : []
+  /** As given, in the units this person reads, without decimals that say nothing. */
+  const write = (value: number, kind: NonNullable<Field['quantity']>) =>
+    shown(value, kind).replace(/\.0+(?=\D|$)/, '');
+  interface Row {
+    readonly name: string;
+    readonly value: string | null;
+    readonly measured: boolean;
+  }
+  /** A field as a line of its part; what is listed by name, as a line each. */
+  function rowsOf(field: Field): Row[] {
+    const value = valueAt(sheet, field.path);
+    const measured = field.quantity !== undefined || field.kind === 'rows' || field.kind === 'table';
+    if (field.kind === 'amounts' && value)
+      return Object.entries(value as Record<string, number>).map(([key, amount]) => ({
+        name: field.keys?.[key] ?? key,
+        value: write(amount, field.quantity ?? 'number'),
+        measured
+      }));
+    return [{ name: field.label, value: fieldText(field, value, write), measured }];
+  }
+  const parts = $derived(
+    SHEET_PARTS.map(({ title, fields }) => {
+      const rows = askedOn(sheet, fields).flatMap(rowsOf);
+      return {
+        title,
+        given: rows.filter((r) => r.value !== null),
+        lacking: rows.filter((r) => r.value === null).map((r) => r.name.toLowerCase())
+      };
+    }).filter(({ given }) => given.length > 0)
   );
   const edit = $derived(`/vehicles/${vehicle.id}/sheet`);
   $effect(() => useShortcuts([{ key: 'e', label: 'Edit the spec sheet', run: () => void goto(edit) }]));
@@ -90,34 +65,26 @@
 </header>
 
 {#if sheet}
-  <div class="grid gap-4 md:grid-cols-2 xl:grid-cols-4">
-    {#each groups as g (g.title)}
-      <section class="card p-4">
-        <h2>{g.title}</h2>
+  <div class="gap-4 md:columns-2 xl:columns-4">
+    {#each parts as { title, given, lacking } (title)}
+      <section class="card mb-4 break-inside-avoid p-4">
+        <h2>{title}</h2>
         <dl class="mt-2">
-          {#each g.rows as [name, value] (name)}<div
+          {#each given as { name, value, measured } (name)}<div
               class="border-line flex justify-between gap-4 border-t py-1.5"
             >
               <dt class="text-ink-2">{name}</dt>
-              <dd
-                class="text-right {/\d/.test(value) ? 'reading' : value === 'not given' ? 'text-ink-2' : ''}"
-              >
-                {value}
-              </dd>
+              <dd class="text-right {measured ? 'reading' : ''}">{value}</dd>
             </div>{/each}
         </dl>
+        {#if lacking.length > 0}<p class="text-ink-2 border-line border-t pt-1.5 text-sm">
+            Not given: {lacking.join(', ')}
+          </p>{/if}
       </section>
     {/each}
   </div>
-  <section class="card mt-4 p-4">
-    <h2>Coolant sensor</h2>
-    <p class="text-ink-2 mb-3 text-sm">
-      {given(sheet.ect?.location?.replaceAll('-', ' '))}{sheet.ect?.tolerancePct
-        ? `, ± ${sheet.ect.tolerancePct} %`
-        : ''}{sheet.ect?.pullUpOhm
-        ? `, ${sheet.ect.pullUpOhm} Ω to ${limitsOf(sheet).referenceV.value} V`
-        : ''}. Open reads {degrees(sheet.ect?.openReadsC)}, short reads {degrees(sheet.ect?.shortReadsC)}.
-    </p>
+  <section class="card p-4">
+    <h2 class="mb-3">Curve of the coolant sensor</h2>
     {#if sheet.ect?.curve}<SensorCurve
         curve={sheet.ect.curve}
         pullUpOhm={sheet.ect.pullUpOhm}

@@ -35,6 +35,12 @@ const UNASKED_C = 12;
 
 export const stagesOf = (sheet: SpecSheet | null) => sheet?.fan?.stages ?? [];
 
+/** Where a stage switches: on the move at points of its own, where the sheet gives them. */
+const pointsOf = (
+  { onC, offC, movingOnC, movingOffC }: ReturnType<typeof stagesOf>[number],
+  moving: boolean
+) => (moving ? { onC: movingOnC ?? onC, offC: movingOffC ?? offC } : { onC, offC });
+
 /** On and off temperatures of each stage against the sheet's. */
 export const fanSwitching = defineCheck<FanSwitchingReadings>({
   title: 'Fan switching',
@@ -62,7 +68,7 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
       ? ['A stage came on above the hottest that was read']
       : [],
   judge(r, { sheet }) {
-    const given = stagesOf(sheet);
+    const given = stagesOf(sheet).map((stage) => pointsOf(stage, r.moving));
     const numbers = r.stages.map((s, i) => ({
       name: `Fan ${s.name}`,
       value:

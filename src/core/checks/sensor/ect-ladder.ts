@@ -52,18 +52,19 @@ const METER_SD = 0.008;
 /** Reads off by more than this, and the engine is run or warned wrongly: a finding even before its kind is known. */
 const OFF_C = 5;
 
-const switchedSchema = z.object({
-  pullUpOhm: z.number().positive(),
-  toWarmC: z.number(),
-  toColdC: z.number()
-});
+/** Without a word of it, a second pull-up goes out so far below where it comes in. */
+const SECOND_OUT_C = 5;
 
 /** The divider of the sheet; null where reference or pull-up is not known and volts say nothing. */
 export function circuitOf(sheet: SpecSheet | null): SensorCircuit | null {
   const { referenceV, pullUpOhm, switchedPullUp } = sheet?.ect ?? {};
   if (!referenceV || !pullUpOhm) return null;
-  const warm = switchedSchema.safeParse(switchedPullUp);
-  return { referenceV, pullUpOhm, warm: warm.success ? warm.data : null };
+  const { pullUpOhm: second, toWarmC, toColdC } = switchedPullUp ?? {};
+  const warm =
+    second && toWarmC != null
+      ? { pullUpOhm: second, toWarmC, toColdC: toColdC ?? toWarmC - SECOND_OUT_C }
+      : null;
+  return { referenceV, pullUpOhm, warm };
 }
 
 /** Resistance of a point: as measured, or from its volts in the range that fits its temperature best. */

@@ -2,7 +2,7 @@ import { invalidateAll } from '$app/navigation';
 import { page } from '$app/state';
 import { formatQuantity } from '$core/units/quantity';
 import { chosenUnit, inUnits, writeUnitChoice, type UnitChoice } from '$core/units/say';
-import { baseUnit, fromBase, type QuantityKind, type Unit } from '$core/units/units';
+import { fromBase, type QuantityKind, type Unit } from '$core/units/units';
 
 /** The units this person reads in. Everything shown goes through here; the core and the record never change. */
 const unitChoice = (): UnitChoice => (page.data.units as UnitChoice | undefined) ?? {};
@@ -21,8 +21,6 @@ export const shownDifference = (celsius: number | null | undefined, digits = 1):
 
 /** A plain number in the person's unit, for scales. */
 export const inUnit = (value: number, kind: QuantityKind): number => fromBase(value, unitOf(kind));
-
-export const isBase = (kind: QuantityKind): boolean => unitOf(kind) === baseUnit(kind);
 
 export async function chooseUnit(kind: QuantityKind, symbol: string): Promise<void> {
   const choice = writeUnitChoice({ ...unitChoice(), [kind]: symbol });

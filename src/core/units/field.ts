@@ -1,0 +1,115 @@
+import { z } from 'zod';
+import type { QuantityKind } from './units';
+
+/** What a field is called, and how a person gives it: said beside its type, once for form, page, comparison and document. */
+export interface FieldWords {
+  readonly label: string;
+  /** The kind of quantity it is in; a plain number where none is said. */
+  readonly quantity?: QuantityKind;
+  readonly hint?: string;
+  /** Words of its choices, in the order they are offered. */
+  readonly choices?: Readonly<Record<string, string>>;
+  /** What is said where nothing is chosen; `not known` where it is not said. */
+  readonly blank?: string;
+  /** Columns of a table. */
+  readonly columns?: readonly { readonly label: string; readonly quantity: QuantityKind }[];
+  /** Words of the usual keys of a list by name. */
+  readonly keys?: Readonly<Record<string, string>>;
+  /** Whether it is asked for, by the part of the record it stands in. */
+  readonly when?: (part: Readonly<Record<string, unknown>>) => boolean;
+}
+
+const WORDS = z.registry<FieldWords>();
+
+/** Says everything of a field in one place: its type with its range, and its words. */
+export function defineField<T extends z.ZodType>(type: T, words: FieldWords): T {
+  const own = type.clone() as T;
+  WORDS.add(own, words);
+  return own;
+}
+
+interface Leaf extends FieldWords {
+  /** Where it stands in the record: `thermostat.startOpenC`. */
+  readonly path: string;
+  /** The record is not complete without it, as soon as its part is given. */
+  readonly needed: boolean;
+}
+
+/** A field as forms and pages walk over it. */
+export type Field = Leaf &
+  (
+    | { readonly kind: 'quantity'; readonly min: number; readonly max: number }
+    | { readonly kind: 'choice' | 'flag' | 'text' | 'table' | 'amounts' }
+    /** A list of rows, each with the same fields; their paths are within the row. */
+    | { readonly kind: 'rows'; readonly fields: readonly Field[] }
+    /** One of several kinds, each with fields of its own; their paths are within the whole record. */
+    | {
+        readonly kind: 'one-of';
+        readonly by: string;
+        readonly options: readonly { readonly value: string; readonly fields: readonly Field[] }[];
+      }
+  );
+
+/** What is inside optional and nullable, and whether it was neither. */
+export function unwrapped(type: z.ZodType): { type: z.ZodType; needed: boolean } {
+  let [inner, needed] = [type, true];
+  while (inner instanceof z.ZodOptional || inner instanceof z.ZodNullable) {
+    inner = inner.unwrap() as z.ZodType;
+    needed = false;
+  }
+  return { type: inner, needed };
+}
+
+/** Every field of a record that has words, in the order in which its schema names them. */
+export function fieldsOf(schema: z.ZodObject, within = ''): Field[] {
+  return Object.entries(schema.shape).flatMap(([key, of]): Field[] => {
+    const path = within ? `${within}.${key}` : key;
+    const { type, needed } = unwrapped(of as z.ZodType);
+    const words = WORDS.get(type);
+    if (words) return [{ ...words, path, needed, ...shapeOf(type, path) }];
+    return type instanceof z.ZodObject ? fieldsOf(type, path) : [];
+  });
+}
+
+type Shape = Field extends infer F ? (F extends Field ? Omit<F, keyof Leaf> : never) : never;
+
+function shapeOf(type: z.ZodType, path: string): Shape {
+  if (type instanceof z.ZodNumber)
+    return { kind: 'quantity', min: type.minValue ?? -Infinity, max: type.maxValue ?? Infinity };
+  if (type instanceof z.ZodEnum) return { kind: 'choice' };
+  if (type instanceof z.ZodBoolean) return { kind: 'flag' };
+  if (type instanceof z.ZodString) return { kind: 'text' };
+  if (type instanceof z.ZodRecord) return { kind: 'amounts' };
+  if (type instanceof z.ZodArray) {
+    const row = type.element as z.ZodType;
+    return row instanceof z.ZodObject ? { kind: 'rows', fields: fieldsOf(row) } : { kind: 'table' };
+  }
+  if (type instanceof z.ZodDiscriminatedUnion) {
+    const by = type.def.discriminator;
+    return {
+      kind: 'one-of',
+      by,
+      options: (type.options as z.ZodObject[]).map((option) => ({
+        value: String((option.shape[by] as z.ZodLiteral).value),
+        fields: fieldsOf(option, path)
+      }))
+    };
+  }
+  throw new TypeError(`${path}: no form is known for a field of type ${type.def.type}`);
+}
+
+/** The value of a record at a path; undefined where its part is missing. */
+export const valueAt = (record: unknown, path: string): unknown =>
+  path
+    .split('.')
+    .reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], record);
+
+/** A record with another value at a path; parts that are missing are made. */
+export function withValue<T extends object>(record: T, path: string, value: unknown): T {
+  const [key, ...rest] = path.split('.');
+  const part = (record as Record<string, unknown>)[key];
+  return {
+    ...record,
+    [key]: rest.length === 0 ? value : withValue((part ?? {}) as object, rest.join('.'), value)
+  };
+}

@@ -1,0 +1,109 @@
+<script lang="ts">
+  import { valueAt, type Field } from '$core/units/field';
+  import { findUnit } from '$core/units/units';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import Select from '$lib/ui/inputs/Select.svelte';
+  import TableInput from '$lib/ui/inputs/TableInput.svelte';
+
+  interface Props {
+    field: Field;
+    value: unknown;
+    /** What is wrong, by the path of the field within the sheet. */
+    wrong: (path: string) => string | undefined;
+    onvalue: (value: unknown) => void;
+    /** Where the field stands, of a row of a list. */
+    at?: string;
+  }
+  let { field, value, wrong, onvalue, at = field.path }: Props = $props();
+
+  // Ohms of a data sheet are written in full: 2300 Ω, and not 2.30 kΩ.
+  const OHM = findUnit('resistance', 'ohm')!;
+  const unit = (kind: Field['quantity']) => (kind === 'resistance' ? { unit: OHM } : {});
+  const YES_NO = [
+    { value: 'yes', label: 'yes' },
+    { value: 'no', label: 'no' }
+  ];
+  const choices = (words: Field['choices']) =>
+    Object.entries(words ?? {}).map(([v, label]) => ({ value: v, label }));
+  const rows = $derived((value ?? []) as Record<string, unknown>[]);
+  const amounts = $derived((value ?? {}) as Record<string, number | null>);
+  const named = $derived([...new Set([...Object.keys(field.keys ?? {}), ...Object.keys(amounts)])]);
+</script>
+
+{#if field.kind === 'quantity'}
+  <QuantityInput
+    label={field.label}
+    kind={field.quantity ?? 'number'}
+    {...unit(field.quantity)}
+    value={value as number | null}
+    hint={field.hint}
+    required={field.needed && field.path.startsWith('thermostat.')}
+    problem={wrong(at)}
+    {onvalue}
+  />
+{:else if field.kind === 'choice'}
+  <Select
+    label={field.label}
+    choices={choices(field.choices)}
+    value={value as string | null}
+    blank={field.blank ?? 'not known'}
+    problem={wrong(at)}
+    {onvalue}
+  />
+{:else if field.kind === 'flag'}
+  <Select
+    label={field.label}
+    choices={YES_NO}
+    value={value == null ? null : value ? 'yes' : 'no'}
+    blank="not known"
+    problem={wrong(at)}
+    onvalue={(v) => onvalue(v === null ? null : v === 'yes')}
+  />
+{:else if field.kind === 'text'}
+  <label class="block"
+    ><span class="mb-1 block text-sm font-semibold">{field.label}</span><input
+      class="field"
+      value={(value as string | null) ?? ''}
+      oninput={(e) => onvalue(e.currentTarget.value)}
+      maxlength="200"
+      autocomplete="off"
+      aria-invalid={wrong(at) ? 'true' : undefined}
+    /><span class="mt-1 block min-h-5 text-xs {wrong(at) ? 'text-off font-semibold' : ''}"
+      >{wrong(at) ?? ''}</span
+    ></label
+  >
+{:else if field.kind === 'table'}
+  <div class="col-span-full">
+    <TableInput
+      label={field.label}
+      columns={field.columns ?? []}
+      value={value as (number | null)[][] | null}
+      problem={wrong(at) ?? rows.map((_, i) => wrong(`${at}.${i}`)).find(Boolean)}
+      {onvalue}
+    />
+  </div>
+{:else if field.kind === 'amounts'}
+  {#each named as key (key)}
+    <QuantityInput
+      label={field.keys?.[key] ?? key}
+      kind={field.quantity ?? 'number'}
+      value={amounts[key] ?? null}
+      problem={wrong(`${at}.${key}`)}
+      onvalue={(v) =>
+        onvalue(
+          Object.fromEntries(
+            Object.entries({ ...amounts, [key]: v }).filter(([, n]) => n !== null && n !== undefined)
+          )
+        )}
+    />
+  {/each}
+{:else if field.kind === 'one-of'}
+  <Select
+    label={field.label}
+    choices={choices(field.choices)}
+    value={valueAt(value, field.by) as string | null}
+    blank={field.blank ?? 'not known'}
+    problem={wrong(at)}
+    onvalue={(v) => onvalue(v === null ? null : { ...(value as object | null), [field.by]: v })}
+  />
+{/if}
