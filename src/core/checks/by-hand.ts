@@ -1,6 +1,9 @@
 import { z } from 'zod';
+import { midSentence } from '../base/text';
+import { ALIKE, FAULTS } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
 import { defineCheck, outcome, type Check, type CheckWords } from './check';
+import { seen, strength } from './strength';
 
 /** What a technician writes who judges a check themselves: the result, and what was measured against which limit. */
 export const byHandReadings = z.object({
@@ -8,6 +11,23 @@ export const byHandReadings = z.object({
   found: z.string().trim().min(1, 'Write down what was measured, with its limit').max(1000)
 });
 export type ByHandReadings = z.infer<typeof byHandReadings>;
+
+/** Faults that draw one curve are found together by a run. */
+function byRun(speaksTo: readonly FaultId[]): Pick<CheckWords, 'speaksTo' | 'results' | 'clears'> {
+  const together = new Set(Object.values(ALIKE).flat());
+  return {
+    speaksTo,
+    results: speaksTo
+      .filter((f) => !together.has(f))
+      .map((f) =>
+        seen(`the run fits ${midSentence(FAULTS[f].title)}`, [
+          f,
+          ...(ALIKE[f] ?? []).filter((a) => speaksTo.includes(a))
+        ])
+      ),
+    clears: speaksTo
+  };
+}
 
 type Row = Omit<CheckWords, 'gate'> & Partial<Pick<CheckWords, 'gate'>>;
 
@@ -51,7 +71,8 @@ export const BY_HAND = {
     decides: 'The run against the warm-up this engine should show today.',
     tools: ['Logger'],
     cautions: ['indoor-running', 'stop-limit', 'belts'],
-    speaksTo: [...THERMOSTAT, ...SENSOR, ...FLOW, 'coolant-low', 'airflow-restricted', 'clutch-slipping'],
+    ...byRun([...THERMOSTAT, ...SENSOR, ...FLOW, 'coolant-low', 'airflow-restricted', 'clutch-slipping']),
+    strength: strength(0.8, 0.05, 0.2, 'run', 'Ranked by the model; see the run'),
     always: true
   }),
   'road-run': byHand({
@@ -61,6 +82,7 @@ export const BY_HAND = {
     decides: 'How the temperature depends on speed and load.',
     tools: ['Logger'],
     cautions: ['stop-limit'],
-    speaksTo: [...THERMOSTAT, ...FLOW, 'airflow-restricted', 'clutch-slipping']
+    ...byRun([...THERMOSTAT, ...FLOW, 'airflow-restricted', 'clutch-slipping']),
+    strength: strength(0.6, 0.08, 0.3, 'run', 'The same run again, by speed and load')
   })
 } as const satisfies Readonly<Record<string, Check>>;

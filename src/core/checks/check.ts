@@ -7,6 +7,7 @@ import type { CoolingOf, ThermalFact, ThermalState } from '../physics/heat/state
 import type { LibraryCurve } from '../physics/thermistor/library';
 import type { CautionId } from '../measure/cautions';
 import type { Tool } from '../measure/tools';
+import type { CheckOutcome, Strength } from './strength';
 
 /** Where on the heat line a check can be done: cold-soaked, warming, regulating, hot and stopped, any time, bench. */
 export type CheckPhase = 'C' | 'W' | 'R' | 'H' | 'X' | 'B';
@@ -67,6 +68,15 @@ export interface CheckWords {
   readonly gate: Gate;
   /** Suspects it can speak for or against: the complaint's suspects bring it onto the plan. */
   readonly speaksTo: readonly FaultId[];
+  /** How far it is believed. */
+  readonly strength: Strength;
+  /**
+   * How it can come out where a result speaks for several suspects at once; without it, it finds each of its suspects
+   * by itself. Only for looking ahead: what a result says once it is there, {@link CheckRule.judge} says.
+   */
+  readonly results?: readonly CheckOutcome[];
+  /** What it clears where it finds nothing; all of its suspects where it is not said. */
+  readonly clears?: readonly FaultId[];
   /** Part of every job, whatever the complaint. */
   readonly always?: boolean;
   /** An engine is not run before it is done: it comes first while the engine is cold, whatever it is worth. */

@@ -6,7 +6,7 @@ import { type JudgedCheck, counting } from './judged';
 import { checkOf, type CheckId } from '../checks/registry';
 import { SYMPTOM_IDS, SYMPTOMS, symptomText, type Symptom } from '../vehicle/symptoms';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
-import { sharesOf, STRENGTHS } from './strengths';
+import { sharesOf } from '../checks/results';
 
 /** A point of a check that passed or stayed open weighs less than one of a finding. */
 const WEIGHT = { fail: 1, pass: 0.35, unclear: 0.5 } as const;
@@ -22,7 +22,7 @@ export function strengthOf(check: CheckId, fault: FaultId, way: 'for' | 'against
 
 /** What a check leans on: findings of one group can be wrong together. */
 export const groupOf = (check: CheckId): string =>
-  STRENGTHS[check].leansOn === 'itself' ? check : STRENGTHS[check].leansOn;
+  checkOf(check).strength.leansOn === 'itself' ? check : checkOf(check).strength.leansOn;
 
 /** What a check, a run or a complaint says does not change while they do not: kept, so that its weights are too. */
 const ofChecks = new WeakMap<JudgedCheck, { readonly finding: Finding | null }>();

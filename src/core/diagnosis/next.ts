@@ -8,7 +8,8 @@ import type { ThermalState } from '../physics/heat/state';
 import { believe, chancesOf, weigh, withFinding } from './belief';
 import { groupOf, strengthOf } from './findings';
 import type { Finding } from './finding';
-import { outcomesOf, type CheckOutcome } from './outcomes';
+import { resultsOf, sharesOf } from '../checks/results';
+import type { CheckOutcome } from '../checks/strength';
 import {
   ahead,
   aheadWith,
@@ -22,7 +23,6 @@ import {
   type Outlook
 } from './look-ahead';
 import { toPosterior, type Posterior } from './posterior';
-import { sharesOf } from './strengths';
 import { hypothesesOf, type History, type Space } from './hypotheses';
 
 /** How a check can come out, how likely that is now, and what it would make of the suspects. */
@@ -96,7 +96,7 @@ interface LaidOut {
  * by any of the outcomes that speak for it; else it errs now and then; what is left clears.
  */
 function layOut(id: CheckId, space: Space): LaidOut {
-  const table = outcomesOf(id);
+  const table = resultsOf(id);
   const named = table.finds.filter((x) => x.for.some((f) => space.possible.includes(f)));
   const clear: CheckOutcome = { seen: 'it finds nothing', for: [], against: table.clears };
   const given = named.map(() => new Float64Array(space.sets.length));

@@ -8,7 +8,7 @@ import { minutesOf, missingFor, USUAL_CHECKS, type ShopChecks } from '../record/
 import type { FaultId } from '../vehicle/faults';
 import { midSentence } from '../base/text';
 import { partRemoved, waitFor, type Worth } from './next';
-import { outcomesOf } from './outcomes';
+import { resultsOf } from '../checks/results';
 import type { Posterior } from './posterior';
 import { PHASES, type ThermalPhase, type ThermalState } from '../physics/heat/state';
 
@@ -177,7 +177,7 @@ function inOrder(planned: readonly Planned[], state: ThermalState, advised: Chec
 
 /** Which two suspects a check tells apart, the likeliest that it can: or what it would clear. */
 function reasonOf(id: CheckId, now: Posterior, chances: ReadonlyMap<FaultId, number>): string {
-  const { finds } = outcomesOf(id);
+  const { finds } = resultsOf(id);
   const shareOf = (of: readonly FaultId[]) => of.reduce((sum, f) => sum + (chances.get(f) ?? 0), 0);
   const shares = finds.map((f) => shareOf(f.for));
   const outcome = finds[shares.indexOf(Math.max(...shares))];

@@ -11,11 +11,11 @@ import { believe, entropyOf, weightOf } from './belief';
 import { hypothesesOf } from './hypotheses';
 import { historyOf } from './history';
 import { partRemoved, foresee, openChecks, waitFor, worthOf } from './next';
-import { outcomesOf } from './outcomes';
+import { resultsOf } from '../checks/results';
 import { bearingsOn, leaningOn, posteriorOf } from './posterior';
 import { TOOLS } from '../measure/tools';
 import type { ShopChecks } from '../record/shop-checks';
-import { sharesOf, STRENGTHS } from './strengths';
+import { sharesOf } from '../checks/results';
 
 const finding = (llr: Finding['llr'], group = 'meter', id = JSON.stringify(llr)): Finding => ({
   id,
@@ -157,10 +157,10 @@ describe('what is believed', () => {
 
   it('every check has a strength that speaks the right way', () => {
     for (const id of CHECK_IDS) {
-      const { finds, falsely, because } = STRENGTHS[id];
+      const { finds, falsely, because } = checkOf(id).strength;
       expect(finds, id).toBeGreaterThanOrEqual(falsely);
       expect(because.length, id).toBeGreaterThan(10);
-      for (const fault of Object.keys(STRENGTHS[id].overrides) as FaultId[]) {
+      for (const fault of Object.keys(checkOf(id).strength.overrides) as FaultId[]) {
         const told = sharesOf(id, fault);
         expect(told.finds, `${id} of ${fault}`).toBeGreaterThanOrEqual(told.falsely);
         expect(checkOf(id).speaksTo, `${id} of ${fault}`).toContain(fault);
@@ -242,7 +242,7 @@ describe('the next check', () => {
 
   it('every outcome it foresees is of suspects its check may speak to', () => {
     for (const id of CHECK_IDS) {
-      const { finds, clears } = outcomesOf(id);
+      const { finds, clears } = resultsOf(id);
       const named = new Set([...finds.flatMap((o) => [...o.for, ...o.against]), ...clears]);
       const odd = [...named].filter((f) => !checkOf(id).speaksTo.includes(f));
       expect(odd, id).toEqual([]);

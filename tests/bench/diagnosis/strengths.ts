@@ -1,5 +1,5 @@
 import { CHECK_IDS, checkOf, type CheckId } from '../../../src/core/checks/registry';
-import { sharesOf } from '../../../src/core/diagnosis/strengths';
+import { sharesOf } from '../../../src/core/checks/results';
 import type { FaultId } from '../../../src/core/vehicle/faults';
 import { caseOf } from '../../../src/simulation/cases/case';
 import { Patient } from '../../../src/simulation/technician/play';

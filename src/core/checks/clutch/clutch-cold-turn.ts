@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { defineCheck, outcome, speaksAgainst, speaksFor, voidOutcome, type CheckContext } from '../check';
+import { seen, strength } from '../strength';
 import { withoutClutch } from '../vehicle-has';
 
 export const DRAGS = {
@@ -40,6 +41,12 @@ export const clutchColdTurn = defineCheck<ClutchColdTurnReadings>({
   cautions: ['fan-stopped'],
   gate: 'stopped',
   speaksTo: ['clutch-slipping', 'clutch-seized', 'clutch-circuit-open'],
+  strength: strength(0.92, 0.004, 0.06, 'hand', 'The drag of a hand, on the first turn only'),
+  results: [
+    seen('the fan spins freely', ['clutch-slipping'], ['clutch-seized', 'clutch-circuit-open']),
+    seen('it cannot be turned', ['clutch-seized'], ['clutch-slipping'])
+  ],
+  clears: ['clutch-slipping', 'clutch-seized'],
   needsSoak: true,
   lacks: withoutClutch,
   readings,

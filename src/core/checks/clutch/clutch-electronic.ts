@@ -3,6 +3,7 @@ import { ENGAGED_RATIO, FREE_RATIO } from '../../physics/clutch/speed';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { seen, strength } from '../strength';
 import { sayVolts } from '../circuit-check';
 import { withoutElectronicClutch } from '../vehicle-has';
 
@@ -69,6 +70,21 @@ export const clutchElectronic = defineCheck<ClutchElectronicReadings>({
   cautions: ['indoor-running', 'belts', 'fan-blades'],
   gate: 'none',
   speaksTo: ['clutch-circuit-open', 'clutch-seized', 'clutch-slipping'],
+  strength: strength(0.94, 0.004, 0.06, 'tachometer', 'Command against speed, and volts at its plug'),
+  results: [
+    seen(
+      'it is engaged at any command, with power at its plug',
+      ['clutch-seized'],
+      ['clutch-circuit-open', 'clutch-slipping']
+    ),
+    seen(
+      'it is engaged at any command, without power',
+      ['clutch-circuit-open'],
+      ['clutch-seized', 'clutch-slipping']
+    ),
+    seen('it does not come up', ['clutch-slipping'], ['clutch-circuit-open', 'clutch-seized'])
+  ],
+  clears: ['clutch-circuit-open', 'clutch-seized', 'clutch-slipping'],
   lacks: withoutElectronicClutch,
   readings,
   refuse: (r) =>

@@ -12,6 +12,7 @@ import {
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say, sayC } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome } from '../check';
+import { seen, share, strength } from '../strength';
 import { hotAirC } from '../../measure/temperature';
 import { withoutClutch } from '../vehicle-has';
 
@@ -61,6 +62,15 @@ export const clutchHotSpeed = defineCheck<ClutchHotSpeedReadings>({
   cautions: ['indoor-running', 'belts', 'fan-blades', 'covered-radiator'],
   gate: 'none',
   speaksTo: ['clutch-slipping', 'clutch-engages-late', 'clutch-seized'],
+  strength: strength(0.85, 0.006, 0.05, 'tachometer', 'Speeds are sure, the air before it less so', {
+    'clutch-engages-late': share(0.7, 0.006, 0.1, 'The air may not get hot enough to show it'),
+    'clutch-seized': share(0.9, 0.004, 0.08, 'It drives with cool air')
+  }),
+  results: [
+    seen('it stays free when hot', ['clutch-slipping', 'clutch-engages-late'], ['clutch-seized']),
+    seen('it drives with cool air', ['clutch-seized'], ['clutch-slipping'])
+  ],
+  clears: ['clutch-slipping', 'clutch-engages-late', 'clutch-seized'],
   lacks: (sheet) =>
     withoutClutch(sheet) ??
     (sheet.clutch?.kind === 'electronic' ? 'its clutch follows a command, not the air' : null),

@@ -2,6 +2,7 @@ import { limitsOf, originWords } from '../../vehicle/limits';
 import { z } from 'zod';
 import { say } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { strength } from '../strength';
 import { withoutClutch } from '../vehicle-has';
 
 export const MOVERS = {
@@ -34,6 +35,7 @@ export const clutchPlay = defineCheck<ClutchPlayReadings>({
   cautions: ['fan-stopped', 'fan-blades'],
   gate: 'stopped',
   speaksTo: ['clutch-bearing', 'water-pump-bearing'],
+  strength: strength(0.95, 0.004, 0.04, 'hand', 'Play is felt and measured'),
   lacks: withoutClutch,
   readings,
   unlikely: (r) => [

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { say } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { strength } from '../strength';
 
 export const HOLDS = { yes: 'Holds below it', no: 'Sinks' } as const;
 export const SEAL = { good: 'Clean and whole', worn: 'Hard, cracked or dirty' } as const;
@@ -28,6 +29,7 @@ export const capTest = defineCheck<CapTestReadings>({
   cautions: ['hot-cap', 'test-pressure'],
   gate: 'cap-cool',
   speaksTo: ['pressure-cap-weak'],
+  strength: strength(0.97, 0.004, 0.03, 'itself', 'The cap against its own rating'),
   readings,
   judge(r, { sheet }) {
     const due = sheet?.cap?.kPa ?? null;

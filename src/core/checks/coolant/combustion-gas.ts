@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { strength } from '../strength';
 
 export const GAS_TESTS = { fluid: 'Test fluid', meter: 'Exhaust gas meter', look: 'Bubbles only' } as const;
 export const GAS_SEEN = { clear: 'No gas', doubtful: 'Doubtful', gas: 'Gas' } as const;
@@ -26,6 +27,7 @@ export const combustionGas = defineCheck<CombustionGasReadings>({
   // The tester goes on while the engine is cold and is read while it is warm: the caution stands before both.
   gate: 'none',
   speaksTo: ['combustion-leak'],
+  strength: strength(0.82, 0.004, 0.15, 'itself', 'Gas is there or not; small leaks come and go'),
   readings,
   judge(r) {
     const numbers = [

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { FaultId } from '../../vehicle/faults';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
+import { seen, share, strength } from '../strength';
 
 interface State {
   readonly title: string;
@@ -91,7 +92,7 @@ export const LOOKS = {
 export type LookId = keyof typeof LOOKS;
 export const LOOK_IDS = Object.keys(LOOKS) as [LookId, ...LookId[]];
 
-const seen = (id: LookId) =>
+const stateOf = (id: LookId) =>
   z
     .enum(Object.keys(LOOKS[id].states) as [string, ...string[]])
     .nullable()
@@ -99,15 +100,15 @@ const seen = (id: LookId) =>
 
 const readings = z
   .object({
-    level: seen('level'),
-    leaks: seen('leaks'),
-    colour: seen('colour'),
-    face: seen('face'),
-    belt: seen('belt'),
-    pump: seen('pump'),
-    hoses: seen('hoses'),
-    connector: seen('connector'),
-    added: seen('added'),
+    level: stateOf('level'),
+    leaks: stateOf('leaks'),
+    colour: stateOf('colour'),
+    face: stateOf('face'),
+    belt: stateOf('belt'),
+    pump: stateOf('pump'),
+    hoses: stateOf('hoses'),
+    connector: stateOf('connector'),
+    added: stateOf('added'),
     note: z.string().trim().max(1000).default(''),
     /** Real defects that are not taken for the cause: put right anyway, without weight as evidence. */
     fixAnyway: z.array(z.enum(LOOK_IDS)).default([])
@@ -149,6 +150,34 @@ export const levelAndLook = defineCheck<LevelAndLookReadings>({
     ...new Set(
       LOOK_IDS.flatMap((id) => Object.values<State>(LOOKS[id].states).flatMap((s) => s.points ?? []))
     )
+  ],
+  strength: strength(0.4, 0.05, 0.58, 'eye', 'What is seen is there; what is not seen may be', {
+    'coolant-low': share(0.9, 0.11, 0.12, 'A level is plain; a dried trace is no leak'),
+    'airflow-restricted': share(0.6, 0.1, 0.35, 'Debris between the cores is behind what is seen'),
+    'water-pump-bearing': share(0.85, 0.02, 0.18, 'Felt at its pulley; a little play is missed'),
+    'fan-setpoint-modified': share(0.6, 0.004, 0.4, 'Nobody adds a part for nothing'),
+    'combustion-leak': share(0.12, 0.004, 0.9, 'An oil film is seldom there, and telling'),
+    'pressure-cap-weak': share(0.12, 0.004, 0.9, 'A hose sucked flat is seldom there, and telling')
+  }),
+  results: [
+    seen('the level is low', ['coolant-low']),
+    seen('the radiator stack is choked', ['airflow-restricted']),
+    seen('the belt is slack', ['pump-flow-low']),
+    seen('the pulley of the pump has play', ['water-pump-bearing']),
+    seen('the sensor plug is green or loose', ['ect-intermittent', 'ect-wiring', 'ect-reads-cold']),
+    seen('the coolant is rusty', ['radiator-clogged', 'sensor-branch-restricted']),
+    seen('something was added', ['fan-setpoint-modified'])
+  ],
+  clears: [
+    'coolant-low',
+    'airflow-restricted',
+    'water-pump-bearing',
+    'pump-flow-low',
+    'radiator-clogged',
+    'sensor-branch-restricted',
+    'ect-intermittent',
+    'ect-wiring',
+    'fan-setpoint-modified'
   ],
   always: true,
   beforeRunning: true,

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { say } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { seen, share, strength } from '../strength';
 
 const readings = z.object({
   points: z
@@ -41,6 +42,14 @@ export const pressureHold = defineCheck<PressureHoldReadings>({
   cautions: ['hot-cap', 'test-pressure'],
   gate: 'cap-cool',
   speaksTo: ['coolant-low', 'combustion-leak'],
+  strength: strength(0.96, 0.005, 0.03, 'itself', 'Kept shut and watched', {
+    'combustion-leak': share(0.95, 0.006, 0.05, 'Warmth makes pressure as well')
+  }),
+  results: [
+    seen('the pressure falls', ['coolant-low']),
+    seen('the pressure rises while it runs', ['combustion-leak'])
+  ],
+  clears: ['coolant-low', 'combustion-leak'],
   readings,
   refuse(r, sheet) {
     const cap = sheet?.cap?.kPa;

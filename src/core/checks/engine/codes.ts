@@ -3,11 +3,12 @@ import { CODES, readCode } from '../../vehicle/codes';
 import { FAULTS, namedBy } from '../../faults/registry';
 import { FAULT_IDS, type FaultId } from '../../vehicle/faults';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { seen, share, strength } from '../strength';
 
 export const CODE_STATES = ['stored', 'pending', 'permanent'] as const;
 
 /** Faults that a control unit watches for by themselves: without their code they are the less likely. */
-export const HAS_ITS_CODE: readonly FaultId[] = [
+const HAS_ITS_CODE: readonly FaultId[] = [
   'ect-open-circuit',
   'ect-short-circuit',
   'ect-intermittent',
@@ -47,6 +48,41 @@ export const codes = defineCheck<CodesReadings>({
   cautions: [],
   gate: 'none',
   speaksTo: FAULT_IDS.filter((f) => FAULTS[f].codes !== undefined),
+  strength: strength(
+    0.45,
+    0.03,
+    0.6,
+    'scan',
+    'Many faults store none, and a code names a circuit more than a part',
+    {
+      'ect-open-circuit': share(0.92, 0.006, 0.15, 'Its own code, and hardly ever missing'),
+      'ect-short-circuit': share(0.92, 0.006, 0.15, 'Its own code, and hardly ever missing'),
+      'ect-wiring': share(0.85, 0.006, 0.5, 'The code of its circuit'),
+      'ect-intermittent': share(0.65, 0.006, 0.45, 'Its own code'),
+      'thermostat-heater-failed': share(0.7, 0.006, 0.35, 'Its own code'),
+      'clutch-circuit-open': share(0.55, 0.006, 0.5, 'Its own code'),
+      'fan-relay-coil': share(0.65, 0.01, 0.42, 'The code of its circuit'),
+      'fan-controller-dead': share(0.65, 0.01, 0.42, 'The code of its circuit'),
+      'fan-command-missing': share(0.3, 0.01, 0.8, 'The unit seldom sees that its own wire is open'),
+      'coolant-low': share(0.1, 0.03, 0.9, 'Named beside a code for another cause')
+    }
+  ),
+  results: [
+    seen('a code for too cold an engine is stored', namedBy('P0128')),
+    seen('a code for overheating is stored', namedBy('P0217')),
+    seen('a code for an open sensor circuit is stored', ['ect-open-circuit', 'ect-wiring']),
+    seen('a code for a shorted sensor circuit is stored', ['ect-short-circuit', 'ect-wiring']),
+    seen('a code for a sensor that comes and goes is stored', ['ect-intermittent', 'ect-wiring']),
+    seen('a code of the fan circuit is stored', [
+      'fan-relay-coil',
+      'fan-feed-open',
+      'fan-command-missing',
+      'fan-controller-dead'
+    ]),
+    seen('a code of the thermostat heater is stored', ['thermostat-heater-failed']),
+    seen('a code of the fan speed is stored', ['clutch-circuit-open'])
+  ],
+  clears: HAS_ITS_CODE,
   always: true,
   readings,
   judge({ codes: list }) {

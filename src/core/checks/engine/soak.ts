@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { hoursUntil, residualC, SOAKED_BELOW_C } from '../../physics/coolant/cooling';
 import { sayC, sayDeltaC } from '../../units/say';
 import { defineCheck, outcome } from '../check';
+import { strength } from '../strength';
 import { airC, coolantC, refuseHotter, unusualAir } from '../../measure/temperature';
 
 const readings = z.object({
@@ -35,6 +36,7 @@ export const soak = defineCheck<SoakReadings>({
   cautions: [],
   gate: 'none',
   speaksTo: [],
+  strength: strength(0.5, 0.5, 1, 'itself', 'Says when cold checks count, and nothing of a fault'),
   always: true,
   readings,
   refuse: (r, sheet) => [refuseHotter('lastC', r.lastC, sheet)].filter((p) => p !== undefined),

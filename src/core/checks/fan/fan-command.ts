@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { seen, share, strength } from '../strength';
+import { FAN_DEAD } from '../../vehicle/faults';
 import { withoutFan } from '../vehicle-has';
 
 export const CLICKS = { yes: 'Clicks', no: 'No click', unknown: 'Not to be heard' } as const;
@@ -32,6 +34,27 @@ export const fanCommand = defineCheck<FanCommandReadings>({
     'fan-relay-coil',
     'fan-controller-dead'
   ],
+  strength: strength(0.93, 0.006, 0.06, 'scan', 'Splits the command from the power, not part from part', {
+    'fan-command-missing': share(0.88, 0.006, 0.15, 'No click, and the coil does not click either'),
+    'fan-motor-weak': share(0.87, 0.008, 0.12, 'Turns slowly'),
+    'fan-feed-open': share(0.85, 0.01, 0.14, 'One of two fans may still run'),
+    'fan-relay-coil': share(0.45, 0.006, 0.5, 'One relay of three, and the fan still runs'),
+    'fan-relay-contacts': share(0.4, 0.006, 0.33, 'One relay of three, and the fan still runs')
+  }),
+  results: [
+    seen(
+      'the relay clicks and the fan stands still',
+      ['fan-relay-contacts', 'fan-motor-dead', 'fan-feed-open'],
+      ['fan-command-missing', 'fan-relay-coil']
+    ),
+    seen('nothing clicks and the fan stands still', [
+      'fan-relay-coil',
+      'fan-command-missing',
+      'fan-controller-dead'
+    ]),
+    seen('the fan turns slowly', ['fan-motor-weak', 'fan-feed-open'])
+  ],
+  clears: [...FAN_DEAD, 'fan-motor-weak'],
   lacks: withoutFan,
   readings,
   judge({ click, turns, commandedPct }, { sheet }) {

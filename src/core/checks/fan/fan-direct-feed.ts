@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { share, strength } from '../strength';
 import { withoutFan } from '../vehicle-has';
 
 export const FED_AT = { plug: 'Fan plug', socket: 'Across the relay’s contacts' } as const;
@@ -46,6 +47,9 @@ export const fanDirectFeed = defineCheck<FanDirectFeedReadings>({
   cautions: ['fused-feed', 'fan-blades'],
   gate: 'stopped',
   speaksTo: ['fan-motor-dead', 'fan-motor-weak', 'fan-feed-open', 'fan-command-missing'],
+  strength: strength(0.96, 0.003, 0.03, 'meter', 'Motor by its current, past everything else', {
+    'fan-motor-weak': share(0.87, 0.004, 0.12, 'A little weak is within what a good one draws')
+  }),
   lacks: withoutFan,
   readings,
   judge(r, { sheet }) {

@@ -3,6 +3,7 @@ import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { FAN_DEAD, type FaultId } from '../../vehicle/faults';
 import { sayC, sayDeltaC } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { seen, share, strength } from '../strength';
 import { withoutFan } from '../vehicle-has';
 import { readsOff } from '../../vehicle/sensor-faults';
 import { scanC } from '../../measure/temperature';
@@ -61,6 +62,27 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
     'fan-relay-welded',
     'fan-controller-shorted'
   ],
+  strength: strength(0.76, 0.01, 0.04, 'scan', 'A fan that never runs does not say why', {
+    'fan-setpoint-modified': share(
+      0.9,
+      0.012,
+      0.03,
+      'The control unit’s own reading, at its own switching point'
+    ),
+    'fan-relay-welded': share(0.9, 0.01, 0.05, 'Runs from the first minute'),
+    'fan-controller-shorted': share(0.9, 0.01, 0.05, 'Runs from the first minute')
+  }),
+  results: [
+    seen('the fan never comes on', FAN_DEAD),
+    seen('it comes on early or late', ['fan-setpoint-modified'], ['fan-motor-dead', 'fan-feed-open']),
+    seen('it runs from the first minute', [
+      'fan-relay-welded',
+      'fan-controller-shorted',
+      'fan-setpoint-modified'
+    ]),
+    seen('it runs with the reading at a default', ['ect-open-circuit', 'ect-short-circuit', 'ect-wiring'])
+  ],
+  clears: [...FAN_DEAD, 'fan-setpoint-modified', 'fan-relay-welded', 'fan-controller-shorted'],
   lacks: withoutFan,
   readings,
   unlikely: (r) =>

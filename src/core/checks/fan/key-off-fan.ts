@@ -3,6 +3,7 @@ import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { afterKeyOff } from '../../physics/plant/key-off';
 import { sayC, sayDeltaC } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { seen, share, strength } from '../strength';
 import { stagesOf } from './fan-switching';
 import { coolantC } from '../../measure/temperature';
 import { USUAL_AMBIENT_C } from '../../physics/heat/state';
@@ -58,6 +59,17 @@ export const keyOffFan = defineCheck<KeyOffFanReadings>({
   cautions: ['fan-starts', 'hot-parts'],
   gate: 'stopped',
   speaksTo: ['fan-relay-welded', 'fan-controller-shorted', 'ect-intermittent'],
+  strength: strength(0.95, 0.015, 0.05, 'itself', 'Rules of after-run differ', {
+    'ect-intermittent': share(0.1, 0.015, 0.9, 'Says next to nothing of a contact')
+  }),
+  results: [
+    seen('the fan runs on against its rule', [
+      'fan-relay-welded',
+      'fan-controller-shorted',
+      'ect-intermittent'
+    ])
+  ],
+  clears: ['fan-relay-welded', 'fan-controller-shorted'],
   lacks: withoutFan,
   readings,
   facts: (r, at) => [

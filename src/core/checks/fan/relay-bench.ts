@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { say } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
+import { strength } from '../strength';
 import { withoutRelay } from '../vehicle-has';
 
 const readings = z
@@ -43,6 +44,7 @@ export const relayBench = defineCheck<RelayBenchReadings>({
   cautions: ['fused-feed'],
   gate: 'none',
   speaksTo: ['fan-relay-contacts', 'fan-relay-coil', 'fan-relay-welded'],
+  strength: strength(0.97, 0.003, 0.03, 'meter', 'Coil and contacts measured under load'),
   lacks: withoutRelay,
   readings,
   unlikely: (r) =>

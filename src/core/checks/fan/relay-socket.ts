@@ -1,4 +1,5 @@
 import { defineCheck } from '../check';
+import { share, strength } from '../strength';
 import {
   circuitReadings,
   circuitWords,
@@ -27,6 +28,9 @@ export const relaySocket = defineCheck<CircuitReadings>({
     'fan-motor-dead',
     'fan-motor-weak'
   ],
+  strength: strength(0.95, 0.003, 0.04, 'meter', 'The circuit solved from its volts', {
+    'fan-motor-weak': share(0.5, 0.004, 0.3, 'A little weak hardly moves a volt')
+  }),
   lacks: withoutRelay,
   readings: circuitReadings(['fan-relay', 'fan-pair']),
   refuse: refuseVolts,
@@ -52,6 +56,7 @@ export const controllerInOut = defineCheck<CircuitReadings>({
     'fan-motor-dead',
     'fan-motor-weak'
   ],
+  strength: strength(0.95, 0.004, 0.04, 'meter', 'The circuit solved from its volts'),
   lacks: withoutController,
   readings: circuitReadings(['fan-controller']),
   refuse: refuseVolts,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { seen, strength } from '../strength';
 import { withoutRelay } from '../vehicle-has';
 
 export const SWAPPED = {
@@ -39,6 +40,16 @@ export const relaySwap = defineCheck<RelaySwapReadings>({
     'fan-feed-open',
     'fan-command-missing'
   ],
+  strength: strength(0.94, 0.005, 0.05, 'itself', 'The part is exchanged and nothing else'),
+  results: [
+    seen(
+      'the fan runs with the other relay',
+      ['fan-relay-contacts', 'fan-relay-coil'],
+      ['fan-motor-dead', 'fan-feed-open', 'fan-command-missing']
+    ),
+    seen('the fan stops with the other relay', ['fan-relay-welded'])
+  ],
+  clears: ['fan-relay-contacts', 'fan-relay-coil'],
   lacks: withoutRelay,
   readings,
   refuse: (r) => [

@@ -4,6 +4,7 @@ import type { SpecSheet } from '../../vehicle/spec-sheet';
 import type { FaultId } from '../../vehicle/faults';
 import { sayC } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome } from '../check';
+import { seen, share, strength } from '../strength';
 import { airC, coolantC, hotAirC } from '../../measure/temperature';
 
 export const DRIVEN = { yes: 'Drives the air', no: 'Stands or turns free' } as const;
@@ -38,6 +39,24 @@ export const airRise = defineCheck<AirRiseReadings>({
     'fan-motor-dead',
     'thermostat-stuck-closed'
   ],
+  strength: strength(0.75, 0.006, 0.3, 'thermometer', 'Air is uneven behind a fan', {
+    'airflow-restricted': share(0.72, 0.008, 0.32, 'As hot as the coolant, and a fan that turns'),
+    'fan-motor-dead': share(0.75, 0.006, 0.08, 'Where the fan was seen to drive the air, it runs'),
+    'thermostat-stuck-closed': share(0.75, 0.006, 0.3, 'Nothing hot comes to the air'),
+    'radiator-clogged': share(0.02, 0.01, 1, 'Half a core warms the air as well'),
+    'clutch-slipping': share(0.04, 0.01, 1, 'The air is not driven, and that is seen better at the fan'),
+    'clutch-engages-late': share(0.04, 0.01, 1, 'The air is not driven, and that is seen better at the fan')
+  }),
+  results: [
+    seen('the air comes out nearly as hot as the coolant', ['airflow-restricted'], ['radiator-clogged']),
+    seen(
+      'nothing drives the air',
+      ['clutch-slipping', 'clutch-engages-late', 'fan-motor-dead'],
+      ['radiator-clogged']
+    ),
+    seen('the air takes little up', ['radiator-clogged', 'airflow-restricted', 'thermostat-stuck-closed'])
+  ],
+  clears: ['airflow-restricted', 'fan-motor-dead'],
   readings,
   refuse: (r) => [
     ...(r.afterC > r.coolantC + 3

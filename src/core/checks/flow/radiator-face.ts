@@ -6,6 +6,7 @@ import { expectedEffectiveness } from '../../physics/plant/effectiveness';
 import { plantFor } from '../../physics/plant/params';
 import { sayC, sayDeltaC } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
+import { seen, share, strength } from '../strength';
 import { airC, coolantC } from '../../measure/temperature';
 
 const readings = z
@@ -52,6 +53,22 @@ export const radiatorFace = defineCheck<RadiatorFaceReadings>({
   cautions: ['hot-parts', 'fan-blades', 'fan-starts'],
   gate: 'none',
   speaksTo: ['radiator-clogged', 'airflow-restricted', 'pump-flow-low', 'thermostat-stuck-closed'],
+  strength: strength(0.8, 0.006, 0.07, 'thermometer', 'A gun on fins reads low, everywhere alike', {
+    'radiator-clogged': share(0.95, 0.005, 0.04, 'Cold places in a hot core'),
+    'airflow-restricted': share(0.6, 0.04, 0.5, 'It takes off too little, and so do other things'),
+    'pump-flow-low': share(0.08, 0.01, 0.9, 'Little flow cools well'),
+    'thermostat-stuck-closed': share(0.75, 0.006, 0.3, 'Next to nothing goes in')
+  }),
+  results: [
+    seen('places of the core are cold', ['radiator-clogged'], ['pump-flow-low']),
+    seen('it takes off too little', ['airflow-restricted'], ['radiator-clogged']),
+    seen(
+      'it takes off more than is due',
+      ['pump-flow-low', 'thermostat-stuck-closed'],
+      ['radiator-clogged', 'airflow-restricted']
+    )
+  ],
+  clears: ['radiator-clogged', 'airflow-restricted'],
   readings,
   refuse: (r) => [
     ...(r.inC - r.airC > 15

@@ -10,8 +10,9 @@ import {
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { SCAN_BESIDE_METAL, seen, share, strength } from '../strength';
 import { instrumentSchema } from '../../measure/instruments';
-import { CLEARED_HOT, READS_HOT } from '../../vehicle/sensor-faults';
+import { CLEARED_HOT, READS_HOT, READS_COLD } from '../../vehicle/sensor-faults';
 import { airC, coolantC, refuseHotter } from '../../measure/temperature';
 
 const readings = z
@@ -65,6 +66,38 @@ export const temperatureMap = defineCheck<TemperatureMapReadings>({
     'fan-motor-dead',
     'fan-motor-weak',
     'clutch-slipping'
+  ],
+  strength: strength(0.95, 0.006, 0.05, 'thermometer', 'Drops along the loop by one thermometer', {
+    ...SCAN_BESIDE_METAL,
+    'sensor-branch-restricted': share(0.95, 0.004, 0.03, 'A cold branch beside a hot outlet is nothing else'),
+    'thermostat-stuck-closed': share(0.92, 0.005, 0.06, 'Hardly anything comes through'),
+    'thermostat-low-rating': share(0.48, 0.02, 0.5, 'Warm behind a shut thermostat, and not for long'),
+    'thermostat-stuck-open': share(0.85, 0.02, 0.1, 'Warm behind a shut thermostat'),
+    'pump-flow-low': share(0.63, 0.006, 0.35, 'Two thirds of the flow still make a good map'),
+    'coolant-low': share(0.3, 0.006, 0.6, 'A cold heater has other causes'),
+    'airflow-restricted': share(0.02, 0.01, 1, 'Not on the loop'),
+    'radiator-clogged': share(0.02, 0.01, 1, 'A cold outlet has better reasons')
+  }),
+  results: [
+    seen('the scan value is at its cold default', ['ect-open-circuit', 'ect-wiring'], ['ect-reads-cold']),
+    seen('the scan value is at its hot default', ['ect-short-circuit', 'ect-wiring'], ['ect-reads-hot']),
+    seen('the scan value is below the metal around it', READS_COLD, ['sensor-branch-restricted']),
+    seen('the scan value is above the metal around it', READS_HOT, ['sensor-branch-restricted']),
+    seen(
+      'the branch of the sensor is cold',
+      ['sensor-branch-restricted'],
+      ['ect-reads-cold', 'ect-reads-hot']
+    ),
+    seen('the hose behind the shut thermostat is hot', ['thermostat-stuck-open', 'thermostat-low-rating']),
+    seen('hardly anything comes through the thermostat', ['thermostat-stuck-closed', 'coolant-low']),
+    seen('the heater hoses are cold', ['coolant-low', 'pump-flow-low'])
+  ],
+  clears: [
+    'sensor-branch-restricted',
+    ...CLEARED_HOT,
+    'pump-flow-low',
+    'coolant-low',
+    'thermostat-stuck-closed'
   ],
   readings,
   refuse: (r, sheet) =>

@@ -4,6 +4,7 @@ import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../../units/say';
 import { agreement, weightedMean, type Agreement, type Taken } from '../../measure/agreement';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type CheckContext, type Point } from '../check';
+import { seen, share, strength } from '../strength';
 import { instrumentSchema } from '../../measure/instruments';
 import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
 import { airC, coolantC, refuseHotter, scanC, unusualAir } from '../../measure/temperature';
@@ -87,6 +88,23 @@ export const coldAgreement = defineCheck<ColdAgreementReadings>({
   cautions: ['fan-starts'],
   gate: 'none',
   speaksTo: [...SENSOR_FAULTS, 'ect-wiring'],
+  strength: strength(0.95, 0.006, 0.03, 'thermometer', 'Readings that must agree; drafts and sun disagree', {
+    'ect-reads-cold': share(0.5, 0.006, 0.5, 'A contact in series hardly shows when cold'),
+    'ect-wrong-part': share(
+      0.45,
+      0.006,
+      0.08,
+      'Off in one way or the other; two families may meet at one temperature'
+    ),
+    'ect-wiring': share(0.7, 0.006, 0.32, 'Open or shorted: a contact in series hardly shows when cold')
+  }),
+  results: [
+    seen('it reads its cold default', ['ect-open-circuit', 'ect-wiring']),
+    seen('it reads its hot default', ['ect-short-circuit', 'ect-wiring']),
+    seen('it reads above the others', ['ect-reads-hot', 'ect-wrong-part', 'ect-wiring'], ['ect-reads-cold']),
+    seen('it reads below the others', ['ect-reads-cold', 'ect-wrong-part', 'ect-wiring'], ['ect-reads-hot'])
+  ],
+  clears: [...SENSOR_FAULTS, 'ect-wiring'],
   always: true,
   needsSoak: true,
   readings,

@@ -4,6 +4,7 @@ import { SENSOR_CIRCUIT_FAULTS, sensorProbes } from '../../physics/circuit/senso
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say, sayC } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { seen, strength } from '../strength';
 import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
 import { scanC } from '../../measure/temperature';
 
@@ -58,6 +59,9 @@ export const ectCircuit = defineCheck<EctCircuitReadings>({
   cautions: ['fan-starts'],
   gate: 'none',
   speaksTo: [...SENSOR_FAULTS, 'ect-wiring'],
+  strength: strength(0.95, 0.004, 0.04, 'meter', 'Both extremes of the circuit are forced'),
+  results: [seen('an extreme is not reached', ['ect-wiring'], ['ect-wrong-part'])],
+  clears: ['ect-wiring'],
   readings,
   judge(r, { sheet }) {
     const openC = sheet?.ect?.openReadsC ?? null;

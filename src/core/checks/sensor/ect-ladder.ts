@@ -15,6 +15,8 @@ import { matches, type LibraryCurve } from '../../physics/thermistor/library';
 import { sayC, sayDeltaC } from '../../units/say';
 import { AGREE_WITHIN_C } from './cold-agreement';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome, type Point } from '../check';
+import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
+import { seen, share, strength } from '../strength';
 import { instrumentSchema } from '../../measure/instruments';
 import { coolantC, refuseHotter } from '../../measure/temperature';
 
@@ -134,6 +136,18 @@ export const ectLadder = defineCheck<EctLadderReadings>({
   cautions: ['hot-parts', 'fan-starts'],
   gate: 'none',
   speaksTo: [...SENSOR, 'ect-open-circuit', 'ect-short-circuit'],
+  strength: strength(0.95, 0.005, 0.03, 'thermometer', 'A whole curve; the shape names the cause', {
+    'ect-wiring': share(0.05, 0.02, 0.9, 'Ohms are measured with the plug off'),
+    'ect-wrong-part': share(0.9, 0.006, 0.06, 'Some families lie near each other')
+  }),
+  results: [
+    seen('it reads hot along its curve', ['ect-reads-hot'], ['ect-reads-cold', 'ect-wrong-part']),
+    seen('it reads cold along its curve', ['ect-reads-cold'], ['ect-reads-hot', 'ect-wrong-part']),
+    seen('it is on another curve', ['ect-wrong-part'], ['ect-wiring', 'ect-reads-hot', 'ect-reads-cold']),
+    seen('it is open', ['ect-open-circuit', 'ect-wiring']),
+    seen('it is shorted', ['ect-short-circuit', 'ect-wiring'])
+  ],
+  clears: SENSOR_FAULTS,
   readings,
   refuse(r, sheet) {
     const circuit = circuitOf(sheet);

@@ -3,6 +3,7 @@ import { sayC, sayDeltaC } from '../../units/say';
 import { agreement } from '../../measure/agreement';
 import { AGREE_WITHIN_C, standingOf } from './cold-agreement';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { seen, share, strength } from '../strength';
 import { instrumentOf, instrumentSchema } from '../../measure/instruments';
 import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
 import { airC, scanC } from '../../measure/temperature';
@@ -31,6 +32,15 @@ export const ectSubstitute = defineCheck<EctSubstituteReadings>({
   cautions: ['fan-starts'],
   gate: 'none',
   speaksTo: [...SENSOR_FAULTS, 'ect-wiring'],
+  strength: strength(0.95, 0.006, 0.05, 'thermometer', 'One point, in air; the sensor, whatever it has', {
+    'ect-reads-cold': share(0.55, 0.006, 0.5, 'A contact in series hardly shows in cool air'),
+    'ect-wiring': share(0.65, 0.004, 0.3, 'A good sensor that is off as well')
+  }),
+  results: [
+    seen('a good sensor reads right in its place', SENSOR_FAULTS, ['ect-wiring']),
+    seen('a good sensor is off as well', ['ect-wiring'], ['ect-wrong-part'])
+  ],
+  clears: [...SENSOR_FAULTS, 'ect-wiring'],
   readings,
   judge({ substituteC, air, oldOffC }) {
     const scan = { celsius: substituteC, uncertaintyC: instrumentOf('scan').uncertaintyC };

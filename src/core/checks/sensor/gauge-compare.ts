@@ -3,9 +3,10 @@ import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../../units/say';
 import { agreement } from '../../measure/agreement';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome } from '../check';
+import { SCAN_BESIDE_METAL, seen, share, strength } from '../strength';
 import { circuitReadings, circuitWords, judgeCircuit, refuseVolts } from '../circuit-check';
 import { instrumentOf, instrumentSchema } from '../../measure/instruments';
-import { CLEARED_HOT, READS_HOT, readsOff } from '../../vehicle/sensor-faults';
+import { CLEARED_HOT, READS_HOT, readsOff, READS_COLD } from '../../vehicle/sensor-faults';
 import { coolantC, refuseHotter, scanC } from '../../measure/temperature';
 
 const readings = z
@@ -96,6 +97,23 @@ export const gaugeCompare = defineCheck<GaugeCompareReadings>({
     'ect-intermittent',
     ...new Set([...READS_HOT, ...CLEARED_HOT])
   ],
+  strength: strength(0.95, 0.006, 0.03, 'gauge', 'A needle is read to a few degrees at best', {
+    ...SCAN_BESIDE_METAL,
+    'sensor-branch-restricted': share(
+      0.25,
+      0.01,
+      0.6,
+      'Shows only where the thermometer is not at its housing'
+    )
+  }),
+  results: [
+    seen('the scan value is at its cold default', ['ect-open-circuit', 'ect-wiring'], ['ect-reads-cold']),
+    seen('the scan value is at its hot default', ['ect-short-circuit', 'ect-wiring'], ['ect-reads-hot']),
+    seen('the needle alone is wrong', ['gauge-fault']),
+    seen('the scan value stands below the thermometer', ['sensor-branch-restricted', ...READS_COLD]),
+    seen('the scan value stands above the thermometer', READS_HOT)
+  ],
+  clears: ['gauge-fault', ...CLEARED_HOT, 'ect-reads-hot'],
   readings,
   refuse: (r, sheet) => [
     ...[refuseHotter('thermometer.celsius', r.thermometer?.celsius ?? null, sheet)].filter(

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { sayDeltaC } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { seen, share, strength } from '../strength';
 
 /** Where hands go, and what is said of it. */
 export const WIGGLED = {
@@ -48,6 +49,22 @@ export const wiggle = defineCheck<WiggleReadings>({
   cautions: ['fan-starts', 'fan-blades', 'hot-parts'],
   gate: 'none',
   speaksTo: ['ect-intermittent', 'ect-wiring', 'fan-controller-shorted'],
+  strength: strength(
+    0.8,
+    0.03,
+    0.2,
+    'hand',
+    'A contact that answers is the one; one that does not may be cold today',
+    {
+      'ect-wiring': share(0.33, 0.02, 0.7, 'Most of it is broken for good'),
+      'fan-controller-shorted': share(0.45, 0.008, 0.6, 'Its connector answers now and then')
+    }
+  ),
+  results: [
+    seen('the reading follows the hand', ['ect-intermittent', 'ect-wiring']),
+    seen('the fan follows the hand', ['fan-controller-shorted'])
+  ],
+  clears: ['ect-intermittent'],
   readings,
   judge(r) {
     const moved = PLACES.filter((p) => r[p] !== null);

@@ -2,6 +2,7 @@ import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { sayC } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { seen, share, strength } from '../strength';
 import { coolantC, refuseHotter } from '../../measure/temperature';
 
 export const FELT = {
@@ -39,6 +40,24 @@ export const hoseRush = defineCheck<HoseRushReadings>({
     'thermostat-low-rating',
     'thermostat-sluggish',
     'pump-flow-low'
+  ],
+  strength: strength(0.85, 0.05, 0.12, 'hand', 'Quick and free, and felt by a hand', {
+    'thermostat-low-rating': share(0.88, 0.006, 0.1, 'A rush too early is nothing else'),
+    'thermostat-stuck-closed': share(0.75, 0.006, 0.24, 'One that opens a little warms the hose as well'),
+    'thermostat-sluggish': share(0.35, 0.008, 0.55, 'A late rush is not always late enough'),
+    'pump-flow-low': share(0.05, 0.006, 0.9, 'Hardly ever so little that the hose stays cool')
+  }),
+  results: [
+    seen('the hose warms along from the start', ['thermostat-stuck-open'], ['thermostat-stuck-closed']),
+    seen('it rushes hot too early', ['thermostat-low-rating'], ['thermostat-stuck-closed']),
+    seen('it stays cool', ['thermostat-stuck-closed', 'pump-flow-low'], ['thermostat-stuck-open']),
+    seen('it rushes hot late', ['thermostat-sluggish'], ['thermostat-stuck-open'])
+  ],
+  clears: [
+    'thermostat-stuck-open',
+    'thermostat-stuck-closed',
+    'thermostat-low-rating',
+    'thermostat-sluggish'
   ],
   readings,
   refuse: (r, sheet) => [refuseHotter('coolantC', r.coolantC, sheet)].filter((p) => p !== undefined),

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { FAST_C_PER_MIN, readBath } from '../../physics/thermostat/bath';
 import { say, sayC, sayDeltaC } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
+import { share, strength } from '../strength';
 
 const point = z.object({
   bathC: z
@@ -47,6 +48,10 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
     'thermostat-low-rating',
     'thermostat-sluggish'
   ],
+  strength: strength(0.96, 0.015, 0.03, 'itself', 'The part itself, measured over its whole range', {
+    'thermostat-stuck-open': share(0.97, 0.004, 0.03, 'It passes when cold, or it does not'),
+    'thermostat-low-rating': share(0.97, 0.08, 0.03, 'Good ones open some degrees early too')
+  }),
   readings,
   unlikely(r) {
     return readBath(r.points).against.map((i) => {

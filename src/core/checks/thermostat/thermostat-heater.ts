@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { say } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
+import { strength } from '../strength';
 
 export const OPENED = { opens: 'Opens', stays: 'Stays shut' } as const;
 export const CLOSED = { closes: 'Shuts again', stays: 'Stays open' } as const;
@@ -34,6 +35,7 @@ export const thermostatHeater = defineCheck<ThermostatHeaterReadings>({
   cautions: ['heated-bath', 'fused-feed'],
   gate: 'none',
   speaksTo: ['thermostat-heater-failed'],
+  strength: strength(0.97, 0.005, 0.03, 'meter', 'The element itself'),
   lacks: (sheet) => (sheet.thermostat.heaterOhm == null ? 'no heated thermostat' : null),
   readings,
   judge(r, { sheet }) {
