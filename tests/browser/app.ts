@@ -66,6 +66,15 @@ export function useApp(ready: (server: TestServer, driver: WebDriver) => void) {
       await input.sendKeys(Key.chord(Key.CONTROL, 'a'), text);
       return input;
     },
+    /** Picks from a list that opens. */
+    async pick(label: string, option: string): Promise<void> {
+      const { driver } = browser;
+      const trigger = By.xpath(`//p[normalize-space(.)=${JSON.stringify(label)}]/following::button[1]`);
+      await (await see(driver, trigger)).click();
+      await (
+        await see(driver, By.xpath(`//*[@role="option"][normalize-space(.)=${JSON.stringify(option)}]`))
+      ).click();
+    },
     enter,
     /** A new job on a vehicle of the demo, entered as the interface enters it. Its address. */
     async newJob(fleetNo: string, symptoms: readonly Symptom[] = []): Promise<string> {

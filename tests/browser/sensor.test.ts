@@ -4,7 +4,7 @@ import { useApp } from './app';
 import { faultsByAxe, see, WAIT_MS } from './browser';
 
 let driver: WebDriver;
-const { go, textOf, button, type, inputOf, newJob, openSheet } = useApp((_, d) => (driver = d));
+const { go, textOf, button, type, inputOf, pick, newJob, openSheet } = useApp((_, d) => (driver = d));
 
 const active = () => driver.switchTo().activeElement();
 const says = () => textOf('[data-outcome]');
@@ -101,8 +101,7 @@ describe('the curve library', () => {
       (await driver.executeScript<string>('return document.querySelector("tbody a").getAttribute("href")')) +
         '/sheet'
     );
-    const options = By.xpath('//label[contains(., "from the library")]//option[.="Harbour tractors"]');
-    await (await see(driver, options)).click();
+    await pick('Take a curve from the library', 'Harbour tractors');
     await driver.wait(
       async () => Number(await (await inputOf('R at 25 °C')).getAttribute('value')) > 6000,
       WAIT_MS

@@ -1,5 +1,5 @@
 import '../base/zod-words';
-import type { z } from 'zod';
+import { z } from 'zod';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { FaultId } from '../vehicle/faults';
 import type { Problem } from '../base/result';
@@ -7,6 +7,7 @@ import type { CoolingOf, ThermalFact, ThermalState } from '../physics/heat/state
 import type { LibraryCurve } from '../physics/thermistor/library';
 import type { CautionId } from '../measure/cautions';
 import type { Tool } from '../measure/tools';
+import { fieldsOf, type Field } from '../units/field';
 import type { CheckOutcome, Strength } from './strength';
 
 /** Where on the heat line a check can be done: cold-soaked, warming, regulating, hot and stopped, any time, bench. */
@@ -99,18 +100,29 @@ interface CheckRule<R> {
   facts?(readings: R, at: string): ThermalFact[];
   /** The readings in a line of the history. */
   words(readings: R): string;
+  /** What its form begins with, where that is not nothing. */
+  begins?(known: { readonly heat: ThermalState; readonly sheet: SpecSheet | null }): Partial<R>;
 }
 
 /** A check of the registry, whatever its readings are. */
-export type Check = CheckWords & Required<CheckRule<unknown>>;
+export type Check = CheckWords &
+  Required<CheckRule<unknown>> & {
+    /** The fields its form is drawn from; none where the form is a component of its own. */
+    readonly fields: readonly Field[];
+  };
+
+/** A check whose readings are known: what a picture of them is held to. */
+export type CheckOf<R> = Check & { readonly readingsOf?: R };
 
 /**
  * Makes a check of its words and its rule. Readings are parsed once, by the check's own schema, where they come in
  * (a form, a file, the record); from there on they are what the schema made of them.
  */
-export function defineCheck<R>(check: CheckWords & CheckRule<R>): Check {
+export function defineCheck<R>(check: CheckWords & CheckRule<R>): CheckOf<R> {
   return {
     ...check,
+    fields: check.readings instanceof z.ZodObject ? fieldsOf(check.readings) : [],
+    begins: (known) => check.begins?.(known) ?? {},
     judge: (readings, context) => withSoak(check, check.judge(readings as R, context), context),
     refuse: (readings, sheet) => check.refuse?.(readings as R, sheet) ?? [],
     unlikely: (readings, context) => check.unlikely?.(readings as R, context) ?? [],

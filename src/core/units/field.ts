@@ -1,12 +1,25 @@
 import { z } from 'zod';
 import type { QuantityKind } from './units';
 
+/** An instrument of the simulated bench at a place, or a part of it that is measured. */
+type BenchPlace =
+  | { readonly instrument: 'multimeter' | 'infrared' | 'probe' | 'tachometer'; readonly place: string }
+  | { readonly part: string };
+
 /** What a field is called, and how a person gives it: said beside its type, once for form, page, comparison and document. */
 export interface FieldWords {
   readonly label: string;
   /** The kind of quantity it is in; a plain number where none is said. */
   readonly quantity?: QuantityKind;
   readonly hint?: string;
+  /** The unit it is kept in, by symbol, where that is not the core's: minutes of a time. */
+  readonly keptIn?: string;
+  /** Values that are tapped instead of typed. */
+  readonly taps?: readonly number[];
+  /** Choices that are bad news. */
+  readonly bad?: readonly string[];
+  /** Where a simulated bench reads it. */
+  readonly bench?: BenchPlace;
   /** Words of its choices, in the order they are offered. */
   readonly choices?: Readonly<Record<string, string>>;
   /** What is said where nothing is chosen; `not known` where it is not said. */
@@ -97,6 +110,21 @@ function shapeOf(type: z.ZodType, path: string): Shape {
   }
   throw new TypeError(`${path}: no form is known for a field of type ${type.def.type}`);
 }
+
+/** A record before anything is typed: nothing measured, chosen or ticked. */
+export const emptyOf = (fields: readonly Field[]): Record<string, unknown> =>
+  Object.fromEntries(
+    fields.map((f) => [
+      f.path,
+      f.kind === 'flag' && f.needed
+        ? false
+        : f.kind === 'text'
+          ? ''
+          : f.kind === 'table' || f.kind === 'rows'
+            ? []
+            : null
+    ])
+  );
 
 /** The value of a record at a path; undefined where its part is missing. */
 export const valueAt = (record: unknown, path: string): unknown =>

@@ -80,7 +80,7 @@ export function fieldText(field: Field, value: unknown, write: WriteQuantity = i
     kind && kind !== 'number' ? write(v as number, kind) : String(v);
   switch (field.kind) {
     case 'quantity':
-      return `${number(value, field.quantity)}${field.hint === 'minutes' ? ' min' : ''}`;
+      return field.keptIn ? `${value as number} ${field.keptIn}` : number(value, field.quantity);
     case 'choice':
       return field.choices?.[value as string] ?? String(value);
     case 'one-of': {
@@ -141,7 +141,7 @@ const RANGE = ({ min, max }: { min: number; max: number }) =>
     .join(' ');
 
 function rowsOf(field: Field, part: string): string[] {
-  const unit = field.quantity ? baseUnit(field.quantity).symbol : '';
+  const unit = field.keptIn ?? (field.quantity ? baseUnit(field.quantity).symbol : '');
   const says = {
     quantity: field.kind === 'quantity' ? RANGE(field) : '',
     choice: Object.keys(field.choices ?? {}).join(', '),

@@ -133,8 +133,8 @@ export const specSheetSchema = z.looseObject({
       drive: choice('Electric fan', { relay: 'by relays', controller: 'by a controller', none: 'none' }),
       stages: defineField(z.array(fanStage), { label: 'Stages', ...driven }).nullish(),
       ratedA: amount('Current of the fan', 'current', positive.max(200), driven).nullish(),
-      afterRunMaxMin: amount('After-run at most', 'number', z.number().min(0).max(60), {
-        hint: 'minutes',
+      afterRunMaxMin: amount('After-run at most', 'time', z.number().min(0).max(60), {
+        keptIn: 'min',
         ...driven
       }).nullish(),
       onWithAc: yes('Runs with the A/C', driven).nullish(),

@@ -205,6 +205,7 @@
       <div class="space-y-5">
         {#key correcting}
           <instrument.component
+            {id}
             bind:readings={readings as never}
             {sheet}
             {heat}

@@ -1,17 +1,15 @@
 import type { Component } from 'svelte';
-import type { CheckId } from '$core/checks/registry';
+import { checkOf, type CheckId } from '$core/checks/registry';
+import { emptyOf } from '$core/units/field';
 import type { SpecSheet } from '$core/vehicle/spec-sheet';
 import type { ThermalState } from '$core/physics/heat/state';
 import { lastInstrument } from './instrument-memory';
+import CheckForm from './CheckForm.svelte';
 import ByHandSheet from './ByHandSheet.svelte';
-import ClutchColdTurnSheet from './ClutchColdTurnSheet.svelte';
-import ClutchPlaySheet from './ClutchPlaySheet.svelte';
 import CodesSheet from './CodesSheet.svelte';
 import ColdAgreementSheet from './ColdAgreementSheet.svelte';
-import EctCircuitSheet from './EctCircuitSheet.svelte';
 import EctLadderSheet from './EctLadderSheet.svelte';
 import EctSubstituteSheet from './EctSubstituteSheet.svelte';
-import FanCommandSheet from './FanCommandSheet.svelte';
 import FanSwitchingSheet from './FanSwitchingSheet.svelte';
 import GaugeCompareSheet from './GaugeCompareSheet.svelte';
 import HoseRushSheet from './HoseRushSheet.svelte';
@@ -22,14 +20,12 @@ import AirRiseSheet from './AirRiseSheet.svelte';
 import CapTestSheet from './CapTestSheet.svelte';
 import ClutchElectronicSheet from './ClutchElectronicSheet.svelte';
 import ClutchHotSpeedSheet from './ClutchHotSpeedSheet.svelte';
-import CombustionGasSheet from './CombustionGasSheet.svelte';
 import ControllerSheet from './ControllerSheet.svelte';
 import FanDirectFeedSheet from './FanDirectFeedSheet.svelte';
 import PressureHoldSheet from './PressureHoldSheet.svelte';
 import RadiatorFaceSheet from './RadiatorFaceSheet.svelte';
 import RelayBenchSheet from './RelayBenchSheet.svelte';
 import RelaySocketSheet from './RelaySocketSheet.svelte';
-import RelaySwapSheet from './RelaySwapSheet.svelte';
 import TemperatureMapSheet from './TemperatureMapSheet.svelte';
 import ThermostatBathSheet from './ThermostatBathSheet.svelte';
 import ThermostatHeaterSheet from './ThermostatHeaterSheet.svelte';
@@ -67,19 +63,7 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
     fixAnyway: []
   })),
   'cold-agreement': sheet(ColdAgreementSheet, () => ({ ect: null, housing: null, iat: null, ambient: null })),
-  'clutch-cold-turn': sheet(ClutchColdTurnSheet, () => ({
-    firstTurn: null,
-    freeTurns: null,
-    laterTurns: null
-  })),
   'ect-ladder': sheet(EctLadderSheet, () => ({ points: [] })),
-  'ect-circuit': sheet(EctCircuitSheet, () => ({
-    unpluggedC: null,
-    bridgedC: null,
-    openV: null,
-    signalV: null,
-    groundV: null
-  })),
   'ect-substitute': sheet(EctSubstituteSheet, () => ({
     substituteC: null,
     air: null,
@@ -107,13 +91,11 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
     acOn: false,
     moving: false
   })),
-  'fan-command': sheet(FanCommandSheet, () => ({ click: null, turns: null, commandedPct: 100 })),
   'key-off-fan': sheet(KeyOffFanSheet, ({ coolantC, running }) => ({
     ranMin: null,
     stillRunning: false,
     coolantC: running ? coolantC : null
   })),
-  'clutch-play': sheet(ClutchPlaySheet, () => ({ tipMm: null, moves: null, feels: null })),
   'fan-direct-feed': sheet(FanDirectFeedSheet, () => ({ at: 'plug', turns: null, amps: null, feedV: null })),
   'relay-bench': sheet(RelayBenchSheet, () => ({
     coilOhm: null,
@@ -121,13 +103,6 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
     dropV: null,
     loadA: null,
     restOhm: null
-  })),
-  'relay-swap': sheet(RelaySwapSheet, () => ({
-    identical: false,
-    donor: '',
-    donorSafe: false,
-    putBack: false,
-    then: null
   })),
   'relay-socket': sheet(RelaySocketSheet, (_, spec) => ({
     circuit: (spec?.fan?.stages?.length ?? 0) > 1 ? 'fan-pair' : 'fan-relay',
@@ -161,13 +136,6 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
   'air-rise': sheet(AirRiseSheet, () => ({ beforeC: null, afterC: null, coolantC: null, fan: null })),
   'pressure-hold': sheet(PressureHoldSheet, () => ({ points: [], seen: null, engineRan: false })),
   'cap-test': sheet(CapTestSheet, () => ({ opensKPa: [], holds: null, seal: null })),
-  'combustion-gas': sheet(CombustionGasSheet, () => ({
-    by: null,
-    seen: null,
-    bubbles: null,
-    dry: false,
-    worked: false
-  })),
   'thermostat-bath': sheet(ThermostatBathSheet, () => ({ points: [], stampedC: null })),
   'thermostat-heater': sheet(ThermostatHeaterSheet, () => ({
     elementOhm: null,
@@ -179,6 +147,18 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
 
 const BY_HAND: CheckSheet = sheet(ByHandSheet, () => ({ judged: null, found: '' }));
 
-/** The sheet of a check; what the technician judged by hand is corrected by hand. */
-export const sheetOf = (id: CheckId, byHand = false): CheckSheet =>
-  byHand ? BY_HAND : (SHEETS[id] ?? BY_HAND);
+/** The form of a check that is drawn from its fields. */
+const drawn = (id: CheckId): CheckSheet =>
+  sheet(CheckForm, (heat, spec) => ({
+    ...emptyOf(checkOf(id).fields),
+    ...(checkOf(id).begins({ heat, sheet: spec }) as object)
+  }));
+
+/**
+ * The form of a check: its own component where it has one, else drawn from its fields; one without fields is judged by
+ * hand, and so is what was judged by hand before.
+ */
+export function sheetOf(id: CheckId, byHand = false): CheckSheet {
+  if (byHand) return BY_HAND;
+  return SHEETS[id] ?? (checkOf(id).fields.length > 0 ? drawn(id) : BY_HAND);
+}

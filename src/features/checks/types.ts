@@ -1,3 +1,4 @@
+import type { CheckId } from '$core/checks/registry';
 import type { SpecSheet } from '$core/vehicle/spec-sheet';
 import type { LibraryCurve } from '$core/physics/thermistor/library';
 import type { CoolingOf, ThermalState } from '$core/physics/heat/state';
@@ -5,6 +6,7 @@ import type { RecordedCheck } from '$core/record/derive';
 
 /** What every sheet gets. `readings` is the draft: fields may still be null; the check's own schema judges it. */
 export interface SheetProps<Draft> {
+  readonly id: CheckId;
   readings: Draft;
   readonly sheet: SpecSheet | null;
   readonly heat: ThermalState;
@@ -17,6 +19,12 @@ export interface SheetProps<Draft> {
   readonly zone: string;
   /** What is wrong, by field. */
   readonly problems: Readonly<Record<string, string>>;
+}
+
+/** What a picture of readings gets: fields may still be null. */
+export interface PictureProps<R> {
+  readonly readings: Draft<R>;
+  readonly sheet: SpecSheet | null;
 }
 
 /** Readings before they are complete. */

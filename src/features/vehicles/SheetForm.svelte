@@ -5,7 +5,7 @@
   import { askedOn, SHEET_PARTS } from '$core/vehicle/sheet-fields';
   import Select from '$lib/ui/inputs/Select.svelte';
   import { shopCurves } from '$lib/ui/page-state/curves';
-  import SheetField from './SheetField.svelte';
+  import FieldInput from '$lib/ui/inputs/FieldInput.svelte';
   import SheetRows from './SheetRows.svelte';
 
   interface Props {
@@ -44,7 +44,7 @@
           {#if field.kind === 'rows'}
             <SheetRows {field} rows={(value ?? []) as Record<string, unknown>[]} {wrong} onvalue={put} />
           {:else}
-            <SheetField {field} {value} {wrong} onvalue={put} />
+            <FieldInput {field} {value} {wrong} onvalue={put} />
           {/if}
         {/each}
       </div>

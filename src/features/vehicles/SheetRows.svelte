@@ -2,7 +2,7 @@
   import Plus from '@lucide/svelte/icons/plus';
   import X from '@lucide/svelte/icons/x';
   import { valueAt, withValue, type Field } from '$core/units/field';
-  import SheetField from './SheetField.svelte';
+  import FieldInput from '$lib/ui/inputs/FieldInput.svelte';
 
   interface Props {
     field: Extract<Field, { kind: 'rows' }>;
@@ -19,7 +19,7 @@
   {#each rows as row, i (i)}
     <div class="border-line grid grid-cols-2 items-end gap-x-3 border-t pt-2 sm:grid-cols-3">
       {#each field.fields as inner (inner.path)}
-        <SheetField
+        <FieldInput
           field={inner}
           at="{field.path}.{i}.{inner.path}"
           value={valueAt(row, inner.path)}

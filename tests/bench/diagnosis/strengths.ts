@@ -6,7 +6,7 @@ import { Patient } from '../../../src/simulation/technician/play';
 import { SPECS } from './specs';
 
 /**
- * What each check says of each suspect on simulated vehicles, beside what `strengths.ts` supposes: every check of
+ * What each check says of each suspect on simulated vehicles, beside what its own `strength` supposes: every check of
  * every job, on other jobs than the benchmark's, half of them without a fault. `node strengths.mjs [jobs]`.
  */
 const jobs = Number(process.argv[2] ?? 1000);

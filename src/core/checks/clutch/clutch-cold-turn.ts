@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import { defineCheck, outcome, speaksAgainst, speaksFor, voidOutcome, type CheckContext } from '../check';
 import { seen, strength } from '../strength';
 import { withoutClutch } from '../vehicle-has';
 
-export const DRAGS = {
+const DRAGS = {
   none: 'No drag',
   slight: 'Slight drag',
   firm: 'Firm drag',
@@ -13,15 +14,18 @@ type Drag = keyof typeof DRAGS;
 const drag = z.enum(Object.keys(DRAGS) as [Drag, ...Drag[]], 'Say how the first turn felt');
 
 const readings = z.object({
-  firstTurn: drag,
+  firstTurn: defineField(drag, { label: 'The very first turn after standing, by hand', choices: DRAGS }),
   /** Turns it makes by itself after a flick; null where not tried. */
-  freeTurns: z
-    .number()
-    .min(0, 'Turns are 0 or more')
-    .max(60, 'No hand spins a fan for more than 60 turns')
-    .nullable(),
+  freeTurns: defineField(
+    z.number().min(0, 'Turns are 0 or more').max(60, 'No hand spins a fan for more than 60 turns'),
+    {
+      label: 'Turns it makes by itself after a flick, 8 for more',
+      quantity: 'number',
+      taps: [0, 1, 2, 3, 4, 5, 6, 8]
+    }
+  ).nullable(),
   /** How it felt after some turns. Kept, not judged: the fluid is spread by then. */
-  laterTurns: drag.nullable()
+  laterTurns: defineField(drag, { label: 'Later turns, kept and not judged', choices: DRAGS }).nullable()
 });
 export type ClutchColdTurnReadings = z.infer<typeof readings>;
 

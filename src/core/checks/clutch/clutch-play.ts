@@ -1,11 +1,12 @@
 import { limitsOf, originWords } from '../../vehicle/limits';
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import { say } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
 import { strength } from '../strength';
 import { withoutClutch } from '../vehicle-has';
 
-export const MOVERS = {
+const MOVERS = {
   nothing: 'Nothing moves',
   clutch: 'Fan and clutch move, the pump shaft stands still',
   pump: 'The pump shaft and pulley move with the fan',
@@ -15,13 +16,22 @@ type Mover = keyof typeof MOVERS;
 
 const readings = z.object({
   /** Movement at the blade tip, to and fro in all. */
-  tipMm: z
-    .number('Measure the movement at the blade tip')
-    .min(0, 'A movement is 0 mm or more')
-    .max(200, 'More than 200 mm at the tip: the fan would be off'),
-  moves: z.enum(Object.keys(MOVERS) as [Mover, ...Mover[]], 'Say which part moves'),
-  /** Turned slowly by hand. */
-  feels: z.enum(['smooth', 'rough'], 'Say how it feels turned slowly')
+  tipMm: defineField(
+    z
+      .number('Measure the movement at the blade tip')
+      .min(0, 'A movement is 0 mm or more')
+      .max(200, 'More than 200 mm at the tip: the fan would be off'),
+    { label: 'Movement at the blade tip', quantity: 'length', hint: 'to and fro in all' }
+  ),
+  moves: defineField(z.enum(Object.keys(MOVERS) as [Mover, ...Mover[]], 'Say which part moves'), {
+    label: 'What moves',
+    choices: MOVERS
+  }),
+  feels: defineField(z.enum(['smooth', 'rough'], 'Say how it feels turned slowly'), {
+    label: 'Turned slowly by hand',
+    choices: { smooth: 'Smooth', rough: 'Rough' },
+    bad: ['rough']
+  })
 });
 export type ClutchPlayReadings = z.infer<typeof readings>;
 

@@ -1,18 +1,28 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
 import { seen, share, strength } from '../strength';
 import { FAN_DEAD } from '../../vehicle/faults';
 import { withoutFan } from '../vehicle-has';
 
-export const CLICKS = { yes: 'Clicks', no: 'No click', unknown: 'Not to be heard' } as const;
-export const TURNS = { full: 'Turns as it should', slow: 'Turns slowly', no: 'Stands still' } as const;
+const CLICKS = { yes: 'Clicks', no: 'No click', unknown: 'Not to be heard' } as const;
+const TURNS = { full: 'Turns as it should', slow: 'Turns slowly', no: 'Stands still' } as const;
 type Click = keyof typeof CLICKS;
 type Turn = keyof typeof TURNS;
 
 const readings = z.object({
-  click: z.enum(Object.keys(CLICKS) as [Click, ...Click[]], 'Say whether a relay clicked'),
-  turns: z.enum(Object.keys(TURNS) as [Turn, ...Turn[]], 'Say what the fan did'),
-  commandedPct: z.number().min(1, 'A command is 1 to 100 %').max(100, 'A command is 1 to 100 %')
+  commandedPct: defineField(
+    z.number().min(1, 'A command is 1 to 100 %').max(100, 'A command is 1 to 100 %'),
+    { label: 'Commanded', quantity: 'share', taps: [30, 50, 80, 100] }
+  ),
+  click: defineField(z.enum(Object.keys(CLICKS) as [Click, ...Click[]], 'Say whether a relay clicked'), {
+    label: 'The relay, if there is one',
+    choices: CLICKS
+  }),
+  turns: defineField(z.enum(Object.keys(TURNS) as [Turn, ...Turn[]], 'Say what the fan did'), {
+    label: 'The fan',
+    choices: TURNS
+  })
 });
 export type FanCommandReadings = z.infer<typeof readings>;
 
@@ -57,6 +67,7 @@ export const fanCommand = defineCheck<FanCommandReadings>({
   clears: [...FAN_DEAD, 'fan-motor-weak'],
   lacks: withoutFan,
   readings,
+  begins: () => ({ commandedPct: 100 }),
   judge({ click, turns, commandedPct }, { sheet }) {
     const relay = sheet?.fan?.drive !== 'controller';
     const numbers = [

@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
 import { seen, strength } from '../strength';
 import { withoutRelay } from '../vehicle-has';
 
-export const SWAPPED = {
+const SWAPPED = {
   runs: 'Fan runs now when commanded',
   ran: 'Fan ran with its own relay too',
   dead: 'Still stands still',
@@ -14,12 +15,20 @@ type Swapped = keyof typeof SWAPPED;
 
 const readings = z.object({
   /** The printed part number is the same, letter for letter. */
-  identical: z.boolean(),
-  donor: z.string().trim().min(1, 'Name the circuit the relay was borrowed from').max(60),
+  identical: defineField(z.boolean(), { label: '1. The part number is the same, letter for letter' }),
   /** The engine runs safely without that circuit. */
-  donorSafe: z.boolean(),
-  putBack: z.boolean(),
-  then: z.enum(Object.keys(SWAPPED) as [Swapped, ...Swapped[]], 'Say what the fan did with the other relay')
+  donorSafe: defineField(z.boolean(), {
+    label: '2. The engine runs safely without the circuit it comes from'
+  }),
+  donor: defineField(z.string().trim().min(1, 'Name the circuit the relay was borrowed from').max(60), {
+    label: '3. Borrowed from',
+    hint: 'as a horn or a rear wash'
+  }),
+  then: defineField(
+    z.enum(Object.keys(SWAPPED) as [Swapped, ...Swapped[]], 'Say what the fan did with the other relay'),
+    { label: '4. With it in place', choices: SWAPPED }
+  ),
+  putBack: defineField(z.boolean(), { label: '5. Both relays are back where they belong' })
 });
 export type RelaySwapReadings = z.infer<typeof readings>;
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import { nextProbe, rankElements } from '../../physics/circuit/rank';
 import { SENSOR_CIRCUIT_FAULTS, sensorProbes } from '../../physics/circuit/sensor-circuit';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
@@ -11,18 +12,33 @@ import { scanC } from '../../measure/temperature';
 const readings = z
   .object({
     /** Scan value with the plug off, and with its two pins bridged. */
-    unpluggedC: scanC.nullable(),
-    bridgedC: scanC.nullable(),
+    unpluggedC: defineField(scanC, {
+      label: 'Reads unplugged',
+      quantity: 'temperature',
+      hint: 'plug off, key on'
+    }).nullable(),
+    bridgedC: defineField(scanC, {
+      label: 'Reads bridged',
+      quantity: 'temperature',
+      hint: 'its two pins, by a fused wire'
+    }).nullable(),
     /** Across the open plug, key on. */
-    openV: z.number().min(0, 'Volts are 0 or more').max(48, 'A sensor supply is a few volts').nullable(),
+    openV: defineField(z.number().min(0, 'Volts are 0 or more').max(48, 'A sensor supply is a few volts'), {
+      label: 'Open plug',
+      quantity: 'voltage',
+      hint: 'supply to ground pin'
+    }).nullable(),
     /** From the signal pin of the open plug to battery minus, key on. */
-    signalV: z
-      .number()
-      .min(0, 'Volts are 0 or more')
-      .max(48, 'More than 48 V is on no vehicle’s sensor')
-      .nullable(),
+    signalV: defineField(
+      z.number().min(0, 'Volts are 0 or more').max(48, 'More than 48 V is on no vehicle’s sensor'),
+      { label: 'Signal pin', quantity: 'voltage', hint: 'plug off, to battery −' }
+    ).nullable(),
     /** From the plug's ground pin to battery minus, its pins bridged, key on. */
-    groundV: z.number().min(-2).max(16, 'A ground carries millivolts; 16 V is the battery').nullable()
+    groundV: defineField(z.number().min(-2).max(16, 'A ground carries millivolts; 16 V is the battery'), {
+      label: 'Ground drop',
+      quantity: 'voltage',
+      hint: 'bridged, to battery −'
+    }).nullable()
   })
   .refine((r) => r.unpluggedC !== null || r.bridgedC !== null || r.openV !== null || r.signalV !== null, {
     message: 'Take the plug off and read, bridge its pins and read, or measure the open plug',

@@ -1,9 +1,13 @@
 <script lang="ts">
   import { valueAt, type Field } from '$core/units/field';
-  import { findUnit } from '$core/units/units';
-  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
-  import Select from '$lib/ui/inputs/Select.svelte';
-  import TableInput from '$lib/ui/inputs/TableInput.svelte';
+  import { findUnit, fromBase, toBase } from '$core/units/units';
+  import { inReaderUnits, unitOf } from '../page-state/units';
+  import BenchRead from './BenchRead.svelte';
+  import Choose from './Choose.svelte';
+  import QuantityInput from './QuantityInput.svelte';
+  import Select from './Select.svelte';
+  import TableInput from './TableInput.svelte';
+  import Tick from './Tick.svelte';
 
   interface Props {
     field: Field;
@@ -13,31 +17,71 @@
     onvalue: (value: unknown) => void;
     /** Where the field stands, of a row of a list. */
     at?: string;
+    /** Choices are tapped: for a hand that is at an engine. */
+    tap?: boolean;
   }
-  let { field, value, wrong, onvalue, at = field.path }: Props = $props();
+  let { field, value, wrong, onvalue, at = field.path, tap = false }: Props = $props();
 
   // Ohms of a data sheet are written in full: 2300 Ω, and not 2.30 kΩ.
   const OHM = findUnit('resistance', 'ohm')!;
-  const unit = (kind: Field['quantity']) => (kind === 'resistance' ? { unit: OHM } : {});
+  const kept = $derived(field.keptIn ? findUnit(field.quantity ?? 'number', field.keptIn) : undefined);
+  const unit = $derived(
+    kept ?? (field.quantity === 'resistance' && !tap ? OHM : unitOf(field.quantity ?? 'number'))
+  );
+  const inBase = (v: unknown) => (v == null ? null : kept ? toBase(v as number, kept) : (v as number));
+  const asKept = (v: number | null) => (v === null || !kept ? v : Number(fromBase(v, kept).toPrecision(9)));
   const YES_NO = [
     { value: 'yes', label: 'yes' },
     { value: 'no', label: 'no' }
   ];
   const choices = (words: Field['choices']) =>
-    Object.entries(words ?? {}).map(([v, label]) => ({ value: v, label }));
+    Object.entries(words ?? {}).map(([v, label]) => ({
+      value: v,
+      label,
+      ...(field.bad?.includes(v) ? { tone: 'bad' as const } : {})
+    }));
   const rows = $derived((value ?? []) as Record<string, unknown>[]);
   const amounts = $derived((value ?? {}) as Record<string, number | null>);
   const named = $derived([...new Set([...Object.keys(field.keys ?? {}), ...Object.keys(amounts)])]);
 </script>
 
-{#if field.kind === 'quantity'}
-  <QuantityInput
+{#if field.kind === 'quantity' && field.taps}
+  <Choose
     label={field.label}
-    kind={field.quantity ?? 'number'}
-    {...unit(field.quantity)}
-    value={value as number | null}
-    hint={field.hint}
-    required={field.needed && field.path.startsWith('thermostat.')}
+    choices={field.taps.map((n) => ({
+      value: String(n),
+      label: `${n}${unit.symbol ? ` ${unit.symbol}` : ''}`
+    }))}
+    value={value == null ? null : String(value as number)}
+    optional={!field.needed}
+    problem={wrong(at)}
+    onvalue={(v) => onvalue(v === null ? null : Number(v))}
+  />
+{:else if field.kind === 'quantity'}
+  <div>
+    <QuantityInput
+      label={field.label}
+      kind={field.quantity ?? 'number'}
+      {unit}
+      value={inBase(value)}
+      hint={field.hint && inReaderUnits(field.hint)}
+      required={field.needed}
+      problem={wrong(at)}
+      onvalue={(v) => onvalue(asKept(v))}
+    />
+    {#if field.bench}<BenchRead
+        {...field.bench}
+        label="Read the simulated instrument"
+        onread={(v) => onvalue(asKept(v))}
+      />{/if}
+  </div>
+{:else if field.kind === 'choice' && tap}
+  <Choose
+    label={field.label}
+    choices={choices(field.choices)}
+    value={value as string | null}
+    optional={!field.needed}
+    wide={Object.values(field.choices ?? {}).some((c) => c.length > 32)}
     problem={wrong(at)}
     {onvalue}
   />
@@ -50,6 +94,8 @@
     problem={wrong(at)}
     {onvalue}
   />
+{:else if field.kind === 'flag' && field.needed}
+  <Tick label={field.label} value={value === true} problem={wrong(at)} {onvalue} />
 {:else if field.kind === 'flag'}
   <Select
     label={field.label}
@@ -68,8 +114,8 @@
       maxlength="200"
       autocomplete="off"
       aria-invalid={wrong(at) ? 'true' : undefined}
-    /><span class="mt-1 block min-h-5 text-xs {wrong(at) ? 'text-off font-semibold' : ''}"
-      >{wrong(at) ?? ''}</span
+    /><span class="mt-1 block min-h-5 text-xs {wrong(at) ? 'text-off font-semibold' : 'text-ink-2'}"
+      >{wrong(at) ?? field.hint ?? ''}</span
     ></label
   >
 {:else if field.kind === 'table'}

@@ -1,12 +1,11 @@
 <script lang="ts">
   import type { EctCircuitReadings } from '$core/checks/sensor/ect-circuit';
-  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
   import { shown } from '$lib/ui/page-state/units';
-  import type { Draft, SheetProps } from './types';
+  import type { PictureProps } from '../types';
 
-  let { readings = $bindable(), sheet, problems }: SheetProps<Draft<EctCircuitReadings>> = $props();
+  let { readings, sheet }: PictureProps<EctCircuitReadings> = $props();
   const ect = $derived(sheet?.ect);
-  const said = (c: number | null | undefined) => (c == null ? '' : `sheet ${shown(c, 'temperature', 0)}`);
+  const said = (c: number | null | undefined) => (c == null ? '' : shown(c, 'temperature', 0));
   const given = (v: number | null) => v !== null;
 </script>
 
@@ -57,42 +56,8 @@
   <p class="text-ink-2 text-sm lg:pt-6">
     Key on, engine off. Read the scan value with the plug off, then with its two pins bridged by a fused wire.
     Many fans start when the sensor reads open.
+    {#if said(ect?.openReadsC)}Open it should read {said(ect?.openReadsC)}{/if}{#if said(ect?.shortReadsC)},
+      bridged
+      {said(ect?.shortReadsC)}{/if}
   </p>
-</div>
-<div class="grid gap-3 sm:grid-cols-2 xl:grid-cols-5">
-  <QuantityInput
-    label="Reads unplugged"
-    kind="temperature"
-    bind:value={readings.unpluggedC}
-    hint={said(ect?.openReadsC)}
-    problem={problems.unpluggedC}
-  />
-  <QuantityInput
-    label="Reads bridged"
-    kind="temperature"
-    bind:value={readings.bridgedC}
-    hint={said(ect?.shortReadsC)}
-    problem={problems.bridgedC}
-  />
-  <QuantityInput
-    label="Open plug"
-    kind="voltage"
-    bind:value={readings.openV}
-    hint="supply to ground pin"
-    problem={problems.openV}
-  />
-  <QuantityInput
-    label="Signal pin"
-    kind="voltage"
-    bind:value={readings.signalV}
-    hint="plug off, to battery −"
-    problem={problems.signalV}
-  />
-  <QuantityInput
-    label="Ground drop"
-    kind="voltage"
-    bind:value={readings.groundV}
-    hint="bridged, to battery −"
-    problem={problems.groundV}
-  />
 </div>

@@ -1,0 +1,34 @@
+import type { Component } from 'svelte';
+import type { CheckOf } from '$core/checks/check';
+import { clutchColdTurn } from '$core/checks/clutch/clutch-cold-turn';
+import { clutchPlay } from '$core/checks/clutch/clutch-play';
+import { combustionGas } from '$core/checks/coolant/combustion-gas';
+import { fanCommand } from '$core/checks/fan/fan-command';
+import { checkOf, type CheckId } from '$core/checks/registry';
+import { ectCircuit } from '$core/checks/sensor/ect-circuit';
+import ClutchColdTurnPicture from './pictures/ClutchColdTurnPicture.svelte';
+import ClutchPlayPicture from './pictures/ClutchPlayPicture.svelte';
+import CombustionGasPicture from './pictures/CombustionGasPicture.svelte';
+import EctCircuitPicture from './pictures/EctCircuitPicture.svelte';
+import FanCommandPicture from './pictures/FanCommandPicture.svelte';
+import type { PictureProps } from './types';
+
+/** A picture of a check's readings as they are typed: above the fields, or beside them where it is narrow. */
+interface Picture {
+  readonly component: Component<PictureProps<never>>;
+  readonly beside: boolean;
+}
+
+const PICTURES = new Map<object, Picture>();
+/** A picture is held to the readings of its check: one that asks for a field that is not there does not compile. */
+function picture<R>(check: CheckOf<R>, component: Component<PictureProps<R>>, beside = false): void {
+  PICTURES.set(check, { component: component as unknown as Picture['component'], beside });
+}
+
+picture(fanCommand, FanCommandPicture);
+picture(combustionGas, CombustionGasPicture);
+picture(ectCircuit, EctCircuitPicture);
+picture(clutchPlay, ClutchPlayPicture, true);
+picture(clutchColdTurn, ClutchColdTurnPicture, true);
+
+export const pictureOf = (id: CheckId): Picture | undefined => PICTURES.get(checkOf(id));
