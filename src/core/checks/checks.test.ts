@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { emptyOf } from '../units/field';
 import { describe, expect, it } from 'vitest';
 import {
   context,
@@ -14,6 +15,7 @@ import type { SpecSheet } from '../vehicle/spec-sheet';
 import { agreement, weightedMean } from '../measure/agreement';
 import { CHECK_IDS, checkOf, isCheckId, type CheckId } from './registry';
 import { checksTable } from './table';
+import { thermalAt } from '../physics/heat/state';
 
 describe('the registry', () => {
   it('holds every check of the catalogue under its id, with its phase and minutes', () => {
@@ -74,6 +76,23 @@ describe('the registry', () => {
     ]);
     for (const id of CHECK_IDS)
       for (const m of said(id, {})) expect(m, id).not.toMatch(/Invalid input|received/);
+  });
+  it('draws its form from fields that all have a label, and words for each choice', () => {
+    for (const id of CHECK_IDS)
+      for (const field of checkOf(id).fields) {
+        expect(field.label, `${id}, ${field.path}`).not.toBe('');
+        if (field.kind === 'choice')
+          expect(Object.keys(field.choices ?? {}), `${id}, ${field.path}`).not.toEqual([]);
+      }
+  });
+  it('begins with a form in which nothing is answered but what it begins with', () => {
+    const thermal = thermalAt([], '2026-11-27T08:00:00.000Z', null);
+    for (const id of CHECK_IDS) {
+      const { fields, begins } = checkOf(id);
+      const known = begins({ heat: thermal, sheet: null }) as Record<string, unknown>;
+      for (const [path, value] of Object.entries(emptyOf(fields)))
+        if (!(path in known)) expect([null, false, ''], `${id}, ${path}`).toContainEqual(value);
+    }
   });
   it('has the table that the docs show', () => {
     expect(readFileSync('docs/checks.md', 'utf8')).toBe(checksTable());

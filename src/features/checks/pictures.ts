@@ -4,13 +4,17 @@ import { clutchColdTurn } from '$core/checks/clutch/clutch-cold-turn';
 import { clutchPlay } from '$core/checks/clutch/clutch-play';
 import { combustionGas } from '$core/checks/coolant/combustion-gas';
 import { fanCommand } from '$core/checks/fan/fan-command';
+import { fanDirectFeed } from '$core/checks/fan/fan-direct-feed';
+import { airRise } from '$core/checks/flow/air-rise';
 import { checkOf, type CheckId } from '$core/checks/registry';
 import { ectCircuit } from '$core/checks/sensor/ect-circuit';
+import AirRisePicture from './pictures/AirRisePicture.svelte';
 import ClutchColdTurnPicture from './pictures/ClutchColdTurnPicture.svelte';
 import ClutchPlayPicture from './pictures/ClutchPlayPicture.svelte';
 import CombustionGasPicture from './pictures/CombustionGasPicture.svelte';
 import EctCircuitPicture from './pictures/EctCircuitPicture.svelte';
 import FanCommandPicture from './pictures/FanCommandPicture.svelte';
+import FanDirectFeedPicture from './pictures/FanDirectFeedPicture.svelte';
 import type { PictureProps } from './types';
 
 /** A picture of a check's readings as they are typed: above the fields, or beside them where it is narrow. */
@@ -26,6 +30,8 @@ function picture<R>(check: CheckOf<R>, component: Component<PictureProps<R>>, be
 }
 
 picture(fanCommand, FanCommandPicture);
+picture(fanDirectFeed, FanDirectFeedPicture);
+picture(airRise, AirRisePicture);
 picture(combustionGas, CombustionGasPicture);
 picture(ectCircuit, EctCircuitPicture);
 picture(clutchPlay, ClutchPlayPicture, true);

@@ -16,12 +16,10 @@ import HoseRushSheet from './HoseRushSheet.svelte';
 import KeyOffFanSheet from './KeyOffFanSheet.svelte';
 import LevelAndLookSheet from './LevelAndLookSheet.svelte';
 import SoakSheet from './SoakSheet.svelte';
-import AirRiseSheet from './AirRiseSheet.svelte';
 import CapTestSheet from './CapTestSheet.svelte';
 import ClutchElectronicSheet from './ClutchElectronicSheet.svelte';
 import ClutchHotSpeedSheet from './ClutchHotSpeedSheet.svelte';
 import ControllerSheet from './ControllerSheet.svelte';
-import FanDirectFeedSheet from './FanDirectFeedSheet.svelte';
 import PressureHoldSheet from './PressureHoldSheet.svelte';
 import RadiatorFaceSheet from './RadiatorFaceSheet.svelte';
 import RelayBenchSheet from './RelayBenchSheet.svelte';
@@ -96,7 +94,6 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
     stillRunning: false,
     coolantC: running ? coolantC : null
   })),
-  'fan-direct-feed': sheet(FanDirectFeedSheet, () => ({ at: 'plug', turns: null, amps: null, feedV: null })),
   'relay-bench': sheet(RelayBenchSheet, () => ({
     coilOhm: null,
     clicks: null,
@@ -133,7 +130,6 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
     rpm: null,
     fan: 1
   })),
-  'air-rise': sheet(AirRiseSheet, () => ({ beforeC: null, afterC: null, coolantC: null, fan: null })),
   'pressure-hold': sheet(PressureHoldSheet, () => ({ points: [], seen: null, engineRan: false })),
   'cap-test': sheet(CapTestSheet, () => ({ opensKPa: [], holds: null, seal: null })),
   'thermostat-bath': sheet(ThermostatBathSheet, () => ({ points: [], stampedC: null })),

@@ -1,25 +1,32 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
 import { share, strength } from '../strength';
 import { withoutFan } from '../vehicle-has';
 
-export const FED_AT = { plug: 'Fan plug', socket: 'Across the relay’s contacts' } as const;
-export const FED_TURNS = { full: 'Full speed', slow: 'Slowly', no: 'Stands still' } as const;
+const FED_AT = { plug: 'Fan plug', socket: 'Across the relay’s contacts' } as const;
+const FED_TURNS = { full: 'Full speed', slow: 'Slowly', no: 'Stands still' } as const;
 const readings = z.object({
-  at: z.enum(['plug', 'socket'], 'Say where it was fed'),
-  turns: z.enum(['full', 'slow', 'no'], 'Say what the fan did'),
-  amps: z
-    .number()
-    .min(0, 'Amperes are 0 or more')
-    .max(120, 'More than 120 A is a short: let the fuse have it')
-    .nullable(),
-  feedV: z
-    .number()
-    .min(6, 'A feed below 6 V tells nothing')
-    .max(32, 'More than 32 V is on no vehicle')
-    .nullable()
+  at: defineField(z.enum(['plug', 'socket'], 'Say where it was fed'), { label: 'Fed at', choices: FED_AT }),
+  turns: defineField(z.enum(['full', 'slow', 'no'], 'Say what the fan did'), {
+    label: 'The fan',
+    choices: FED_TURNS
+  }),
+  amps: defineField(
+    z.number().min(0, 'Amperes are 0 or more').max(120, 'More than 120 A is a short: let the fuse have it'),
+    {
+      label: 'Current',
+      quantity: 'current',
+      hint: 'clamp, once it runs steadily',
+      bench: { part: 'fan-amps' }
+    }
+  ).nullable(),
+  feedV: defineField(
+    z.number().min(6, 'A feed below 6 V tells nothing').max(32, 'More than 32 V is on no vehicle'),
+    { label: 'Volts at the plug', quantity: 'voltage', hint: 'if read' }
+  ).nullable()
 });
 export type FanDirectFeedReadings = z.infer<typeof readings>;
 
@@ -31,10 +38,8 @@ const NOTHING_A = 0.5;
 
 /** The current a sheet gives for the fan, if it does. */
 export function currentLimits(sheet: SpecSheet | null): { lowA: number; highA: number; own: boolean } {
-  const rated = (sheet?.fan as { ratedA?: unknown } | null | undefined)?.ratedA;
-  return typeof rated === 'number' && rated > 0
-    ? { lowA: rated * (1 - OFF), highA: rated * (1 + OFF), own: true }
-    : { ...USUAL, own: false };
+  const rated = sheet?.fan?.ratedA;
+  return rated ? { lowA: rated * (1 - OFF), highA: rated * (1 + OFF), own: true } : { ...USUAL, own: false };
 }
 
 /** The fan fed past relay and control unit: its motor and wiring by what it does and what it draws. */
@@ -52,6 +57,7 @@ export const fanDirectFeed = defineCheck<FanDirectFeedReadings>({
   }),
   lacks: withoutFan,
   readings,
+  begins: () => ({ at: 'plug' }),
   judge(r, { sheet }) {
     const { lowA, highA, own } = currentLimits(sheet);
     const { amps } = r;

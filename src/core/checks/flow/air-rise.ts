@@ -1,5 +1,6 @@
 import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import type { FaultId } from '../../vehicle/faults';
 import { sayC } from '../../units/say';
@@ -7,13 +8,28 @@ import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome } from '..
 import { seen, share, strength } from '../strength';
 import { airC, coolantC, hotAirC } from '../../measure/temperature';
 
-export const DRIVEN = { yes: 'Drives the air', no: 'Stands or turns free' } as const;
+const DRIVEN = { yes: 'Drives the air', no: 'Stands or turns free' } as const;
 const readings = z.object({
-  beforeC: airC,
-  afterC: hotAirC,
+  beforeC: defineField(airC, {
+    label: 'Air in front',
+    quantity: 'temperature',
+    bench: { instrument: 'probe', place: 'front-air' }
+  }),
+  afterC: defineField(hotAirC, {
+    label: 'Air behind',
+    quantity: 'temperature',
+    bench: { instrument: 'probe', place: 'fan-air' }
+  }),
   /** Coolant into the radiator, by probe on the upper hose or by scan with the thermostat open. */
-  coolantC,
-  fan: z.enum(['yes', 'no'], 'Say whether the fan drives air')
+  coolantC: defineField(coolantC, {
+    label: 'Coolant into the radiator',
+    quantity: 'temperature',
+    bench: { instrument: 'probe', place: 'radiator-in' }
+  }),
+  fan: defineField(z.enum(['yes', 'no'], 'Say whether the fan drives air'), {
+    label: 'The fan',
+    choices: DRIVEN
+  })
 });
 export type AirRiseReadings = z.infer<typeof readings>;
 

@@ -1,18 +1,9 @@
 <script lang="ts">
-  import {
-    currentLimits,
-    FED_AT,
-    FED_TURNS,
-    type FanDirectFeedReadings
-  } from '$core/checks/fan/fan-direct-feed';
-  import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
-  import Choose from '$lib/ui/inputs/Choose.svelte';
-  import { choicesOf } from '$lib/ui/inputs/choices';
-  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { currentLimits, type FanDirectFeedReadings } from '$core/checks/fan/fan-direct-feed';
   import { shown } from '$lib/ui/page-state/units';
-  import type { Draft, SheetProps } from './types';
+  import type { PictureProps } from '../types';
 
-  let { readings = $bindable(), sheet, problems }: SheetProps<Draft<FanDirectFeedReadings>> = $props();
+  let { readings, sheet }: PictureProps<FanDirectFeedReadings> = $props();
   const limits = $derived(currentLimits(sheet));
   const top = $derived(Math.max(limits.highA * 1.7, (readings.amps ?? 0) * 1.15));
   const x = (a: number) => 20 + (Math.min(a, top) / top) * 600;
@@ -58,40 +49,3 @@
     >
   {/if}
 </svg>
-<div class="flex flex-wrap gap-x-6 gap-y-3">
-  <Choose
-    label="Fed at"
-    choices={choicesOf(FED_AT)}
-    bind:value={readings.at as string | null}
-    problem={problems.at}
-  />
-  <Choose
-    label="The fan"
-    choices={choicesOf(FED_TURNS)}
-    bind:value={readings.turns as string | null}
-    problem={problems.turns}
-  />
-</div>
-<div class="grid max-w-md grid-cols-2 gap-3">
-  <QuantityInput
-    label="Current"
-    kind="current"
-    bind:value={readings.amps}
-    hint="clamp, once it runs steadily"
-    problem={problems.amps}
-  />
-  <QuantityInput
-    label="Volts at the plug"
-    kind="voltage"
-    bind:value={readings.feedV}
-    hint="if read"
-    problem={problems.feedV}
-  />
-</div>
-<BenchRead
-  part="fan-amps"
-  label="Clamp on the simulated fan"
-  onread={(v) => {
-    readings.amps = v;
-  }}
-/>

@@ -1,14 +1,10 @@
 <script lang="ts">
-  import { APPROACH, approachOf, DRIVEN, type AirRiseReadings } from '$core/checks/flow/air-rise';
-  import Choose from '$lib/ui/inputs/Choose.svelte';
-  import { choicesOf } from '$lib/ui/inputs/choices';
-  import BenchRead from '$lib/ui/inputs/BenchRead.svelte';
+  import { APPROACH, approachOf, type AirRiseReadings } from '$core/checks/flow/air-rise';
   import { heatVar } from '$lib/ui/plots/heat';
-  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
   import { inUnit, shown } from '$lib/ui/page-state/units';
-  import type { Draft, SheetProps } from './types';
+  import type { PictureProps } from '../types';
 
-  let { readings = $bindable(), problems }: SheetProps<Draft<AirRiseReadings>> = $props();
+  let { readings }: PictureProps<AirRiseReadings> = $props();
   const all = $derived(
     readings.beforeC !== null &&
       readings.afterC !== null &&
@@ -106,55 +102,3 @@
     {all ? `The coolant is ${shown(all.coolantC, 'temperature', 0)}.` : ''}
   </p>
 </div>
-
-<div class="grid gap-3 sm:grid-cols-3">
-  <div>
-    <QuantityInput
-      label="Air in front"
-      kind="temperature"
-      bind:value={readings.beforeC}
-      problem={problems.beforeC}
-    />
-    <BenchRead
-      instrument="probe"
-      place="front-air"
-      label="Simulated probe"
-      onread={(v) => (readings.beforeC = v)}
-    />
-  </div>
-  <div>
-    <QuantityInput
-      label="Air behind"
-      kind="temperature"
-      bind:value={readings.afterC}
-      problem={problems.afterC}
-    />
-    <BenchRead
-      instrument="probe"
-      place="fan-air"
-      label="Simulated probe"
-      onread={(v) => (readings.afterC = v)}
-    />
-  </div>
-  <div>
-    <QuantityInput
-      label="Coolant into the radiator"
-      kind="temperature"
-      bind:value={readings.coolantC}
-      problem={problems.coolantC}
-    />
-    <BenchRead
-      instrument="probe"
-      place="radiator-in"
-      label="Simulated probe"
-      onread={(v) => (readings.coolantC = v)}
-    />
-  </div>
-</div>
-
-<Choose
-  label="The fan"
-  choices={choicesOf(DRIVEN)}
-  bind:value={readings.fan as string | null}
-  problem={problems.fan}
-/>
