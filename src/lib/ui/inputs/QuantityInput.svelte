@@ -85,7 +85,7 @@
       autocomplete="off"
       value={text}
       oninput={(e) => read(e.currentTarget.value, !lazy)}
-      onchange={(e) => read(e.currentTarget.value, true)}
+      onchange={lazy ? (e) => read(e.currentTarget.value, true) : undefined}
       aria-invalid={wrong ? 'true' : undefined}
       aria-describedby="{id}-help"
       title={units.length > 1 ? `Any of ${units.join(', ')} may be typed` : undefined}
