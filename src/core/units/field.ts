@@ -14,6 +14,8 @@ export interface FieldWords {
   readonly hint?: string;
   /** The unit it is kept in, by symbol, where that is not the core's: minutes of a time. */
   readonly keptIn?: string;
+  /** A watch that measures it: what its button says before it runs, and while it does. */
+  readonly watch?: { readonly start: string; readonly stop: string };
   /** Values that are tapped instead of typed. */
   readonly taps?: readonly number[];
   /** Choices that are bad news. */

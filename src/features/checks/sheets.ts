@@ -12,8 +12,6 @@ import EctLadderSheet from './EctLadderSheet.svelte';
 import EctSubstituteSheet from './EctSubstituteSheet.svelte';
 import FanSwitchingSheet from './FanSwitchingSheet.svelte';
 import GaugeCompareSheet from './GaugeCompareSheet.svelte';
-import HoseRushSheet from './HoseRushSheet.svelte';
-import KeyOffFanSheet from './KeyOffFanSheet.svelte';
 import LevelAndLookSheet from './LevelAndLookSheet.svelte';
 import SoakSheet from './SoakSheet.svelte';
 import CapTestSheet from './CapTestSheet.svelte';
@@ -26,7 +24,6 @@ import RelayBenchSheet from './RelayBenchSheet.svelte';
 import RelaySocketSheet from './RelaySocketSheet.svelte';
 import TemperatureMapSheet from './TemperatureMapSheet.svelte';
 import ThermostatBathSheet from './ThermostatBathSheet.svelte';
-import ThermostatHeaterSheet from './ThermostatHeaterSheet.svelte';
 import WiggleSheet from './WiggleSheet.svelte';
 import type { SheetProps } from './types';
 
@@ -81,18 +78,12 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
     thermometer: null,
     sender: null
   })),
-  'hose-rush': sheet(HoseRushSheet, () => ({ felt: null, coolantC: null, by: 'hand' })),
   'fan-switching': sheet(FanSwitchingSheet, () => ({
     stages: [{ name: 'low', onC: null, offC: null }],
     hottestC: null,
     by: 'scan',
     acOn: false,
     moving: false
-  })),
-  'key-off-fan': sheet(KeyOffFanSheet, ({ coolantC, running }) => ({
-    ranMin: null,
-    stillRunning: false,
-    coolantC: running ? coolantC : null
   })),
   'relay-bench': sheet(RelayBenchSheet, () => ({
     coilOhm: null,
@@ -132,13 +123,7 @@ const SHEETS: Partial<Record<CheckId, CheckSheet>> = {
   })),
   'pressure-hold': sheet(PressureHoldSheet, () => ({ points: [], seen: null, engineRan: false })),
   'cap-test': sheet(CapTestSheet, () => ({ opensKPa: [], holds: null, seal: null })),
-  'thermostat-bath': sheet(ThermostatBathSheet, () => ({ points: [], stampedC: null })),
-  'thermostat-heater': sheet(ThermostatHeaterSheet, () => ({
-    elementOhm: null,
-    powered: null,
-    afterS: null,
-    unpowered: null
-  }))
+  'thermostat-bath': sheet(ThermostatBathSheet, () => ({ points: [], stampedC: null }))
 };
 
 const BY_HAND: CheckSheet = sheet(ByHandSheet, () => ({ judged: null, found: '' }));

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { afterKeyOff } from '../../physics/plant/key-off';
 import { sayC, sayDeltaC } from '../../units/say';
@@ -11,14 +12,26 @@ import { withoutFan } from '../vehicle-has';
 
 const readings = z.object({
   /** Minutes the fan went on after key-off; 0 where it stopped with the key. */
-  ranMin: z
-    .number('Say how long it ran on')
-    .min(0, 'Minutes are 0 or more')
-    .max(240, 'More than 4 hours: the battery would be flat'),
-  /** Whether it was still running when the watch ended. */
-  stillRunning: z.boolean(),
+  ranMin: defineField(
+    z
+      .number('Say how long it ran on')
+      .min(0, 'Minutes are 0 or more')
+      .max(240, 'More than 4 hours: the battery would be flat'),
+    {
+      label: 'Ran on for',
+      quantity: 'time',
+      keptIn: 'min',
+      hint: '0: stopped with the key',
+      watch: { start: 'Key off now', stop: 'The fan stops now' }
+    }
+  ),
   /** Coolant at key-off, where it was read. */
-  coolantC: coolantC.nullable()
+  coolantC: defineField(coolantC, {
+    label: 'Coolant at key-off',
+    quantity: 'temperature',
+    hint: 'if read'
+  }).nullable(),
+  stillRunning: defineField(z.boolean(), { label: 'Still running when the watch ended' })
 });
 export type KeyOffFanReadings = z.infer<typeof readings>;
 
@@ -72,6 +85,7 @@ export const keyOffFan = defineCheck<KeyOffFanReadings>({
   clears: ['fan-relay-welded', 'fan-controller-shorted'],
   lacks: withoutFan,
   readings,
+  begins: ({ heat }) => ({ coolantC: heat.running ? heat.coolantC : null }),
   facts: (r, at) => [
     {
       kind: 'ran-until',

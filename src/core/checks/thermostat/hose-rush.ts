@@ -1,11 +1,12 @@
 import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import { sayC } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
 import { seen, share, strength } from '../strength';
 import { coolantC, refuseHotter } from '../../measure/temperature';
 
-export const FELT = {
+const FELT = {
   rush: 'Cold, then suddenly hot',
   gradual: 'Warm along with the engine from the start',
   never: 'Stayed cool'
@@ -13,11 +14,19 @@ export const FELT = {
 type Felt = keyof typeof FELT;
 
 const readings = z.object({
-  felt: z.enum(Object.keys(FELT) as [Felt, ...Felt[]], 'Say how the hose warmed'),
+  felt: defineField(z.enum(Object.keys(FELT) as [Felt, ...Felt[]], 'Say how the hose warmed'), {
+    label: 'The hose behind the thermostat',
+    choices: FELT
+  }),
   /** Coolant when it rushed hot, or the hottest it had become when the hose was last felt. */
-  coolantC,
-  /** By hand, or by a probe on the hose. */
-  by: z.enum(['hand', 'probe'], 'Say how it was felt')
+  coolantC: defineField(coolantC, {
+    label: 'Coolant as it rushed hot, or now',
+    quantity: 'temperature'
+  }),
+  by: defineField(z.enum(['hand', 'probe'], 'Say how it was felt'), {
+    label: 'Felt',
+    choices: { hand: 'By hand', probe: 'By a probe' }
+  })
 });
 export type HoseRushReadings = z.infer<typeof readings>;
 
@@ -60,6 +69,7 @@ export const hoseRush = defineCheck<HoseRushReadings>({
     'thermostat-sluggish'
   ],
   readings,
+  begins: () => ({ by: 'hand' }),
   refuse: (r, sheet) => [refuseHotter('coolantC', r.coolantC, sheet)].filter((p) => p !== undefined),
   facts: (r, at) => [{ kind: 'measured', at, coolantC: r.coolantC, ambientC: null }],
   judge({ felt, coolantC: at, by }, { sheet }) {

@@ -1,17 +1,35 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import { say } from '../../units/say';
 import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
 import { strength } from '../strength';
 
-export const OPENED = { opens: 'Opens', stays: 'Stays shut' } as const;
-export const CLOSED = { closes: 'Shuts again', stays: 'Stays open' } as const;
+const OPENED = { opens: 'Opens', stays: 'Stays shut' } as const;
+const CLOSED = { closes: 'Shuts again', stays: 'Stays open' } as const;
 const readings = z
   .object({
     /** Over-range is typed as 10M. */
-    elementOhm: z.number().min(0, 'Ohms are 0 or more').max(1e9).nullable(),
-    powered: z.enum(['opens', 'stays']).nullable(),
-    afterS: z.number().min(0, 'A time is 0 s or more').max(1800).nullable(),
-    unpowered: z.enum(['closes', 'stays']).nullable()
+    elementOhm: defineField(z.number().min(0, 'Ohms are 0 or more').max(1e9), {
+      label: 'Element',
+      quantity: 'resistance',
+      hint: 'over-range: 10M',
+      bench: { part: 'heater-ohm' }
+    }).nullable(),
+    powered: defineField(z.enum(['opens', 'stays']), {
+      label: 'Powered, in warm water below its opening',
+      choices: OPENED,
+      bad: ['stays']
+    }).nullable(),
+    afterS: defineField(z.number().min(0, 'A time is 0 s or more').max(1800), {
+      label: 'It opened after',
+      quantity: 'time',
+      watch: { start: 'Power on now', stop: 'It opens now' }
+    }).nullable(),
+    unpowered: defineField(z.enum(['closes', 'stays']), {
+      label: 'Power off',
+      choices: CLOSED,
+      bad: ['stays']
+    }).nullable()
   })
   .refine((r) => r.elementOhm !== null || r.powered !== null, {
     message: 'Measure the element, or power it and watch',

@@ -6,6 +6,7 @@
   import Choose from './Choose.svelte';
   import QuantityInput from './QuantityInput.svelte';
   import Select from './Select.svelte';
+  import Stopwatch from './Stopwatch.svelte';
   import TableInput from './TableInput.svelte';
   import Tick from './Tick.svelte';
 
@@ -69,6 +70,10 @@
       problem={wrong(at)}
       onvalue={(v) => onvalue(asKept(v))}
     />
+    {#if field.watch}<Stopwatch
+        {...field.watch}
+        onread={(seconds) => onvalue(kept ? Math.round(10 * fromBase(seconds, kept)) / 10 : seconds)}
+      />{/if}
     {#if field.bench}<BenchRead
         {...field.bench}
         label="Read the simulated instrument"

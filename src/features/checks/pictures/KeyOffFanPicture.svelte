@@ -6,57 +6,17 @@
     FAN_A,
     type KeyOffFanReadings
   } from '$core/checks/fan/key-off-fan';
-  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
-  import { findUnit } from '$core/units/units';
-  import type { SheetProps } from './types';
+  import type { PictureProps } from '../types';
 
-  type Reading = Omit<KeyOffFanReadings, 'ranMin'> & { ranMin: number | null };
-  let { readings = $bindable(), sheet, problems }: SheetProps<Reading> = $props();
-  const MINUTES = findUnit('time', 'min')!;
+  let { readings, sheet }: PictureProps<KeyOffFanReadings> = $props();
   const limit = $derived(sheet?.fan?.afterRunMaxMin ?? null);
   const span = $derived(Math.max(12, (limit ?? 6) * 1.6, (readings.ranMin ?? 0) * 1.15));
   const W = 640;
   const x = (min: number) => 10 + (Math.min(min, span) / span) * (W - 20);
   const model = $derived(sheet && readings.coolantC !== null ? expected(sheet, readings.coolantC, null) : []);
   const cost = $derived(batteryCost(readings.ranMin ?? 0));
-
-  // A watch that is started at key-off and stopped with the fan.
-  let from = $state<number | null>(null);
-  function watch() {
-    if (from === null) {
-      from = Date.now();
-      return;
-    }
-    readings.ranMin = Math.round((Date.now() - from) / 6000) / 10;
-    from = null;
-  }
 </script>
 
-<div class="grid items-start gap-4 sm:grid-cols-[220px_1fr_1fr]">
-  <button type="button" class="btn min-h-14 sm:mt-6" onclick={watch}
-    >{from === null ? 'Key off now' : 'The fan stops now'}</button
-  >
-  <QuantityInput
-    label="Ran on for"
-    kind="time"
-    unit={MINUTES}
-    value={readings.ranMin === null ? null : readings.ranMin * 60}
-    onvalue={(s) => (readings.ranMin = s === null ? null : s / 60)}
-    hint="0: stopped with the key"
-    problem={problems.ranMin}
-  />
-  <QuantityInput
-    label="Coolant at key-off"
-    kind="temperature"
-    bind:value={readings.coolantC}
-    hint="if read"
-    problem={problems.coolantC}
-  />
-</div>
-<label class="flex min-h-11 items-center gap-2"
-  ><input type="checkbox" class="size-5" bind:checked={readings.stillRunning} />Still running when the watch
-  ended</label
->
 <svg viewBox="0 0 {W} 76" class="w-full" role="img" aria-label="After-run against its rule">
   <line x1="10" x2={W - 10} y1="40" y2="40" stroke="var(--line-strong)" stroke-width="2" />
   {#if limit !== null}
