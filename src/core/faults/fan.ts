@@ -3,7 +3,7 @@ import { midSentence } from '../base/text';
 import type { PlantParams } from '../physics/plant/params';
 import { sayC } from '../units/say';
 import type { SpecSheet } from '../vehicle/spec-sheet';
-import { defineFault, type Fault, usual, type Shown } from './fault';
+import { defineFault, usual, type Curve, type Fault, type Shown } from './fault';
 import { fanUnseen } from './unseen';
 
 /** The electric fan, its relays, controller and command. */
@@ -48,6 +48,25 @@ const switchingUnseen = ({ maxC, fanOnC }: Shown) => ({
   toShow: 'Hold a fast idle until the fan switches, with its command logged'
 });
 
+/** What a driver tells of a fan that stands still, whatever keeps it from running. */
+const STANDS_STILL = {
+  'gauge-high': 0.35,
+  'fan-never': 0.25,
+  'smell-steam': 0.1,
+  'power-reduced': 0.2,
+  'ac-off': 0.14
+};
+
+/** All that leaves the fan without power or motion draws one curve; only the part that must be there differs. */
+const deadCurve = (title: string, applies: (p: PlantParams) => boolean): Curve => ({
+  kind: 'warms',
+  scale: 'share of airflow lost',
+  variants: deadFan,
+  applies,
+  plain: 1,
+  blind: beforeTheFan(title)
+});
+
 export const fan = {
   'fan-relay-contacts': defineFault({
     title: 'Fan relay contacts',
@@ -55,18 +74,11 @@ export const fan = {
     confirm: 'Contact drop, swap, socket feed',
     prior: 3,
     repair: 'relay',
-    told: { 'gauge-high': 0.35, 'fan-never': 0.25, 'smell-steam': 0.1, 'power-reduced': 0.2, 'ac-off': 0.14 },
+    told: STANDS_STILL,
     codes: ['P0483'],
     like: ['fan-motor-dead'],
     lacks: withoutRelay,
-    curve: {
-      kind: 'warms',
-      scale: 'share of airflow lost',
-      variants: deadFan,
-      applies: relayFan,
-      plain: 1,
-      blind: beforeTheFan('Fan relay contacts')
-    }
+    curve: deadCurve('Fan relay contacts', relayFan)
   }),
   'fan-relay-welded': defineFault({
     title: 'Fan relay welded',
@@ -92,18 +104,11 @@ export const fan = {
     confirm: 'Coil resistance, swap',
     prior: 2,
     repair: 'relay',
-    told: { 'gauge-high': 0.35, 'fan-never': 0.25, 'smell-steam': 0.1, 'power-reduced': 0.2, 'ac-off': 0.14 },
+    told: STANDS_STILL,
     codes: ['P0480', 'P0481', 'P0482', 'P0691', 'P0692', 'P0693', 'P0694'],
     like: ['fan-motor-dead'],
     lacks: withoutRelay,
-    curve: {
-      kind: 'warms',
-      scale: 'share of airflow lost',
-      variants: deadFan,
-      applies: relayFan,
-      plain: 1,
-      blind: beforeTheFan('Fan relay coil')
-    }
+    curve: deadCurve('Fan relay coil', relayFan)
   }),
   'fan-command-missing': defineFault({
     title: 'No fan command',
@@ -111,7 +116,7 @@ export const fan = {
     confirm: 'Control pin at the threshold, commanded test',
     prior: 2,
     repair: 'fan-command',
-    told: { 'gauge-high': 0.35, 'fan-never': 0.25, 'smell-steam': 0.1, 'power-reduced': 0.2, 'ac-off': 0.14 },
+    told: STANDS_STILL,
     codes: ['P0480', 'P0481', 'P0482', 'P0691', 'P0692', 'P0693', 'P0694'],
     lacks: withoutFan,
     curve: {
@@ -129,18 +134,11 @@ export const fan = {
     confirm: 'Volts at the supply pin',
     prior: 3,
     repair: 'connector',
-    told: { 'gauge-high': 0.35, 'fan-never': 0.25, 'smell-steam': 0.1, 'power-reduced': 0.2, 'ac-off': 0.14 },
+    told: STANDS_STILL,
     codes: ['P0480', 'P0481', 'P0482', 'P0485', 'P0691', 'P0692', 'P0693', 'P0694'],
     like: ['fan-motor-dead'],
     lacks: withoutFan,
-    curve: {
-      kind: 'warms',
-      scale: 'share of airflow lost',
-      variants: deadFan,
-      applies: electricFan,
-      plain: 1,
-      blind: beforeTheFan('Fan feed open')
-    }
+    curve: deadCurve('Fan feed open', electricFan)
   }),
   'fan-motor-dead': defineFault({
     title: 'Fan does not run',
@@ -148,18 +146,11 @@ export const fan = {
     confirm: 'Fused direct feed and its current',
     prior: 5,
     repair: 'fan-motor',
-    told: { 'gauge-high': 0.35, 'fan-never': 0.25, 'smell-steam': 0.1, 'power-reduced': 0.2, 'ac-off': 0.14 },
+    told: STANDS_STILL,
     worse: ['idle', 'crawl', 'stopping'],
     codes: ['P0217', 'P0483', 'P0528'],
     lacks: withoutFan,
-    curve: {
-      kind: 'warms',
-      scale: 'share of airflow lost',
-      variants: deadFan,
-      applies: electricFan,
-      plain: 1,
-      blind: beforeTheFan('Fan does not run')
-    }
+    curve: deadCurve('Fan does not run', electricFan)
   }),
   'fan-motor-weak': defineFault({
     title: 'Fan motor weak',
@@ -204,18 +195,11 @@ export const fan = {
     confirm: 'Command against output',
     prior: 3,
     repair: 'fan-controller',
-    told: { 'gauge-high': 0.35, 'fan-never': 0.25, 'smell-steam': 0.1, 'power-reduced': 0.2, 'ac-off': 0.14 },
+    told: STANDS_STILL,
     codes: ['P0480', 'P0481', 'P0482', 'P0483', 'P0691', 'P0692', 'P0693', 'P0694'],
     like: ['fan-motor-dead'],
     lacks: withoutController,
-    curve: {
-      kind: 'warms',
-      scale: 'share of airflow lost',
-      variants: deadFan,
-      applies: controllerFan,
-      plain: 1,
-      blind: beforeTheFan('Fan controller dead')
-    }
+    curve: deadCurve('Fan controller dead', controllerFan)
   }),
   'fan-setpoint-modified': defineFault({
     title: 'Fan switching point altered',

@@ -6,7 +6,7 @@ type BenchPlace =
   | { readonly instrument: 'multimeter' | 'infrared' | 'probe' | 'tachometer'; readonly place: string }
   | { readonly part: string };
 
-/** What a field is called, and how a person gives it: said beside its type, once for form, page, comparison and document. */
+/** What a field is called, and how a person gives it: said beside its type, once for form, page, comparison and docs. */
 export interface FieldWords {
   readonly label: string;
   /** The kind of quantity it is in; a plain number where none is said. */

@@ -17,7 +17,7 @@ const PARTS = {
 const FIELDS = fieldsOf(specSheetSchema);
 const partOf = (path: string): string => path.split('.')[0];
 
-/** Every field of the spec sheet, part by part: what form, page, comparison and document walk over. */
+/** Every field of the spec sheet, part by part: what form, page, comparison and docs walk over. */
 export const SHEET_PARTS: readonly { readonly title: string; readonly fields: readonly Field[] }[] =
   Object.entries(PARTS).map(([title, of]) => ({
     title,

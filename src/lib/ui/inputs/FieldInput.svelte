@@ -42,6 +42,17 @@
       ...(field.bad?.includes(v) ? { tone: 'bad' as const } : {})
     }));
   const rows = $derived((value ?? []) as Record<string, unknown>[]);
+  /** The first row of a table that is wrong, or is not complete. */
+  const rowProblem = $derived(
+    rows
+      .flatMap((_, i) => [
+        wrong(`${at}.${i}`),
+        ...(field.columns ?? []).map(
+          (c, k) => wrong(`${at}.${i}.${k}`) && `Row ${i + 1}: type ${c.label.toLowerCase()}`
+        )
+      ])
+      .find(Boolean)
+  );
   const amounts = $derived((value ?? {}) as Record<string, number | null>);
   const named = $derived([...new Set([...Object.keys(field.keys ?? {}), ...Object.keys(amounts)])]);
 </script>
@@ -129,7 +140,7 @@
       label={field.label}
       columns={field.columns ?? []}
       value={value as (number | null)[][] | null}
-      problem={wrong(at) ?? rows.map((_, i) => wrong(`${at}.${i}`)).find(Boolean)}
+      problem={wrong(at) ?? rowProblem}
       {onvalue}
     />
   </div>
