@@ -83,7 +83,7 @@
       </section>
     {/each}
   </div>
-  <section class="card p-4">
+  <section class="card mt-4 p-4">
     <h2 class="mb-3">Curve of the coolant sensor</h2>
     {#if sheet.ect?.curve}<SensorCurve
         curve={sheet.ect.curve}
