@@ -2,8 +2,16 @@ import { z } from 'zod';
 import { midSentence } from '../base/text';
 import { ALIKE, FAULTS } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
-import { defineCheck, outcome, type Check, type CheckWords } from './check';
-import { seen, strength } from './strength';
+import {
+  defineCheck,
+  outcome,
+  spoken,
+  type Check,
+  type CheckWords,
+  type NamedResult,
+  type Outcome
+} from './check';
+import { strength } from './strength';
 
 /** What a technician writes who judges a check themselves: the result, and what was measured against which limit. */
 export const byHandReadings = z.object({
@@ -12,38 +20,37 @@ export const byHandReadings = z.object({
 });
 export type ByHandReadings = z.infer<typeof byHandReadings>;
 
-/** Faults that draw one curve are found together by a run. */
-function byRun(speaksTo: readonly FaultId[]): Pick<CheckWords, 'speaksTo' | 'results' | 'clears'> {
+/** What a run can show: faults that draw one curve are found together. */
+function byRun(faults: readonly FaultId[]): Readonly<Record<string, NamedResult>> {
   const together = new Set(Object.values(ALIKE).flat());
   return {
-    speaksTo,
-    results: speaksTo
-      .filter((f) => !together.has(f))
-      .map((f) =>
-        seen(`the run fits ${midSentence(FAULTS[f].title)}`, [
+    sound: { against: faults },
+    ...Object.fromEntries(
+      faults
+        .filter((f) => !together.has(f))
+        .map((f) => [
           f,
-          ...(ALIKE[f] ?? []).filter((a) => speaksTo.includes(a))
+          {
+            seen: `the run fits ${midSentence(FAULTS[f].title)}`,
+            for: [f, ...(ALIKE[f] ?? []).filter((a) => faults.includes(a))]
+          }
         ])
-      ),
-    clears: speaksTo
+    )
   };
 }
 
-type Row = Omit<CheckWords, 'gate'> & Partial<Pick<CheckWords, 'gate'>>;
-
-export const judgeByHand = (r: ByHandReadings) => outcome(r.judged, `Judged by hand: ${r.found}`);
+export const judgeByHand = (r: ByHandReadings): Outcome =>
+  spoken({}, outcome(r.judged, `Judged by hand: ${r.found}`), null);
 export const wordsByHand = (r: ByHandReadings) => `${r.judged}: ${r.found}`;
 
 /** A check whose readings are judged by the technician: written down with its verdict, not computed. */
-function byHand(row: Row): Check {
-  return defineCheck<ByHandReadings>({
-    gate: 'none',
-    ...row,
+const byHand = (words: CheckWords & { readonly results: Readonly<Record<string, NamedResult>> }): Check =>
+  defineCheck({
+    ...words,
     readings: byHandReadings,
-    judge: judgeByHand,
+    judge: (r: ByHandReadings) => outcome(r.judged, `Judged by hand: ${r.found}`),
     words: wordsByHand
   });
-}
 
 const SENSOR: readonly FaultId[] = [
   'ect-reads-hot',
@@ -62,6 +69,26 @@ const THERMOSTAT: readonly FaultId[] = [
 ];
 const FLOW: readonly FaultId[] = ['radiator-clogged', 'pump-flow-low', 'sensor-branch-restricted'];
 
+/** What the road shows: how the temperature depends on speed and load. */
+export const ROAD_RESULTS = {
+  sound: { against: ['thermostat-stuck-open', 'radiator-clogged', 'pump-flow-low'] },
+  cooledByRoad: {
+    seen: 'it is cooler on the move than standing',
+    for: ['thermostat-stuck-open', 'thermostat-low-rating'],
+    against: ['radiator-clogged', 'pump-flow-low', 'airflow-restricted']
+  },
+  hotUnderLoad: {
+    seen: 'it is hotter the more it works',
+    for: ['radiator-clogged', 'pump-flow-low', 'coolant-low'],
+    against: ['thermostat-stuck-open']
+  },
+  hotStanding: {
+    seen: 'it is hot at a standstill and cools on the move',
+    for: ['fan-motor-dead', 'fan-motor-weak', 'airflow-restricted', 'clutch-slipping'],
+    against: ['radiator-clogged', 'pump-flow-low']
+  }
+} as const satisfies Readonly<Record<string, NamedResult>>;
+
 /** Checks of the plan whose readings are a log: a run answers them, or a technician’s word. */
 export const BY_HAND = {
   'warm-up-run': byHand({
@@ -71,7 +98,15 @@ export const BY_HAND = {
     decides: 'The run against the warm-up this engine should show today.',
     tools: ['Logger'],
     cautions: ['indoor-running', 'stop-limit', 'belts'],
-    ...byRun([...THERMOSTAT, ...SENSOR, ...FLOW, 'coolant-low', 'airflow-restricted', 'clutch-slipping']),
+    gate: 'none',
+    results: byRun([
+      ...THERMOSTAT,
+      ...SENSOR,
+      ...FLOW,
+      'coolant-low',
+      'airflow-restricted',
+      'clutch-slipping'
+    ]),
     strength: strength(0.8, 0.05, 0.2, 'run', 'Ranked by the model; see the run'),
     always: true
   }),
@@ -82,7 +117,8 @@ export const BY_HAND = {
     decides: 'How the temperature depends on speed and load.',
     tools: ['Logger'],
     cautions: ['stop-limit'],
-    ...byRun([...THERMOSTAT, ...FLOW, 'airflow-restricted', 'clutch-slipping']),
+    gate: 'none',
+    results: ROAD_RESULTS,
     strength: strength(0.6, 0.08, 0.3, 'run', 'The same run again, by speed and load')
   })
 } as const satisfies Readonly<Record<string, Check>>;

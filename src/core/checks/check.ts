@@ -3,12 +3,13 @@ import { z } from 'zod';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { FaultId } from '../vehicle/faults';
 import type { Problem } from '../base/result';
+import { cannotHave } from '../faults/registry';
 import type { CoolingOf, ThermalFact, ThermalState } from '../physics/heat/state';
 import type { LibraryCurve } from '../physics/thermistor/library';
 import type { CautionId } from '../measure/cautions';
 import type { Tool } from '../measure/tools';
 import { fieldsOf, type Field } from '../units/field';
-import type { CheckOutcome, Strength } from './strength';
+import type { Strength } from './strength';
 
 /** Where on the heat line a check can be done: cold-soaked, warming, regulating, hot and stopped, any time, bench. */
 export type CheckPhase = 'C' | 'W' | 'R' | 'H' | 'X' | 'B';
@@ -28,6 +29,8 @@ export interface Outcome {
   readonly says: string;
   /** The numbers, each with its limit where there is one. */
   readonly numbers: readonly { readonly name: string; readonly value: string; readonly limit?: string }[];
+  /** The named results it has: what it speaks for and against follows from them. */
+  readonly found: readonly string[];
   readonly points: readonly Point[];
   /** Contradictions with what else the record says. Pointed out, never blocking. */
   readonly doubts: readonly string[];
@@ -37,6 +40,21 @@ export interface Outcome {
   readonly voidShort: string | null;
   readonly countsFrom: string | null;
 }
+
+/** A result that a check can have: what would be seen, and what it speaks for and against. */
+export interface NamedResult {
+  /** After “if”, where the plan looks ahead to it: `it rushes hot too early`. */
+  readonly seen?: string;
+  readonly for?: readonly FaultId[];
+  readonly against?: readonly FaultId[];
+}
+
+/** What a check makes of its readings, with the results it found by their names. */
+export type Judged<Name extends string> = Omit<Outcome, 'found' | 'points'> & {
+  readonly found: readonly Name[];
+  /** Not settled: it speaks for what fits best, and against nothing yet. */
+  readonly open?: boolean;
+};
 
 /** What was known when the readings were taken. */
 export interface CheckContext {
@@ -67,17 +85,8 @@ export interface CheckWords {
   readonly tools: readonly Tool[];
   readonly cautions: readonly CautionId[];
   readonly gate: Gate;
-  /** Suspects it can speak for or against: the complaint's suspects bring it onto the plan. */
-  readonly speaksTo: readonly FaultId[];
   /** How far it is believed. */
   readonly strength: Strength;
-  /**
-   * How it can come out where a result speaks for several suspects at once; without it, it finds each of its suspects
-   * by itself. Only for looking ahead: what a result says once it is there, {@link CheckRule.judge} says.
-   */
-  readonly results?: readonly CheckOutcome[];
-  /** What it clears where it finds nothing; all of its suspects where it is not said. */
-  readonly clears?: readonly FaultId[];
   /** Part of every job, whatever the complaint. */
   readonly always?: boolean;
   /** An engine is not run before it is done: it comes first while the engine is cold, whatever it is worth. */
@@ -88,10 +97,12 @@ export interface CheckWords {
   readonly lacks?: (sheet: SpecSheet) => string | null;
 }
 
-interface CheckRule<R> {
+interface CheckRule<R, Name extends string> {
   /** The readings, as they are kept and exported: field names carry their unit. */
   readonly readings: z.ZodType<R>;
-  judge(readings: R, context: CheckContext): Outcome;
+  /** Every result it can have, by name; `sound`, where it has one, is all it can clear found at once. */
+  readonly results: Readonly<Record<Name, NamedResult>>;
+  judge(readings: R, context: CheckContext): Judged<NoInfer<Name>>;
   /** Readings that cannot be: refused, each naming its field and the limit. */
   refuse?(readings: R, sheet: SpecSheet | null): Problem[];
   /** Readings that are possible and unlikely: asked about once, kept if confirmed. */
@@ -106,7 +117,10 @@ interface CheckRule<R> {
 
 /** A check of the registry, whatever its readings are. */
 export type Check = CheckWords &
-  Required<CheckRule<unknown>> & {
+  Required<Omit<CheckRule<unknown, string>, 'judge'>> & {
+    judge(readings: unknown, context: CheckContext): Outcome;
+    /** Suspects it can speak for or against: the complaint's suspects bring it onto the plan. */
+    readonly speaksTo: readonly FaultId[];
     /** The fields its form is drawn from; none where the form is a component of its own. */
     readonly fields: readonly Field[];
   };
@@ -118,12 +132,15 @@ export type CheckOf<R> = Check & { readonly readingsOf?: R };
  * Makes a check of its words and its rule. Readings are parsed once, by the check's own schema, where they come in
  * (a form, a file, the record); from there on they are what the schema made of them.
  */
-export function defineCheck<R>(check: CheckWords & CheckRule<R>): CheckOf<R> {
+export function defineCheck<R, Name extends string>(check: CheckWords & CheckRule<R, Name>): CheckOf<R> {
+  const results: Readonly<Record<string, NamedResult>> = check.results;
   return {
     ...check,
+    speaksTo: [...new Set(Object.values(results).flatMap((r) => [...(r.for ?? []), ...(r.against ?? [])]))],
     fields: check.readings instanceof z.ZodObject ? fieldsOf(check.readings) : [],
     begins: (known) => check.begins?.(known) ?? {},
-    judge: (readings, context) => withSoak(check, check.judge(readings as R, context), context),
+    judge: (readings, context) =>
+      spoken(results, withSoak(check, check.judge(readings as R, context), context), context.sheet),
     refuse: (readings, sheet) => check.refuse?.(readings as R, sheet) ?? [],
     unlikely: (readings, context) => check.unlikely?.(readings as R, context) ?? [],
     facts: (readings, at) => check.facts?.(readings as R, at) ?? [],
@@ -131,8 +148,34 @@ export function defineCheck<R>(check: CheckWords & CheckRule<R>): CheckOf<R> {
   };
 }
 
+/**
+ * A judgement with what its results speak for and against, of what this vehicle can have. What anything speaks for,
+ * nothing else clears.
+ */
+export function spoken(
+  results: Readonly<Record<string, NamedResult>>,
+  { open, ...judged }: Judged<string>,
+  sheet: SpecSheet | null
+): Outcome {
+  const named = judged.found.map((name) => results[name]);
+  const had = (fault: FaultId) => cannotHave(fault, sheet) === null;
+  const fors = new Set(named.flatMap((r) => r.for ?? []).filter(had));
+  const against = open ? [] : named.flatMap((r) => r.against ?? []).filter((f) => !fors.has(f) && had(f));
+  return {
+    ...judged,
+    points: [
+      ...[...fors].map((fault): Point => ({ fault, way: 'for' })),
+      ...[...new Set(against)].map((fault): Point => ({ fault, way: 'against' }))
+    ]
+  };
+}
+
 /** A cold check done on an engine that was not cold is kept and carries no weight. */
-function withSoak(check: CheckWords, outcome: Outcome, { thermal }: CheckContext): Outcome {
+function withSoak<Name extends string>(
+  check: CheckWords,
+  outcome: Judged<Name>,
+  { thermal }: CheckContext
+): Judged<Name> {
   if (!check.needsSoak || outcome.result === 'void' || thermal.soaked === true) return outcome;
   const [because, short] = notSoaked(thermal);
   return { ...outcome, ...voidOutcome(because, short, thermal.soakedFrom) };
@@ -152,34 +195,35 @@ export const voidOutcome = (
   voidBecause: string,
   voidShort: string,
   countsFrom: string | null
-): Pick<Outcome, 'result' | 'points' | 'voidBecause' | 'voidShort' | 'countsFrom'> => ({
+): Pick<Judged<never>, 'result' | 'found' | 'voidBecause' | 'voidShort' | 'countsFrom'> => ({
   result: 'void',
-  points: [],
+  found: [],
   voidBecause,
   voidShort,
   countsFrom
 });
 
-export const outcome = (
+export const outcome = <Name extends string = never>(
   result: Exclude<CheckResult, 'void'>,
   says: string,
-  more: Partial<Omit<Outcome, 'result' | 'says'>> = {}
-): Outcome => ({
+  more: Partial<Omit<Judged<Name>, 'result' | 'says'>> = {}
+): Judged<Name> => ({
   result,
   says,
   numbers: [],
+  found: [],
   doubts: [],
   voidBecause: null,
   voidShort: null,
   countsFrom: null,
-  ...more,
-  points: once(more.points ?? [])
+  ...more
 });
 
-/** Each suspect once each way, however many readings speak to it. */
-const once = (points: readonly Point[]): Point[] =>
-  points.filter((p, i) => points.findIndex((q) => q.fault === p.fault && q.way === p.way) === i);
-
-export const speaksFor = (...faults: FaultId[]): Point[] => faults.map((fault) => ({ fault, way: 'for' }));
-export const speaksAgainst = (...faults: FaultId[]): Point[] =>
-  faults.map((fault) => ({ fault, way: 'against' }));
+/** The results of a check that weighs every suspect by itself: one that speaks for it, one that clears it. */
+export const eachOf = <F extends FaultId>(faults: readonly F[]) =>
+  Object.fromEntries(
+    faults.flatMap((fault) => [
+      [fault, { for: [fault] }],
+      [`not ${fault}`, { against: [fault] }]
+    ])
+  ) as Readonly<Record<F | `not ${F}`, NamedResult>>;

@@ -14,49 +14,30 @@ import {
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { agreement, weightedMean } from '../measure/agreement';
 import { CHECK_IDS, checkOf, isCheckId, type CheckId } from './registry';
+import { resultsOf } from './results';
 import { checksTable } from './table';
 import { thermalAt } from '../physics/heat/state';
 
 describe('the registry', () => {
-  it('holds every check of the catalogue under its id, with its phase and minutes', () => {
-    const contract: Record<string, [string, number]> = {
-      'level-and-look': ['C', 5],
-      codes: ['X', 3],
-      soak: ['C', 1],
-      'cold-agreement': ['C', 5],
-      'clutch-cold-turn': ['C', 3],
-      'clutch-play': ['C', 3],
-      'ect-ladder': ['CWR', 10],
-      'ect-circuit': ['X', 8],
-      'ect-substitute': ['X', 6],
-      wiggle: ['X', 5],
-      'gauge-compare': ['R', 3],
-      'warm-up-run': ['CWR', 25],
-      'hose-rush': ['W', 8],
-      'road-run': ['R', 20],
-      'fan-switching': ['R', 12],
-      'fan-direct-feed': ['X', 6],
-      'relay-bench': ['B', 5],
-      'relay-swap': ['X', 3],
-      'relay-socket': ['X', 8],
-      'fan-command': ['X', 4],
-      'controller-in-out': ['X', 8],
-      'clutch-hot-speed': ['RH', 10],
-      'clutch-electronic': ['R', 6],
-      'temperature-map': ['R', 8],
-      'radiator-face': ['R', 6],
-      'air-rise': ['R', 5],
-      'pressure-hold': ['C', 12],
-      'cap-test': ['C', 4],
-      'combustion-gas': ['R', 10],
-      'thermostat-bath': ['B', 20],
-      'thermostat-heater': ['B', 8],
-      'key-off-fan': ['H', 6]
-    };
-    expect(
-      Object.fromEntries(CHECK_IDS.map((id) => [id, [checkOf(id).phases.join(''), checkOf(id).minutes]]))
-    ).toEqual(contract);
+  it('knows ids that are its own, and no words that every object has', () => {
+    expect(CHECK_IDS.every(isCheckId)).toBe(true);
     expect(isCheckId('toString')).toBe(false);
+  });
+
+  it.each(CHECK_IDS.filter((id) => id !== 'soak'))('%s: names what it can find and what that tells', (id) => {
+    const { results, strength } = checkOf(id);
+    for (const [name, { seen, for: fors = [], against = [] }] of Object.entries(results)) {
+      if (seen) expect(fors, `${name} is looked ahead to: what does it speak for?`).not.toEqual([]);
+      expect(
+        fors.filter((f) => against.includes(f)),
+        `${name} speaks for and against one suspect`
+      ).toEqual([]);
+    }
+    const { finds, clears } = resultsOf(id);
+    expect(finds, 'a result that speaks for a suspect').not.toEqual([]);
+    expect(clears, 'what it clears where it finds nothing').not.toEqual([]);
+    for (const fault of Object.keys(strength.overrides))
+      expect(checkOf(id).speaksTo, 'a strength is of a suspect that a result names').toContain(fault);
   });
 
   it('says of a form left empty what is missing, in words for a person', () => {

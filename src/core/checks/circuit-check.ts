@@ -15,7 +15,7 @@ import {
 import type { FaultId } from '../vehicle/faults';
 import type { Problem } from '../base/result';
 import { say } from '../units/say';
-import { outcome, speaksAgainst, speaksFor, type Outcome, type Point } from './check';
+import { eachOf, outcome, type Judged } from './check';
 
 export const TEMPLATES = {
   'fan-relay': FAN_RELAY,
@@ -118,7 +118,7 @@ export function refuseVolts({ circuit, batteryV, taken }: CircuitReadings): Prob
 }
 
 /** Which suspect an element of a fan's circuit belongs to. Elements of none speak only against the others. */
-const SUSPECT_OF: Readonly<Record<string, FaultId>> = {
+const SUSPECT_OF = {
   'fuse-open': 'fan-feed-open',
   'feed-open': 'fan-feed-open',
   'feed-resists': 'fan-feed-open',
@@ -162,18 +162,25 @@ const SUSPECT_OF: Readonly<Record<string, FaultId>> = {
   'body-resists': 'gauge-fault',
   'sender-open': 'gauge-fault',
   'sender-off': 'gauge-fault'
-};
+} as const satisfies Readonly<Record<string, FaultId>>;
+type Suspect = (typeof SUSPECT_OF)[keyof typeof SUSPECT_OF];
+const suspectOf = (element: string) => (SUSPECT_OF as Readonly<Record<string, Suspect>>)[element];
+
+/** The results of a circuit: each of its suspects is found or cleared by itself. */
+export type CircuitResult = Suspect | `not ${Suspect}`;
+export const circuitResults = (ids: readonly TemplateId[]) =>
+  eachOf([...new Set(ids.flatMap((id) => templateOf(id).faults.flatMap((f) => suspectOf(f.id) ?? [])))]);
 
 /** A suspect that has this much of the ranking is spoken for; one this unlikely is out. */
 const FOUND = 0.75;
 const OUT = 0.02;
 
 /** What each suspect has of the ranking. */
-function bySuspect(t: Template, located: Located): Map<FaultId, { now: number; before: number }> {
+function bySuspect(t: Template, located: Located): Map<Suspect, { now: number; before: number }> {
   const total = t.faults.reduce((sum, f) => sum + f.prior, 0);
-  const sums = new Map<FaultId, { now: number; before: number }>();
+  const sums = new Map<Suspect, { now: number; before: number }>();
   for (const { id, probability } of located.ranked) {
-    const suspect = SUSPECT_OF[id];
+    const suspect = suspectOf(id);
     if (!suspect) continue;
     const had = sums.get(suspect) ?? { now: 0, before: 0 };
     const prior = t.faults.find((f) => f.id === id)!.prior / total;
@@ -183,7 +190,7 @@ function bySuspect(t: Template, located: Located): Map<FaultId, { now: number; b
 }
 
 /** Judges a circuit by its readings: the element that fits, or what to measure next. */
-export function judgeCircuit(r: CircuitReadings): Outcome {
+export function judgeCircuit(r: CircuitReadings): Judged<CircuitResult> {
   const t = templateOf(r.circuit);
   const located = locate(t, r.taken, r.batteryV);
   const [first, second] = located.ranked;
@@ -206,25 +213,25 @@ export function judgeCircuit(r: CircuitReadings): Outcome {
       .map((e) => ({ name: e.title, value: `${Math.min(99, Math.round(100 * e.probability))} %` }))
   ];
   const suspects = bySuspect(t, located);
-  const points: Point[] = [...suspects].flatMap(([fault, { now, before }]) =>
+  const named = [...suspects].flatMap(([fault, { now, before }]): CircuitResult[] =>
     now > FOUND || (now > 0.25 && now > 2 * before)
-      ? speaksFor(fault)
+      ? [fault]
       : now < OUT || now < before / 8
-        ? speaksAgainst(fault)
+        ? [`not ${fault}`]
         : []
   );
   const goOn = located.next ? `. Measure next: ${located.next.title}` : '';
   const found = foundIn(located);
   if (found?.id === SOUND)
-    return outcome('pass', `Everything measured is as a sound circuit shows it`, { numbers, points });
+    return outcome('pass', `Everything measured is as a sound circuit shows it`, { numbers, found: named });
   if (found)
     return outcome('fail', `${found.title}, by ${r.taken.length} reading${r.taken.length === 1 ? '' : 's'}`, {
       numbers,
-      points
+      found: named
     });
   return outcome('unclear', `Open between: ${lowerFirst(first.title)}, ${lowerFirst(second.title)}${goOn}`, {
     numbers,
-    points
+    found: named
   });
 }
 

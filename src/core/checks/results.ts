@@ -2,25 +2,45 @@ import { midSentence } from '../base/text';
 import { FAULTS } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
 import { checkOf, type CheckId } from './registry';
-import { seen, type CheckOutcome, type Shares } from './strength';
+import type { Shares } from './strength';
+
+/** One way a check can come out: what would be seen, and what it would speak for and against. */
+export interface Foreseeable {
+  /** After “if”: `the relay clicks and the fan stands still`. */
+  readonly seen: string;
+  readonly for: readonly FaultId[];
+  readonly against: readonly FaultId[];
+}
 
 /** What a check can find, and what it clears where it finds nothing. */
-interface Results {
-  readonly finds: readonly CheckOutcome[];
+interface Foreseen {
+  readonly finds: readonly Foreseeable[];
   readonly clears: readonly FaultId[];
 }
 
-const known = new Map<CheckId, Results>();
+const known = new Map<CheckId, Foreseen>();
 
-/** How a check can come out on any vehicle. */
-export function resultsOf(id: CheckId): Results {
+/**
+ * How a check can come out on any vehicle: by its results that say what would be seen; where none does, it finds each
+ * of its suspects by itself.
+ */
+export function resultsOf(id: CheckId): Foreseen {
   const had = known.get(id);
   if (had) return had;
-  const { speaksTo, results, clears } = checkOf(id);
-  const made = {
-    finds: results ?? speaksTo.map((f) => seen(`it speaks for ${midSentence(FAULTS[f].title)}`, [f])),
-    clears: clears ?? speaksTo
-  };
+  const results = checkOf(id).results;
+  const all = Object.values(results);
+  const seen = all.flatMap(({ seen, for: fors = [], against = [] }) =>
+    seen ? [{ seen, for: fors, against }] : []
+  );
+  const each = [...new Set(all.flatMap((r) => r.for ?? []))].map((f) => ({
+    seen: `it speaks for ${midSentence(FAULTS[f].title)}`,
+    for: [f],
+    against: []
+  }));
+  const clears = results.sound
+    ? (results.sound.against ?? [])
+    : all.flatMap((r) => (r.for?.length ? [] : (r.against ?? [])));
+  const made = { finds: seen.length > 0 ? seen : each, clears: [...new Set(clears)] };
   known.set(id, made);
   return made;
 }

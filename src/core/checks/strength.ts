@@ -1,4 +1,5 @@
 import type { FaultId } from '../vehicle/faults';
+import { READS_COLD, READS_HOT } from '../vehicle/sensor-faults';
 
 /** How often a check says what of a suspect. */
 export interface Shares {
@@ -43,19 +44,19 @@ export const share = (finds: number, falsely: number, misses: number, because: s
   because
 });
 
-/** One way a check can come out: what would be seen, and what it would speak for and against. */
-export interface CheckOutcome {
-  /** After “if”: `the relay clicks and the fan stands still`. */
-  readonly seen: string;
-  readonly for: readonly FaultId[];
-  readonly against: readonly FaultId[];
-}
-
-export const seen = (
-  what: string,
-  fors: readonly FaultId[],
-  against: readonly FaultId[] = []
-): CheckOutcome => ({ seen: what, for: fors, against });
+/** What a scan value held against metal can read as, by {@link readsOff}: which part of its way is at fault, it does not say. */
+export const SCAN_OFF = {
+  open: {
+    seen: 'the scan value is at its cold default',
+    for: ['ect-open-circuit', 'ect-wiring', 'ect-intermittent']
+  },
+  short: {
+    seen: 'the scan value is at its hot default',
+    for: ['ect-short-circuit', 'ect-wiring', 'ect-intermittent']
+  },
+  cold: { seen: 'the scan value is below the metal around it', for: READS_COLD },
+  hot: { seen: 'the scan value is above the metal around it', for: READS_HOT }
+} as const;
 
 /** Whatever is open or shorted, or off, is seen by what stands beside it; which part of the way it is, is not. */
 export const SCAN_BESIDE_METAL: Strength['overrides'] = {

@@ -8,8 +8,7 @@ import type { ThermalState } from '../physics/heat/state';
 import { believe, chancesOf, weigh, withFinding } from './belief';
 import { groupOf, strengthOf } from './findings';
 import type { Finding } from './finding';
-import { resultsOf, sharesOf } from '../checks/results';
-import type { CheckOutcome } from '../checks/strength';
+import { resultsOf, sharesOf, type Foreseeable } from '../checks/results';
 import {
   ahead,
   aheadWith,
@@ -72,7 +71,7 @@ export function waitFor(check: Check, state: Pick<ThermalState, 'phase'>): numbe
 }
 
 /** The finding a check would be, were it to come out that way. */
-function foreseenFinding(id: CheckId, { for: fors, against }: CheckOutcome): Finding {
+function foreseenFinding(id: CheckId, { for: fors, against }: Foreseeable): Finding {
   const llr: Partial<Record<FaultId, number>> = {};
   for (const f of against) llr[f] = strengthOf(id, f, 'against');
   for (const f of fors) llr[f] = strengthOf(id, f, 'for');
@@ -85,7 +84,7 @@ const MOST_ERRS = 0.12;
 interface LaidOut {
   readonly id: CheckId;
   readonly outcomes: readonly {
-    readonly is: CheckOutcome;
+    readonly is: Foreseeable;
     readonly weighed: ForeseenWeight;
     readonly given: Given;
   }[];
@@ -98,7 +97,7 @@ interface LaidOut {
 function layOut(id: CheckId, space: Space): LaidOut {
   const table = resultsOf(id);
   const named = table.finds.filter((x) => x.for.some((f) => space.possible.includes(f)));
-  const clear: CheckOutcome = { seen: 'it finds nothing', for: [], against: table.clears };
+  const clear: Foreseeable = { seen: 'it finds nothing', for: [], against: table.clears };
   const given = named.map(() => new Float64Array(space.sets.length));
   const left = new Float64Array(space.sets.length);
   const errs = named.map((x) => mean(x.for.map((f) => sharesOf(id, f).falsely)));

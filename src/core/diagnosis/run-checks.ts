@@ -1,6 +1,7 @@
 import { limitsOf } from '../vehicle/limits';
 import { contentKey, Recent } from '../base/content-key';
-import { outcome, speaksAgainst, speaksFor, type Outcome } from '../checks/check';
+import { ROAD_RESULTS } from '../checks/by-hand';
+import { outcome, spoken, type Judged, type Outcome } from '../checks/check';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { RunSummary } from '../runs/run-summary';
 import type { Features, Segment } from '../runs/features';
@@ -27,7 +28,10 @@ function readAsChecks(run: RunSummary, sheet: SpecSheet | null): JudgedCheck[] {
   });
   const result = verdict === 'none' ? 'pass' : verdict === 'not-enough' ? 'unclear' : 'fail';
   const road = sheet && judgeRoad(run.features, sheet);
-  return [as('warm-up-run', outcome(result, title)), ...(road ? [as('road-run', road)] : [])];
+  return [
+    as('warm-up-run', spoken({}, outcome(result, title), sheet)),
+    ...(road ? [as('road-run', road)] : [])
+  ];
 }
 
 /** Differences up to these are as any engine shows, °C: air and heat are never quite the same in two segments. */
@@ -42,9 +46,17 @@ const PER_LOAD_C = 3;
  * a radiator or pump at its end shows under load; missing airflow shows at a standstill.
  */
 export function judgeRoad(
-  { segments, perLoadC }: Pick<Features, 'segments' | 'perLoadC'>,
+  features: Pick<Features, 'segments' | 'perLoadC'>,
   sheet: SpecSheet
 ): Outcome | null {
+  const judged = readRoad(features, sheet);
+  return judged && spoken(ROAD_RESULTS, judged, sheet);
+}
+
+function readRoad(
+  { segments, perLoadC }: Pick<Features, 'segments' | 'perLoadC'>,
+  sheet: SpecSheet
+): Judged<keyof typeof ROAD_RESULTS> | null {
   const idle = levelOf(segments.filter((s) => s.kind === 'idle'));
   const moving = levelOf(
     segments.some((s) => s.kind === 'road')
@@ -68,26 +80,17 @@ export function judgeRoad(
   if (more < -LOWER_C && moving < lowC - 1)
     return outcome('fail', `${sayDeltaC(-more)} lower on the move than standing, and below its range`, {
       numbers,
-      points: [
-        ...speaksFor('thermostat-stuck-open', 'thermostat-low-rating'),
-        ...speaksAgainst('radiator-clogged', 'pump-flow-low', 'airflow-restricted')
-      ]
+      found: ['cooledByRoad']
     });
   if (moving > highC + 2 && (more > HOTTER_C || (perLoadC ?? 0) > PER_LOAD_C))
     return outcome('fail', `Hotter the more it works: ${sayC(moving)} on the move`, {
       numbers,
-      points: [
-        ...speaksFor('radiator-clogged', 'pump-flow-low', 'coolant-low'),
-        ...speaksAgainst('thermostat-stuck-open')
-      ]
+      found: ['hotUnderLoad']
     });
   if (-more > HOTTER_C && idle > standingHotC)
     return outcome('fail', `Hot at a standstill, ${sayC(idle)}, and ${sayDeltaC(-more)} cooler on the move`, {
       numbers,
-      points: [
-        ...speaksFor('fan-motor-dead', 'fan-motor-weak', 'airflow-restricted', 'clutch-slipping'),
-        ...speaksAgainst('radiator-clogged', 'pump-flow-low')
-      ]
+      found: ['hotStanding']
     });
   if (moving < lowC - 1 || moving > highC + 2)
     return outcome('unclear', `${sayC(moving)} on the move is outside its range, but standing is no better`, {
@@ -95,7 +98,7 @@ export function judgeRoad(
     });
   return outcome('pass', 'Holds its range on the move and at a standstill', {
     numbers,
-    points: speaksAgainst('thermostat-stuck-open', 'radiator-clogged', 'pump-flow-low')
+    found: ['sound']
   });
 }
 

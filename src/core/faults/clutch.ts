@@ -5,7 +5,8 @@ import { defineFault, type Fault, usual } from './fault';
 import { fanUnseen } from './unseen';
 
 /** The fan clutch. */
-const viscous = (p: PlantParams) => p.clutch.kind === 'thermal' || p.clutch.kind === 'fixed';
+/** Each kind drives by its fluid, an electronic one too. */
+const viscous = (p: PlantParams) => p.clutch.kind !== 'none';
 
 const withoutClutch = ({ clutch }: SpecSheet) => (clutch ? null : 'no fan clutch');
 const withoutElectronic = (sheet: SpecSheet) =>
@@ -53,7 +54,7 @@ export const clutch = {
       kind: 'warms',
       scale: 'no meaning',
       variants: usual(() => ({ clutchLocked: true })),
-      applies: (p) => p.clutch.kind !== 'none',
+      applies: viscous,
       plain: 1,
       blind: fanUnseen
     }

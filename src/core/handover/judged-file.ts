@@ -13,6 +13,7 @@ export const outcomeRow = (outcome: Outcome) => ({
     value: plainText(n.value),
     ...(n.limit === undefined ? {} : { limit: plainText(n.limit) })
   })),
+  found: outcome.found,
   for: outcome.points.filter((p) => p.way === 'for').map((p) => p.fault),
   against: outcome.points.filter((p) => p.way === 'against').map((p) => p.fault),
   doubts: outcome.doubts.map(plainText),
@@ -52,6 +53,7 @@ export function checksFile(sheet: SpecSheet | null) {
         gate: c.gate,
         needsSoak: c.needsSoak ?? false,
         speaksTo: c.speaksTo,
+        results: c.results,
         readings: z.toJSONSchema(c.readings, { io: 'input', unrepresentable: 'any' })
       };
     }),

@@ -1,6 +1,5 @@
 import { limitsOf } from './limits';
 import type { SpecSheet } from './spec-sheet';
-import type { FaultId } from './faults';
 
 /** What a sensor itself can be at fault with, apart from its wiring: what every check of the sensor speaks to. */
 export const SENSOR_FAULTS = [
@@ -20,11 +19,14 @@ export const CLEARED_HOT = [...READS_COLD, 'ect-open-circuit', 'ect-short-circui
 /** Within this of its default a reading is the default, °C. */
 const AT_DEFAULT_C = 8;
 
-/** What a scan value that is off by `byC` speaks for: at a default the circuit is open or shorted, and no curve is off. */
-export function readsOff(scanC: number, byC: number, sheet: SpecSheet | null): readonly FaultId[] {
+/** What a scan value that is off by `byC` reads as: at a default the circuit is open or shorted, and no curve is off. */
+export function readsOff(
+  scanC: number,
+  byC: number,
+  sheet: SpecSheet | null
+): 'open' | 'short' | 'cold' | 'hot' {
   const { openReadsC, shortReadsC } = limitsOf(sheet);
-  if (scanC <= openReadsC.value + AT_DEFAULT_C) return ['ect-open-circuit', 'ect-wiring', 'ect-intermittent'];
-  if (scanC >= shortReadsC.value - AT_DEFAULT_C)
-    return ['ect-short-circuit', 'ect-wiring', 'ect-intermittent'];
-  return byC < 0 ? READS_COLD : READS_HOT;
+  if (scanC <= openReadsC.value + AT_DEFAULT_C) return 'open';
+  if (scanC >= shortReadsC.value - AT_DEFAULT_C) return 'short';
+  return byC < 0 ? 'cold' : 'hot';
 }

@@ -99,7 +99,7 @@ describe('the simulated probe on the loop', () => {
   it('finds nothing on a sound engine and the branch where it is closed', () => {
     expect(map(vehicle(), 'opening').findings).toEqual([]);
     const branch = map(vehicle({ fault: 'sensor-branch-restricted', spec: curlew }), 'opening');
-    expect(branch.findings[0].faults).toEqual(['sensor-branch-restricted']);
+    expect(branch.findings[0].found).toEqual(['branchCold']);
   });
   it('scans a face with as many cold columns as the core has lost', () => {
     const face = (v: SimulatedVehicle) => {

@@ -1,5 +1,5 @@
 import { curesOf, repairFor } from '../../../src/core/faults/registry';
-import { outcome } from '../../../src/core/checks/check';
+import { outcome, spoken } from '../../../src/core/checks/check';
 import { CHECK_IDS, checkOf, type CheckId } from '../../../src/core/checks/registry';
 import type { FaultId } from '../../../src/core/vehicle/faults';
 import { type RepairId } from '../../../src/core/vehicle/repairs';
@@ -77,7 +77,7 @@ const doneAs = (check: CheckId, judged: JudgedCheck | null): JudgedCheck =>
     readings: null,
     confirmed: [],
     words: '',
-    outcome: outcome('unclear', 'A run, or not to be measured')
+    outcome: spoken({}, outcome('unclear', 'A run, or not to be measured'), null)
   };
 
 function fared(p: Patient, { findings, bay, checks, blunders }: Stop): Fared {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { defineField } from '../../units/field';
-import { defineCheck, outcome, speaksAgainst, speaksFor, voidOutcome, type CheckContext } from '../check';
-import { seen, strength } from '../strength';
+import { defineCheck, outcome, voidOutcome, type CheckContext } from '../check';
+import { strength } from '../strength';
 import { withoutClutch } from '../vehicle-has';
 
 const DRAGS = {
@@ -36,7 +36,7 @@ const RUNS_ON_FROM = 5;
 const FIRST_AGAIN_H = 6;
 
 /** The drag of the very first turn by hand after standing: a viscous clutch that has lost its fluid has none. */
-export const clutchColdTurn = defineCheck<ClutchColdTurnReadings>({
+export const clutchColdTurn = defineCheck({
   title: 'Clutch, first turn cold',
   phases: ['C'],
   minutes: 3,
@@ -44,13 +44,18 @@ export const clutchColdTurn = defineCheck<ClutchColdTurnReadings>({
   tools: ['Gloved hand'],
   cautions: ['fan-stopped'],
   gate: 'stopped',
-  speaksTo: ['clutch-slipping', 'clutch-seized', 'clutch-circuit-open'],
+  results: {
+    sound: { against: ['clutch-slipping', 'clutch-seized'] },
+    free: {
+      seen: 'the fan spins freely',
+      for: ['clutch-slipping'],
+      against: ['clutch-seized', 'clutch-circuit-open']
+    },
+    stuck: { seen: 'it cannot be turned', for: ['clutch-seized'], against: ['clutch-slipping'] },
+    // An electronic clutch without power is engaged: that it cannot be turned says only that it has its fluid.
+    unpowered: { against: ['clutch-slipping'] }
+  },
   strength: strength(0.92, 0.004, 0.06, 'hand', 'The drag of a hand, on the first turn only'),
-  results: [
-    seen('the fan spins freely', ['clutch-slipping'], ['clutch-seized', 'clutch-circuit-open']),
-    seen('it cannot be turned', ['clutch-seized'], ['clutch-slipping'])
-  ],
-  clears: ['clutch-slipping', 'clutch-seized'],
   needsSoak: true,
   lacks: withoutClutch,
   readings,
@@ -104,7 +109,7 @@ function outcomeOf(
         : 'No drag on the first turn after standing; a clutch with its fluid drags',
       {
         numbers,
-        points: [...speaksFor('clutch-slipping'), ...speaksAgainst('clutch-seized', 'clutch-circuit-open')]
+        found: ['free']
       }
     );
   if (firstTurn === 'locked') {
@@ -112,11 +117,11 @@ function outcomeOf(
       return outcome(
         'unclear',
         'Cannot be turned: an electronic clutch without power is engaged, so this says nothing. Compare command and fan speed, and measure at its plug',
-        { numbers, points: speaksAgainst('clutch-slipping') }
+        { numbers, found: ['unpowered'] }
       );
     return outcome('fail', 'Cannot be turned by hand on a cold engine', {
       numbers,
-      points: [...speaksFor('clutch-seized'), ...speaksAgainst('clutch-slipping')]
+      found: ['stuck']
     });
   }
   if (turns > STOPS_WITHIN)
@@ -127,6 +132,6 @@ function outcomeOf(
     );
   return outcome('pass', `${DRAGS[firstTurn]} on the first turn, as a clutch with its fluid has`, {
     numbers,
-    points: speaksAgainst('clutch-slipping', 'clutch-seized')
+    found: ['sound']
   });
 }

@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { ENGAGED_RATIO, FREE_RATIO } from '../../physics/clutch/speed';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
-import { seen, strength } from '../strength';
+import { defineCheck, outcome } from '../check';
+import { strength } from '../strength';
 import { sayVolts } from '../circuit-check';
 import { withoutElectronicClutch } from '../vehicle-has';
 
@@ -61,7 +61,7 @@ export function commandedShare(sheet: SpecSheet | null, pct: number): number {
 }
 
 /** An electronically controlled clutch: does the fan follow its command, and what does it do unplugged. */
-export const clutchElectronic = defineCheck<ClutchElectronicReadings>({
+export const clutchElectronic = defineCheck({
   title: 'Electronic clutch',
   phases: ['R'],
   minutes: 6,
@@ -69,22 +69,27 @@ export const clutchElectronic = defineCheck<ClutchElectronicReadings>({
   tools: ['Scan tool', 'Optical tachometer', 'Meter'],
   cautions: ['indoor-running', 'belts', 'fan-blades'],
   gate: 'none',
-  speaksTo: ['clutch-circuit-open', 'clutch-seized', 'clutch-slipping'],
+  results: {
+    sound: { against: ['clutch-circuit-open', 'clutch-seized', 'clutch-slipping'] },
+    lockedWithPower: {
+      seen: 'it is engaged at any command, with power at its plug',
+      for: ['clutch-seized'],
+      against: ['clutch-circuit-open', 'clutch-slipping']
+    },
+    lockedWithoutPower: {
+      seen: 'it is engaged at any command, without power',
+      for: ['clutch-circuit-open'],
+      against: ['clutch-seized', 'clutch-slipping']
+    },
+    locked: { for: ['clutch-circuit-open', 'clutch-seized'], against: ['clutch-slipping'] },
+    weak: {
+      seen: 'it does not come up',
+      for: ['clutch-slipping'],
+      against: ['clutch-circuit-open', 'clutch-seized']
+    },
+    deaf: { for: ['clutch-slipping', 'clutch-circuit-open'] }
+  },
   strength: strength(0.94, 0.004, 0.06, 'tachometer', 'Command against speed, and volts at its plug'),
-  results: [
-    seen(
-      'it is engaged at any command, with power at its plug',
-      ['clutch-seized'],
-      ['clutch-circuit-open', 'clutch-slipping']
-    ),
-    seen(
-      'it is engaged at any command, without power',
-      ['clutch-circuit-open'],
-      ['clutch-seized', 'clutch-slipping']
-    ),
-    seen('it does not come up', ['clutch-slipping'], ['clutch-circuit-open', 'clutch-seized'])
-  ],
-  clears: ['clutch-circuit-open', 'clutch-seized', 'clutch-slipping'],
   lacks: withoutElectronicClutch,
   readings,
   refuse: (r) =>
@@ -153,12 +158,11 @@ export const clutchElectronic = defineCheck<ClutchElectronicReadings>({
     if (locked) {
       const same = r.unplugged && r.unplugged.fanRpm / r.unplugged.engineRpm >= LOCKED;
       const engaged = `Engaged at ${least.commandPct} % as at ${most.commandPct} %${same ? ' and unplugged' : ''}`;
-      const points = speaksAgainst('clutch-slipping');
       if (r.plugV === null)
         return outcome(
           'fail',
           `${engaged}: no power at its coil, or seized. Volts at its plug with the least command tell the two apart`,
-          { numbers, doubts, points: [...speaksFor('clutch-circuit-open', 'clutch-seized'), ...points] }
+          { numbers, doubts, found: ['locked'] }
         );
       const powered = r.plugV >= POWERED_V;
       return outcome(
@@ -169,11 +173,7 @@ export const clutchElectronic = defineCheck<ClutchElectronicReadings>({
         {
           numbers,
           doubts,
-          points: [
-            ...speaksFor(powered ? 'clutch-seized' : 'clutch-circuit-open'),
-            ...speaksAgainst(powered ? 'clutch-circuit-open' : 'clutch-seized'),
-            ...points
-          ]
+          found: [powered ? 'lockedWithPower' : 'lockedWithoutPower']
         }
       );
     }
@@ -184,7 +184,7 @@ export const clutchElectronic = defineCheck<ClutchElectronicReadings>({
         {
           numbers,
           doubts,
-          points: [...speaksFor('clutch-slipping'), ...speaksAgainst('clutch-circuit-open', 'clutch-seized')]
+          found: ['weak']
         }
       );
     if (span < APART_PCT)
@@ -204,13 +204,13 @@ export const clutchElectronic = defineCheck<ClutchElectronicReadings>({
         {
           numbers,
           doubts,
-          points: speaksAgainst('clutch-circuit-open', 'clutch-seized', 'clutch-slipping')
+          found: ['sound']
         }
       );
     return outcome('fail', 'Hardly answers its command', {
       numbers,
       doubts,
-      points: speaksFor('clutch-slipping', 'clutch-circuit-open')
+      found: ['deaf']
     });
   },
   words: (r) =>

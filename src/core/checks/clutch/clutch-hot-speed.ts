@@ -11,8 +11,8 @@ import {
 } from '../../physics/clutch/speed';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say, sayC } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome } from '../check';
-import { seen, share, strength } from '../strength';
+import { defineCheck, outcome, type Judged } from '../check';
+import { share, strength } from '../strength';
 import { hotAirC } from '../../measure/temperature';
 import { withoutClutch } from '../vehicle-has';
 
@@ -52,7 +52,7 @@ const SEEN: Readonly<Record<ClutchState, string>> = {
 };
 
 /** Pairs of engine and fan speed against the region the clutch should run in. */
-export const clutchHotSpeed = defineCheck<ClutchHotSpeedReadings>({
+export const clutchHotSpeed = defineCheck({
   title: 'Clutch speed, hot',
   phases: ['R', 'H'],
   minutes: 10,
@@ -61,16 +61,24 @@ export const clutchHotSpeed = defineCheck<ClutchHotSpeedReadings>({
   tools: ['Optical tachometer', 'Card for the radiator'],
   cautions: ['indoor-running', 'belts', 'fan-blades', 'covered-radiator'],
   gate: 'none',
-  speaksTo: ['clutch-slipping', 'clutch-engages-late', 'clutch-seized'],
+  results: {
+    sound: { against: ['clutch-slipping', 'clutch-engages-late', 'clutch-seized'] },
+    lame: {
+      seen: 'it stays free when hot',
+      for: ['clutch-slipping', 'clutch-engages-late'],
+      against: ['clutch-seized']
+    },
+    locked: { seen: 'it drives with cool air', for: ['clutch-seized'], against: ['clutch-slipping'] },
+    late: { for: ['clutch-engages-late'], against: ['clutch-seized'] },
+    slips: { for: ['clutch-slipping'], against: ['clutch-seized'] },
+    free: { against: ['clutch-seized'] },
+    // A fixed clutch knows no air: it cannot be late.
+    inProportion: { against: ['clutch-slipping', 'clutch-seized'] }
+  },
   strength: strength(0.85, 0.006, 0.05, 'tachometer', 'Speeds are sure, the air before it less so', {
     'clutch-engages-late': share(0.7, 0.006, 0.1, 'The air may not get hot enough to show it'),
     'clutch-seized': share(0.9, 0.004, 0.08, 'It drives with cool air')
   }),
-  results: [
-    seen('it stays free when hot', ['clutch-slipping', 'clutch-engages-late'], ['clutch-seized']),
-    seen('it drives with cool air', ['clutch-seized'], ['clutch-slipping'])
-  ],
-  clears: ['clutch-slipping', 'clutch-engages-late', 'clutch-seized'],
   lacks: (sheet) =>
     withoutClutch(sheet) ??
     (sheet.clutch?.kind === 'electronic' ? 'its clutch follows a command, not the air' : null),
@@ -107,6 +115,8 @@ export const clutchHotSpeed = defineCheck<ClutchHotSpeedReadings>({
       .join(', ')
 });
 
+type Found = 'sound' | 'lame' | 'locked' | 'late' | 'slips' | 'free' | 'inProportion';
+
 const drives = (p: ReadPair) => p.state === 'engaged' || p.state === 'limited';
 const counts = (p: ReadPair) => p.state !== 'starting' && p.state !== 'cut-out';
 
@@ -115,7 +125,7 @@ function thermalClutch(
   limits: ClutchLimits,
   coolantC: number | null,
   sheet: SpecSheet | null
-): Outcome {
+): Judged<Found> {
   const counting = read.filter(counts);
   if (counting.length === 0)
     return outcome(
@@ -148,13 +158,13 @@ function thermalClutch(
     return outcome(
       'fail',
       `Engaged with air of ${sayC(cool.find(drives)!.airC!)}, where it should have let go at ${sayC(limits.releaseAirC)}: locked`,
-      { numbers, doubts, points: [...speaksFor('clutch-seized'), ...speaksAgainst('clutch-slipping')] }
+      { numbers, doubts, found: ['locked'] }
     );
   if (engaged && engaged.fromC > limits.engageAirC + LATE_C)
     return outcome(
       'fail',
       `Engages above ${sayC(engaged.fromC)} of air only, ${sayC(limits.engageAirC)} by the sheet: late`,
-      { numbers, doubts, points: [...speaksFor('clutch-engages-late'), ...speaksAgainst('clutch-seized')] }
+      { numbers, doubts, found: ['late'] }
     );
   const lame = hot.filter((p) => !drives(p));
   if (hot.length > 0 && lame.length === 0)
@@ -164,7 +174,7 @@ function thermalClutch(
       {
         numbers,
         doubts,
-        points: speaksAgainst('clutch-slipping', 'clutch-engages-late', 'clutch-seized')
+        found: ['sound']
       }
     );
   if (lame.length > 0)
@@ -174,17 +184,17 @@ function thermalClutch(
       {
         numbers,
         doubts,
-        points: [...speaksFor('clutch-slipping', 'clutch-engages-late'), ...speaksAgainst('clutch-seized')]
+        found: ['lame']
       }
     );
   return outcome(
     'unclear',
     `Nothing was measured where it must be engaged or free: let the air behind the radiator reach ${sayC(limits.engageAirC + CLEAR_C)}, with part of its face covered where the day is too cool`,
-    { numbers, doubts, points: counting.every((p) => !drives(p)) ? speaksAgainst('clutch-seized') : [] }
+    { numbers, doubts, found: counting.every((p) => !drives(p)) ? ['free'] : [] }
   );
 }
 
-function fixedClutch(read: readonly ReadPair[], sheet: SpecSheet): Outcome {
+function fixedClutch(read: readonly ReadPair[], sheet: SpecSheet): Judged<Found> {
   const { ratioLow, ratioHigh } = limitsOf(sheet);
   const [low, high] = [ratioLow.value, ratioHigh.value];
   const counting = read.filter(counts);
@@ -200,7 +210,7 @@ function fixedClutch(read: readonly ReadPair[], sheet: SpecSheet): Outcome {
       `Turns at ${ratio.toFixed(2)} of its pulley, at least ${low.toFixed(2)} by the sheet: slips`,
       {
         numbers,
-        points: [...speaksFor('clutch-slipping'), ...speaksAgainst('clutch-seized')]
+        found: ['slips']
       }
     );
   if (ratio > high + 0.05)
@@ -209,11 +219,11 @@ function fixedClutch(read: readonly ReadPair[], sheet: SpecSheet): Outcome {
       `Turns at ${ratio.toFixed(2)} of its pulley, at most ${high.toFixed(2)} by the sheet: locked`,
       {
         numbers,
-        points: [...speaksFor('clutch-seized'), ...speaksAgainst('clutch-slipping')]
+        found: ['locked']
       }
     );
   return outcome('pass', `Turns at ${ratio.toFixed(2)} of its pulley, as it should`, {
     numbers,
-    points: speaksAgainst('clutch-slipping', 'clutch-seized')
+    found: ['inProportion']
   });
 }

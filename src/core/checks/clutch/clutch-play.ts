@@ -2,7 +2,7 @@ import { limitsOf, originWords } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import { say } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { defineCheck, outcome } from '../check';
 import { strength } from '../strength';
 import { withoutClutch } from '../vehicle-has';
 
@@ -36,7 +36,7 @@ const readings = z.object({
 export type ClutchPlayReadings = z.infer<typeof readings>;
 
 /** Play at the blade tip, and above all which part it comes from. */
-export const clutchPlay = defineCheck<ClutchPlayReadings>({
+export const clutchPlay = defineCheck({
   title: 'Clutch play',
   phases: ['C'],
   minutes: 3,
@@ -44,7 +44,12 @@ export const clutchPlay = defineCheck<ClutchPlayReadings>({
   tools: ['Steel rule', 'Lamp'],
   cautions: ['fan-stopped', 'fan-blades'],
   gate: 'stopped',
-  speaksTo: ['clutch-bearing', 'water-pump-bearing'],
+  results: {
+    sound: { against: ['clutch-bearing', 'water-pump-bearing'] },
+    ofPump: { for: ['water-pump-bearing'], against: ['clutch-bearing'] },
+    ofClutch: { for: ['clutch-bearing'], against: ['water-pump-bearing'] },
+    rough: { for: ['clutch-bearing'] }
+  },
   strength: strength(0.95, 0.004, 0.04, 'hand', 'Play is felt and measured'),
   lacks: withoutClutch,
   readings,
@@ -72,7 +77,7 @@ export const clutchPlay = defineCheck<ClutchPlayReadings>({
         `The pump shaft moves with the fan: ${found}. The pump is at fault, not the clutch`,
         {
           numbers,
-          points: [...speaksFor('water-pump-bearing'), ...speaksAgainst('clutch-bearing')]
+          found: ['ofPump']
         }
       );
     if (r.moves === 'blade')
@@ -85,13 +90,10 @@ export const clutchPlay = defineCheck<ClutchPlayReadings>({
         r.tipMm > limit ? `${found}; the pump shaft stands still` : `Turns roughly by hand. ${found}`,
         {
           numbers,
-          points: [
-            ...speaksFor('clutch-bearing'),
-            ...(r.moves === 'clutch' ? speaksAgainst('water-pump-bearing') : [])
-          ]
+          found: [r.moves === 'clutch' ? 'ofClutch' : 'rough']
         }
       );
-    return outcome('pass', found, { numbers, points: speaksAgainst('clutch-bearing', 'water-pump-bearing') });
+    return outcome('pass', found, { numbers, found: ['sound'] });
   },
   words: (r) => `${say(r.tipMm, 'length')} at the blade tip, ${MOVERS[r.moves].toLowerCase()}, ${r.feels}`
 });

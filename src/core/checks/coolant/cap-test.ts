@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { say } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { defineCheck, outcome } from '../check';
 import { strength } from '../strength';
 
 export const HOLDS = { yes: 'Holds below it', no: 'Sinks' } as const;
@@ -20,7 +20,7 @@ export type CapTestReadings = z.infer<typeof readings>;
 export const CAP_SPREAD = 0.12;
 
 /** The pressure cap on a tester: where it opens, and whether it holds below that. */
-export const capTest = defineCheck<CapTestReadings>({
+export const capTest = defineCheck({
   title: 'Cap test',
   phases: ['C'],
   minutes: 4,
@@ -28,7 +28,10 @@ export const capTest = defineCheck<CapTestReadings>({
   tools: ['Pressure tester'],
   cautions: ['hot-cap', 'test-pressure'],
   gate: 'cap-cool',
-  speaksTo: ['pressure-cap-weak'],
+  results: {
+    sound: { against: ['pressure-cap-weak'] },
+    weak: { for: ['pressure-cap-weak'] }
+  },
   strength: strength(0.97, 0.004, 0.03, 'itself', 'The cap against its own rating'),
   readings,
   judge(r, { sheet }) {
@@ -50,7 +53,7 @@ export const capTest = defineCheck<CapTestReadings>({
         weak
           ? `Opens at ${say(opens, 'pressure')}, and not at ${say(due!, 'pressure')}: the coolant boils earlier`
           : 'Does not hold below its opening pressure',
-        { numbers, points: speaksFor('pressure-cap-weak') }
+        { numbers, found: ['weak'] }
       );
     if (due !== null && opens > due * (1 + 2 * CAP_SPREAD))
       return outcome(
@@ -73,7 +76,7 @@ export const capTest = defineCheck<CapTestReadings>({
         : `Opens at ${say(opens, 'pressure')} and holds below it`,
       {
         numbers,
-        points: r.holds === null ? [] : speaksAgainst('pressure-cap-weak')
+        found: r.holds === null ? [] : ['sound']
       }
     );
   },

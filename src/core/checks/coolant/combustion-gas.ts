@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { defineField } from '../../units/field';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { defineCheck, outcome } from '../check';
 import { strength } from '../strength';
 
 const GAS_TESTS = { fluid: 'Test fluid', meter: 'Exhaust gas meter', look: 'Bubbles only' } as const;
@@ -29,7 +29,7 @@ const readings = z.object({
 export type CombustionGasReadings = z.infer<typeof readings>;
 
 /** Combustion gas in the coolant. A finding here is referred on: the engine is opened by those who do that. */
-export const combustionGas = defineCheck<CombustionGasReadings>({
+export const combustionGas = defineCheck({
   title: 'Combustion gas',
   phases: ['R'],
   minutes: 10,
@@ -38,7 +38,11 @@ export const combustionGas = defineCheck<CombustionGasReadings>({
   cautions: ['hot-cap', 'indoor-running'],
   // The tester goes on while the engine is cold and is read while it is warm: the caution stands before both.
   gate: 'none',
-  speaksTo: ['combustion-leak'],
+  results: {
+    sound: { against: ['combustion-leak'] },
+    gas: { for: ['combustion-leak'] },
+    signs: { for: ['combustion-leak'] }
+  },
   strength: strength(0.82, 0.004, 0.15, 'itself', 'Gas is there or not; small leaks come and go'),
   readings,
   judge(r) {
@@ -55,19 +59,19 @@ export const combustionGas = defineCheck<CombustionGasReadings>({
       return outcome(
         'fail',
         'Combustion gas in the coolant. Refer on: no part of the cooling system cures it',
-        { numbers, doubts, points: speaksFor('combustion-leak') }
+        { numbers, doubts, found: ['gas'] }
       );
     if (r.seen === 'gas' || r.bubbles === 'steady')
       return outcome('unclear', 'Signs of gas: test again with fresh fluid, and the level low enough', {
         numbers,
         doubts,
-        points: speaksFor('combustion-leak')
+        found: ['signs']
       });
     if (r.seen === 'clear' && r.worked && r.dry && r.by !== 'look')
       return outcome('pass', 'No combustion gas after work under load', {
         numbers,
         doubts,
-        points: speaksAgainst('combustion-leak')
+        found: ['sound']
       });
     return outcome(
       'unclear',

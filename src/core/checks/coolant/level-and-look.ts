@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { FaultId } from '../../vehicle/faults';
-import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
-import { seen, share, strength } from '../strength';
+import { defineCheck, outcome, type NamedResult } from '../check';
+import { share, strength } from '../strength';
 
 interface State {
   readonly title: string;
@@ -134,11 +134,37 @@ const LOOK_FOR: readonly (readonly [LookId, string, FaultId])[] = [
   ['connector', 'sound', 'ect-wiring'],
   ['added', 'none', 'fan-setpoint-modified']
 ];
-const cleared = (r: LevelAndLookReadings): FaultId[] =>
-  LOOK_FOR.flatMap(([id, good, fault]) => (r[id] === good ? [fault] : []));
+
+/** What is looked ahead to, by the state that stands for its like. */
+const SEEN: Readonly<Record<string, string>> = {
+  'level low': 'the level is low',
+  'face choked': 'the radiator stack is choked',
+  'belt slack': 'the belt is slack',
+  'pump play': 'the pulley of the pump has play',
+  'connector green': 'the sensor plug is green or loose',
+  'colour rusty': 'the coolant is rusty',
+  'added found': 'something was added'
+};
+
+/** Every state that a look can find is a result of its own, by the look and the state. */
+const RESULTS: Readonly<Record<string, NamedResult>> = {
+  ...Object.fromEntries(
+    LOOK_IDS.flatMap((id) =>
+      Object.entries<State>(LOOKS[id].states).map(([state, { points = [] }]) => [
+        `${id} ${state}`,
+        {
+          seen: SEEN[`${id} ${state}`],
+          for: points,
+          against: LOOK_FOR.flatMap(([look, good, fault]) => (look === id && good === state ? [fault] : []))
+        }
+      ])
+    )
+  ),
+  sound: { against: LOOK_FOR.map(([, , fault]) => fault) }
+};
 
 /** What eyes alone find on a cold engine. */
-export const levelAndLook = defineCheck<LevelAndLookReadings>({
+export const levelAndLook = defineCheck({
   title: 'Level and look',
   phases: ['C'],
   minutes: 5,
@@ -146,11 +172,7 @@ export const levelAndLook = defineCheck<LevelAndLookReadings>({
   tools: ['Lamp'],
   cautions: ['hot-cap', 'fan-starts', 'coolant'],
   gate: 'stopped',
-  speaksTo: [
-    ...new Set(
-      LOOK_IDS.flatMap((id) => Object.values<State>(LOOKS[id].states).flatMap((s) => s.points ?? []))
-    )
-  ],
+  results: RESULTS,
   strength: strength(0.4, 0.05, 0.58, 'eye', 'What is seen is there; what is not seen may be', {
     'coolant-low': share(0.9, 0.11, 0.12, 'A level is plain; a dried trace is no leak'),
     'airflow-restricted': share(0.6, 0.1, 0.35, 'Debris between the cores is behind what is seen'),
@@ -159,26 +181,6 @@ export const levelAndLook = defineCheck<LevelAndLookReadings>({
     'combustion-leak': share(0.12, 0.004, 0.9, 'An oil film is seldom there, and telling'),
     'pressure-cap-weak': share(0.12, 0.004, 0.9, 'A hose sucked flat is seldom there, and telling')
   }),
-  results: [
-    seen('the level is low', ['coolant-low']),
-    seen('the radiator stack is choked', ['airflow-restricted']),
-    seen('the belt is slack', ['pump-flow-low']),
-    seen('the pulley of the pump has play', ['water-pump-bearing']),
-    seen('the sensor plug is green or loose', ['ect-intermittent', 'ect-wiring', 'ect-reads-cold']),
-    seen('the coolant is rusty', ['radiator-clogged', 'sensor-branch-restricted']),
-    seen('something was added', ['fan-setpoint-modified'])
-  ],
-  clears: [
-    'coolant-low',
-    'airflow-restricted',
-    'water-pump-bearing',
-    'pump-flow-low',
-    'radiator-clogged',
-    'sensor-branch-restricted',
-    'ect-intermittent',
-    'ect-wiring',
-    'fan-setpoint-modified'
-  ],
   always: true,
   beforeRunning: true,
   readings,
@@ -188,10 +190,9 @@ export const levelAndLook = defineCheck<LevelAndLookReadings>({
     const counts = found.filter(({ id, state }) => state!.is !== 'good' && !r.fixAnyway.includes(id));
     const bad = counts.filter(({ state }) => state!.is === 'bad');
     const aside = found.filter(({ id, state }) => state!.is !== 'good' && r.fixAnyway.includes(id));
-    const points: Point[] = [
-      ...speaksFor(...new Set(counts.flatMap(({ state }) => state!.points ?? []))),
-      ...speaksAgainst(...cleared(r))
-    ];
+    const clear = found.filter(({ state }) => state!.is === 'good');
+    const named =
+      clear.length === LOOK_IDS.length ? ['sound'] : [...counts, ...clear].map(({ id }) => `${id} ${r[id]}`);
     const list = (of: typeof found) =>
       of.map(({ id, state }) => `${LOOKS[id].title}: ${state!.title.toLowerCase()}`).join('; ');
     const later = aside.length > 0 ? `. Put right anyway, not the cause: ${list(aside)}` : '';
@@ -199,18 +200,19 @@ export const levelAndLook = defineCheck<LevelAndLookReadings>({
       r.level !== null && thermal.soaked === false
         ? ['A level is read on a cold engine: warm coolant stands higher']
         : [];
-    if (bad.length > 0) return outcome('fail', `${list(bad)}${later}`, { numbers, points, doubts });
+    if (bad.length > 0) return outcome('fail', `${list(bad)}${later}`, { numbers, found: named, doubts });
     const unseen = LOOK_IDS.filter((id) => r[id] === null);
-    if (counts.length > 0) return outcome('unclear', `${list(counts)}${later}`, { numbers, points, doubts });
+    if (counts.length > 0)
+      return outcome('unclear', `${list(counts)}${later}`, { numbers, found: named, doubts });
     if (unseen.includes('level') || unseen.length > 4)
       return outcome(
         'unclear',
         `Nothing wrong in what was looked at; not looked at: ${unseen.map((id) => LOOKS[id].title.toLowerCase()).join(', ')}${later}`,
-        { numbers, points, doubts }
+        { numbers, found: named, doubts }
       );
     return outcome('pass', `Nothing wrong in ${found.length} things looked at${later}`, {
       numbers,
-      points,
+      found: named,
       doubts
     });
   },

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { say } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
-import { seen, share, strength } from '../strength';
+import { defineCheck, outcome } from '../check';
+import { share, strength } from '../strength';
 
 const readings = z.object({
   points: z
@@ -33,7 +33,7 @@ export function lossIn10Min(points: PressureHoldReadings['points']): number {
 }
 
 /** The cold system pumped to its cap's pressure and watched. */
-export const pressureHold = defineCheck<PressureHoldReadings>({
+export const pressureHold = defineCheck({
   title: 'Pressure hold',
   phases: ['C'],
   minutes: 12,
@@ -41,15 +41,17 @@ export const pressureHold = defineCheck<PressureHoldReadings>({
   tools: ['Pressure tester'],
   cautions: ['hot-cap', 'test-pressure'],
   gate: 'cap-cool',
-  speaksTo: ['coolant-low', 'combustion-leak'],
+  results: {
+    sound: { against: ['coolant-low', 'combustion-leak'] },
+    holdsStopped: { against: ['coolant-low'] },
+    falls: { seen: 'the pressure falls', for: ['coolant-low'] },
+    // What is lost and not seen outside goes somewhere: into the engine, or the cabin.
+    unseen: { for: ['combustion-leak'] },
+    rises: { seen: 'the pressure rises while it runs', for: ['combustion-leak'] }
+  },
   strength: strength(0.96, 0.005, 0.03, 'itself', 'Kept shut and watched', {
     'combustion-leak': share(0.95, 0.006, 0.05, 'Warmth makes pressure as well')
   }),
-  results: [
-    seen('the pressure falls', ['coolant-low']),
-    seen('the pressure rises while it runs', ['combustion-leak'])
-  ],
-  clears: ['coolant-low', 'combustion-leak'],
   readings,
   refuse(r, sheet) {
     const cap = sheet?.cap?.kPa;
@@ -86,7 +88,7 @@ export const pressureHold = defineCheck<PressureHoldReadings>({
         `The pressure rises by itself, ${say(-loss, 'pressure')} in ten minutes${r.engineRan ? ' with a cold engine running: gas comes into the coolant. Refer on' : '; let the engine cool and watch again'}`,
         {
           numbers,
-          points: r.engineRan ? speaksFor('combustion-leak') : []
+          found: r.engineRan ? ['rises'] : []
         }
       );
     if (loss > LOSS_LIMIT_KPA)
@@ -95,14 +97,14 @@ export const pressureHold = defineCheck<PressureHoldReadings>({
         `Loses ${say(loss, 'pressure')} in ten minutes${r.seen === 'outside' ? ', and coolant is seen' : r.seen === 'inside' ? ', into the engine or the cabin' : ', and nothing is seen outside'}`,
         {
           numbers,
-          points: [...speaksFor('coolant-low'), ...(r.seen === 'outside' ? [] : speaksFor('combustion-leak'))]
+          found: ['falls', ...(r.seen === 'outside' ? [] : (['unseen'] as const))]
         }
       );
     if (span < LEAST_MIN)
       return outcome('unclear', `Holds for ${span.toFixed(0)} min; watch ${LEAST_MIN} at least`, { numbers });
     return outcome('pass', `Holds its pressure, ${say(Math.max(0, loss), 'pressure')} in ten minutes`, {
       numbers,
-      points: speaksAgainst('coolant-low', ...(r.engineRan ? (['combustion-leak'] as const) : []))
+      found: [r.engineRan ? 'sound' : 'holdsStopped']
     });
   },
   words: (r) => r.points.map((p) => `${say(p.kPa, 'pressure')} at ${p.min} min`).join(', ')

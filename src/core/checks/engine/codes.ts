@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { CODES, readCode } from '../../vehicle/codes';
-import { FAULTS, namedBy } from '../../faults/registry';
-import { FAULT_IDS, type FaultId } from '../../vehicle/faults';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
-import { seen, share, strength } from '../strength';
+import { namedBy } from '../../faults/registry';
+import type { FaultId } from '../../vehicle/faults';
+import { defineCheck, outcome, type NamedResult } from '../check';
+import { share, strength } from '../strength';
 
 export const CODE_STATES = ['stored', 'pending', 'permanent'] as const;
 
@@ -38,8 +38,30 @@ const readings = z.object({
 });
 export type CodesReadings = z.infer<typeof readings>;
 
+/** What is looked ahead to, by the code that stands for its like. */
+const SEEN: Readonly<Partial<Record<string, string>>> = {
+  P0128: 'a code for too cold an engine is stored',
+  P0217: 'a code for overheating is stored',
+  P0118: 'a code for an open sensor circuit is stored',
+  P0117: 'a code for a shorted sensor circuit is stored',
+  P0119: 'a code for a sensor that comes and goes is stored',
+  P0480: 'a code of the fan circuit is stored',
+  P0597: 'a code of the thermostat heater is stored',
+  P0528: 'a code of the fan speed is stored'
+};
+
+/** Every code that names a suspect is a result of its own. */
+const RESULTS: Readonly<Record<string, NamedResult>> = {
+  ...Object.fromEntries(
+    Object.keys(CODES).flatMap((code) =>
+      namedBy(code).length > 0 ? [[code, { seen: SEEN[code], for: namedBy(code) }]] : []
+    )
+  ),
+  'none of their own': { against: HAS_ITS_CODE }
+};
+
 /** Stored and pending trouble codes, with what the public standard means by each. */
-export const codes = defineCheck<CodesReadings>({
+export const codes = defineCheck({
   title: 'Trouble codes',
   phases: ['X'],
   minutes: 3,
@@ -47,7 +69,7 @@ export const codes = defineCheck<CodesReadings>({
   tools: ['Scan tool'],
   cautions: [],
   gate: 'none',
-  speaksTo: FAULT_IDS.filter((f) => FAULTS[f].codes !== undefined),
+  results: RESULTS,
   strength: strength(
     0.45,
     0.03,
@@ -67,27 +89,11 @@ export const codes = defineCheck<CodesReadings>({
       'coolant-low': share(0.1, 0.03, 0.9, 'Named beside a code for another cause')
     }
   ),
-  results: [
-    seen('a code for too cold an engine is stored', namedBy('P0128')),
-    seen('a code for overheating is stored', namedBy('P0217')),
-    seen('a code for an open sensor circuit is stored', ['ect-open-circuit', 'ect-wiring']),
-    seen('a code for a shorted sensor circuit is stored', ['ect-short-circuit', 'ect-wiring']),
-    seen('a code for a sensor that comes and goes is stored', ['ect-intermittent', 'ect-wiring']),
-    seen('a code of the fan circuit is stored', [
-      'fan-relay-coil',
-      'fan-feed-open',
-      'fan-command-missing',
-      'fan-controller-dead'
-    ]),
-    seen('a code of the thermostat heater is stored', ['thermostat-heater-failed']),
-    seen('a code of the fan speed is stored', ['clutch-circuit-open'])
-  ],
-  clears: HAS_ITS_CODE,
   always: true,
   readings,
   judge({ codes: list }) {
-    const clean = speaksAgainst(...HAS_ITS_CODE);
-    if (list.length === 0) return outcome('pass', 'No code stored or pending', { points: clean });
+    if (list.length === 0)
+      return outcome('pass', 'No code stored or pending', { found: ['none of their own'] });
     const known = list.filter(({ code }) => namedBy(code).length > 0);
     const firm = known.filter(({ state }) => state !== 'pending');
     const others = list.length - known.length;
@@ -99,9 +105,8 @@ export const codes = defineCheck<CodesReadings>({
     if (known.length === 0)
       return outcome('pass', `No code about engine temperature, sensor or fan${tail}`, {
         numbers,
-        points: clean
+        found: ['none of their own']
       });
-    const points: FaultId[] = [...new Set(known.flatMap(({ code }) => namedBy(code)))];
     const failsafe = [...new Set(firm.map(({ code }) => CODES[code].failsafe).filter((f) => f !== null))];
     const names = known
       .map(({ code, state }) => `${code}${state === 'pending' ? ' (pending)' : ''}`)
@@ -111,7 +116,7 @@ export const codes = defineCheck<CodesReadings>({
       `${names}: ${known.length === 1 ? CODES[known[0].code].means : 'about engine temperature, sensor or fan'}${tail}`,
       {
         numbers,
-        points: speaksFor(...points),
+        found: known.map(({ code }) => code),
         doubts: failsafe.map(
           (f) => `The control unit may be in failsafe: ${f.charAt(0).toLowerCase()}${f.slice(1)}`
         )

@@ -27,7 +27,7 @@ export const tauFrom = (n: number): string =>
   n === 0 ? 'our default' : `from ${n} cool-down${n === 1 ? '' : 's'} of this vehicle`;
 
 /** Whether the engine stood long enough for cold checks: what the cooling law leaves above ambient. */
-export const soak = defineCheck<SoakReadings>({
+export const soak = defineCheck({
   title: 'Soak',
   phases: ['C'],
   minutes: 1,
@@ -35,7 +35,7 @@ export const soak = defineCheck<SoakReadings>({
   tools: ['Yard thermometer'],
   cautions: [],
   gate: 'none',
-  speaksTo: [],
+  results: {},
   strength: strength(0.5, 0.5, 1, 'itself', 'Says when cold checks count, and nothing of a fault'),
   always: true,
   readings,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { defineField } from '../../units/field';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
-import { seen, share, strength } from '../strength';
+import { defineCheck, outcome } from '../check';
+import { share, strength } from '../strength';
 import { FAN_DEAD } from '../../vehicle/faults';
 import { withoutFan } from '../vehicle-has';
 
@@ -27,7 +27,7 @@ const readings = z.object({
 export type FanCommandReadings = z.infer<typeof readings>;
 
 /** The fan commanded on by a scan tool: tells the command path from the power path. */
-export const fanCommand = defineCheck<FanCommandReadings>({
+export const fanCommand = defineCheck({
   title: 'Commanded fan',
   phases: ['X'],
   minutes: 4,
@@ -35,15 +35,27 @@ export const fanCommand = defineCheck<FanCommandReadings>({
   tools: ['Scan tool'],
   cautions: ['fan-blades', 'fan-starts'],
   gate: 'none',
-  speaksTo: [
-    'fan-motor-dead',
-    'fan-motor-weak',
-    'fan-feed-open',
-    'fan-command-missing',
-    'fan-relay-contacts',
-    'fan-relay-coil',
-    'fan-controller-dead'
-  ],
+  results: {
+    sound: {
+      // It may drive the fan when told to, and not ask by itself: the command is cleared as far as it goes.
+      against: [...FAN_DEAD, 'fan-motor-weak']
+    },
+    noPower: {
+      seen: 'the relay clicks and the fan stands still',
+      for: ['fan-relay-contacts', 'fan-motor-dead', 'fan-feed-open'],
+      against: ['fan-command-missing', 'fan-relay-coil']
+    },
+    noClick: {
+      seen: 'nothing clicks and the fan stands still',
+      for: ['fan-relay-coil', 'fan-command-missing', 'fan-feed-open']
+    },
+    slow: { seen: 'the fan turns slowly', for: ['fan-motor-weak', 'fan-feed-open'] },
+    dead: {
+      seen: 'the fan stands still',
+      for: ['fan-controller-dead', 'fan-motor-dead', 'fan-feed-open', 'fan-command-missing']
+    },
+    stands: { for: ['fan-motor-dead', 'fan-feed-open'] }
+  },
   strength: strength(0.93, 0.006, 0.06, 'scan', 'Splits the command from the power, not part from part', {
     'fan-command-missing': share(0.88, 0.006, 0.15, 'No click, and the coil does not click either'),
     'fan-motor-weak': share(0.87, 0.008, 0.12, 'Turns slowly'),
@@ -51,20 +63,6 @@ export const fanCommand = defineCheck<FanCommandReadings>({
     'fan-relay-coil': share(0.45, 0.006, 0.5, 'One relay of three, and the fan still runs'),
     'fan-relay-contacts': share(0.4, 0.006, 0.33, 'One relay of three, and the fan still runs')
   }),
-  results: [
-    seen(
-      'the relay clicks and the fan stands still',
-      ['fan-relay-contacts', 'fan-motor-dead', 'fan-feed-open'],
-      ['fan-command-missing', 'fan-relay-coil']
-    ),
-    seen('nothing clicks and the fan stands still', [
-      'fan-relay-coil',
-      'fan-command-missing',
-      'fan-controller-dead'
-    ]),
-    seen('the fan turns slowly', ['fan-motor-weak', 'fan-feed-open'])
-  ],
-  clears: [...FAN_DEAD, 'fan-motor-weak'],
   lacks: withoutFan,
   readings,
   begins: () => ({ commandedPct: 100 }),
@@ -78,16 +76,7 @@ export const fanCommand = defineCheck<FanCommandReadings>({
     if (turns === 'full')
       return outcome('pass', 'Runs when commanded: motor, feed and relay are good', {
         numbers,
-        points: speaksAgainst(
-          'fan-motor-dead',
-          'fan-feed-open',
-          'fan-relay-contacts',
-          'fan-relay-coil',
-          'fan-controller-dead',
-          'fan-motor-weak',
-          // It may drive the fan when told to, and not ask by itself.
-          'fan-command-missing'
-        )
+        found: ['sound']
       });
     if (turns === 'slow')
       return outcome(
@@ -97,13 +86,13 @@ export const fanCommand = defineCheck<FanCommandReadings>({
           : `Turns slowly at ${commandedPct} %: command it fully before judging`,
         {
           numbers,
-          points: commandedPct >= 80 ? speaksFor('fan-motor-weak', 'fan-feed-open') : []
+          found: commandedPct >= 80 ? ['slow'] : []
         }
       );
     if (!relay)
       return outcome('fail', 'Stands still when commanded', {
         numbers,
-        points: speaksFor('fan-controller-dead', 'fan-motor-dead', 'fan-feed-open', 'fan-command-missing')
+        found: ['dead']
       });
     switch (click) {
       case 'yes':
@@ -112,16 +101,13 @@ export const fanCommand = defineCheck<FanCommandReadings>({
           'The relay clicks and the fan stands still: the command arrives, the power does not',
           {
             numbers,
-            points: [
-              ...speaksFor('fan-relay-contacts', 'fan-motor-dead', 'fan-feed-open'),
-              ...speaksAgainst('fan-command-missing', 'fan-relay-coil')
-            ]
+            found: ['noPower']
           }
         );
       case 'no':
         return outcome('fail', 'No click and no fan: the command does not arrive, or the coil is open', {
           numbers,
-          points: speaksFor('fan-relay-coil', 'fan-command-missing', 'fan-feed-open')
+          found: ['noClick']
         });
       case 'unknown':
         return outcome(
@@ -129,7 +115,7 @@ export const fanCommand = defineCheck<FanCommandReadings>({
           'Stands still; whether the relay clicked was not to be heard. A hand on the relay feels it',
           {
             numbers,
-            points: speaksFor('fan-motor-dead', 'fan-feed-open')
+            found: ['stands']
           }
         );
     }

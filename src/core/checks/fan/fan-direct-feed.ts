@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
+import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
 import { withoutFan } from '../vehicle-has';
 
@@ -43,7 +43,7 @@ export function currentLimits(sheet: SpecSheet | null): { lowA: number; highA: n
 }
 
 /** The fan fed past relay and control unit: its motor and wiring by what it does and what it draws. */
-export const fanDirectFeed = defineCheck<FanDirectFeedReadings>({
+export const fanDirectFeed = defineCheck({
   title: 'Fan direct feed',
   phases: ['X'],
   minutes: 6,
@@ -51,13 +51,19 @@ export const fanDirectFeed = defineCheck<FanDirectFeedReadings>({
   tools: ['Fused feed', 'Clamp meter'],
   cautions: ['fused-feed', 'fan-blades'],
   gate: 'stopped',
-  speaksTo: ['fan-motor-dead', 'fan-motor-weak', 'fan-feed-open', 'fan-command-missing'],
+  results: {
+    sound: { against: ['fan-motor-dead', 'fan-motor-weak'] },
+    dead: { for: ['fan-motor-dead'], against: ['fan-command-missing'] },
+    deadOrWiring: { for: ['fan-motor-dead', 'fan-feed-open'] },
+    weak: { for: ['fan-motor-weak'] },
+    drawsMuch: { for: ['fan-motor-weak'], against: ['fan-motor-dead'] }
+  },
   strength: strength(0.96, 0.003, 0.03, 'meter', 'Motor by its current, past everything else', {
     'fan-motor-weak': share(0.87, 0.004, 0.12, 'A little weak is within what a good one draws')
   }),
   lacks: withoutFan,
   readings,
-  begins: () => ({ at: 'plug' }),
+  begins: () => ({ at: 'plug' as const }),
   judge(r, { sheet }) {
     const { lowA, highA, own } = currentLimits(sheet);
     const { amps } = r;
@@ -89,10 +95,7 @@ export const fanDirectFeed = defineCheck<FanDirectFeedReadings>({
         {
           numbers,
           doubts,
-          points:
-            r.at === 'plug' || (amps !== null && amps >= NOTHING_A)
-              ? [...speaksFor('fan-motor-dead'), ...speaksAgainst('fan-command-missing')]
-              : speaksFor('fan-motor-dead', 'fan-feed-open')
+          found: [r.at === 'plug' || (amps !== null && amps >= NOTHING_A) ? 'dead' : 'deadOrWiring']
         }
       );
     if (r.turns === 'slow')
@@ -105,7 +108,7 @@ export const fanDirectFeed = defineCheck<FanDirectFeedReadings>({
             : amps < lowA
               ? `Turns slowly and draws ${say(amps, 'current', 1)} only: worn brushes, or a poor joint on the way`
               : `Turns slowly at a usual current: load on the blades, or a weak motor`,
-        { numbers, doubts, points: speaksFor('fan-motor-weak') }
+        { numbers, doubts, found: ['weak'] }
       );
     if (amps !== null && amps > highA)
       return outcome(
@@ -114,7 +117,7 @@ export const fanDirectFeed = defineCheck<FanDirectFeedReadings>({
         {
           numbers,
           doubts,
-          points: [...speaksFor('fan-motor-weak'), ...speaksAgainst('fan-motor-dead')]
+          found: ['drawsMuch']
         }
       );
     return outcome(
@@ -123,7 +126,7 @@ export const fanDirectFeed = defineCheck<FanDirectFeedReadings>({
       {
         numbers,
         doubts,
-        points: speaksAgainst('fan-motor-dead', 'fan-motor-weak')
+        found: ['sound']
       }
     );
   },

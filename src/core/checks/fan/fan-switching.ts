@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
-import { FAN_DEAD, type FaultId } from '../../vehicle/faults';
+import { FAN_DEAD } from '../../vehicle/faults';
 import { sayC, sayDeltaC } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
-import { seen, share, strength } from '../strength';
+import { defineCheck, outcome } from '../check';
+import { share, strength } from '../strength';
 import { withoutFan } from '../vehicle-has';
 import { readsOff } from '../../vehicle/sensor-faults';
 import { scanC } from '../../measure/temperature';
@@ -43,7 +43,7 @@ const pointsOf = (
 ) => (moving ? { onC: movingOnC ?? onC, offC: movingOffC ?? offC } : { onC, offC });
 
 /** On and off temperatures of each stage against the sheet's. */
-export const fanSwitching = defineCheck<FanSwitchingReadings>({
+export const fanSwitching = defineCheck({
   title: 'Fan switching',
   phases: ['R'],
   minutes: 12,
@@ -51,17 +51,21 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
   tools: ['Scan tool'],
   cautions: ['indoor-running', 'belts', 'fan-blades'],
   gate: 'none',
-  speaksTo: [
-    ...FAN_DEAD,
-    'fan-setpoint-modified',
-    'ect-reads-cold',
-    'ect-reads-hot',
-    'ect-open-circuit',
-    'ect-short-circuit',
-    'ect-wiring',
-    'fan-relay-welded',
-    'fan-controller-shorted'
-  ],
+  results: {
+    sound: { against: [...FAN_DEAD, 'fan-setpoint-modified', 'fan-relay-welded', 'fan-controller-shorted'] },
+    never: { seen: 'the fan never comes on', for: FAN_DEAD },
+    offPoint: {
+      seen: 'it comes on early or late',
+      for: ['fan-setpoint-modified'],
+      against: ['fan-motor-dead', 'fan-feed-open']
+    },
+    readsHot: { for: ['ect-reads-hot'] },
+    readsCold: { for: ['ect-reads-cold'] },
+    // This early is hardly a switching point: a fan that knows no command runs from the first minute.
+    unasked: { seen: 'it runs from the first minute', for: ['fan-relay-welded', 'fan-controller-shorted'] },
+    open: { seen: 'it runs with the reading at its cold default', for: ['ect-open-circuit', 'ect-wiring'] },
+    short: { seen: 'it runs with the reading at its hot default', for: ['ect-short-circuit', 'ect-wiring'] }
+  },
   strength: strength(0.76, 0.01, 0.04, 'scan', 'A fan that never runs does not say why', {
     'fan-setpoint-modified': share(
       0.9,
@@ -72,17 +76,6 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
     'fan-relay-welded': share(0.9, 0.01, 0.05, 'Runs from the first minute'),
     'fan-controller-shorted': share(0.9, 0.01, 0.05, 'Runs from the first minute')
   }),
-  results: [
-    seen('the fan never comes on', FAN_DEAD),
-    seen('it comes on early or late', ['fan-setpoint-modified'], ['fan-motor-dead', 'fan-feed-open']),
-    seen('it runs from the first minute', [
-      'fan-relay-welded',
-      'fan-controller-shorted',
-      'fan-setpoint-modified'
-    ]),
-    seen('it runs with the reading at a default', ['ect-open-circuit', 'ect-short-circuit', 'ect-wiring'])
-  ],
-  clears: [...FAN_DEAD, 'fan-setpoint-modified', 'fan-relay-welded', 'fan-controller-shorted'],
   lacks: withoutFan,
   readings,
   unlikely: (r) =>
@@ -110,7 +103,7 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
       return r.hottestC >= should.onC + NEAR_C
         ? outcome('fail', `Never came on up to ${sayC(r.hottestC)}; the sheet says ${sayC(should.onC)}`, {
             numbers,
-            points: speaksFor(...FAN_DEAD)
+            found: ['never']
           })
         : outcome(
             'unclear',
@@ -118,14 +111,12 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
             { numbers }
           );
     }
-    const lost = readsOff(first.onC, 0, sheet).filter(
-      (f) => f === 'ect-open-circuit' || f === 'ect-short-circuit'
-    );
-    if (r.by !== 'thermometer' && lost.length > 0)
+    const off = readsOff(first.onC, 0, sheet);
+    if (r.by !== 'thermometer' && (off === 'open' || off === 'short'))
       return outcome(
         'fail',
         `Runs with the reading at ${sayC(first.onC)}, the default of a sensor that is not there: failsafe`,
-        { numbers, points: speaksFor(...lost, 'ect-wiring') }
+        { numbers, found: [off] }
       );
     const by = first.onC - should.onC;
     if (by < -NEAR_C && r.acOn && sheet?.fan?.onWithAc)
@@ -135,19 +126,13 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
         { numbers }
       );
     if (Math.abs(by) > APART_C) {
-      // This early is hardly a switching point: a fan that knows no command runs from the first minute.
-      const unasked: readonly FaultId[] =
-        by < -UNASKED_C
-          ? [sheet?.fan?.drive === 'controller' ? 'fan-controller-shorted' : 'fan-relay-welded']
-          : [];
-      const misread: readonly FaultId[] =
-        r.by === 'scan' ? [] : [by < 0 ? 'ect-reads-hot' : 'ect-reads-cold'];
       const size = `${sayDeltaC(Math.abs(by), 0)} ${by < 0 ? 'early' : 'late'}`;
       return outcome('fail', `Came on at ${sayC(first.onC)}, ${size}; the sheet says ${sayC(should.onC)}`, {
         numbers,
-        points: [
-          ...speaksFor('fan-setpoint-modified', ...misread, ...unasked),
-          ...speaksAgainst('fan-motor-dead', 'fan-feed-open')
+        found: [
+          'offPoint',
+          ...(by < -UNASKED_C ? (['unasked'] as const) : []),
+          ...(r.by === 'scan' ? [] : ([by < 0 ? 'readsHot' : 'readsCold'] as const))
         ]
       });
     }
@@ -166,12 +151,7 @@ export const fanSwitching = defineCheck<FanSwitchingReadings>({
       `On at ${sayC(first.onC)}${first.offC === null ? '' : ` and off at ${sayC(first.offC)}`}, by the sheet`,
       {
         numbers,
-        points: speaksAgainst(
-          ...FAN_DEAD,
-          'fan-setpoint-modified',
-          'fan-relay-welded',
-          'fan-controller-shorted'
-        )
+        found: ['sound']
       }
     );
   },

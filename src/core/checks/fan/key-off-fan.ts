@@ -3,8 +3,8 @@ import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { afterKeyOff } from '../../physics/plant/key-off';
 import { sayC, sayDeltaC } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
-import { seen, share, strength } from '../strength';
+import { defineCheck, outcome } from '../check';
+import { share, strength } from '../strength';
 import { stagesOf } from './fan-switching';
 import { coolantC } from '../../measure/temperature';
 import { USUAL_AMBIENT_C } from '../../physics/heat/state';
@@ -63,7 +63,7 @@ export function expected(sheet: SpecSheet, coolantC: number, ambientC: number | 
 }
 
 /** A fan that runs on after key-off: by its rule, or by a fault. */
-export const keyOffFan = defineCheck<KeyOffFanReadings>({
+export const keyOffFan = defineCheck({
   title: 'Fan after key-off',
   phases: ['H'],
   minutes: 6,
@@ -71,18 +71,16 @@ export const keyOffFan = defineCheck<KeyOffFanReadings>({
   tools: ['Clock'],
   cautions: ['fan-starts', 'hot-parts'],
   gate: 'stopped',
-  speaksTo: ['fan-relay-welded', 'fan-controller-shorted', 'ect-intermittent'],
+  results: {
+    sound: { against: ['fan-relay-welded', 'fan-controller-shorted'] },
+    runsOn: {
+      seen: 'the fan runs on against its rule',
+      for: ['fan-relay-welded', 'fan-controller-shorted', 'ect-intermittent']
+    }
+  },
   strength: strength(0.95, 0.015, 0.05, 'itself', 'Rules of after-run differ', {
     'ect-intermittent': share(0.1, 0.015, 0.9, 'Says next to nothing of a contact')
   }),
-  results: [
-    seen('the fan runs on against its rule', [
-      'fan-relay-welded',
-      'fan-controller-shorted',
-      'ect-intermittent'
-    ])
-  ],
-  clears: ['fan-relay-welded', 'fan-controller-shorted'],
   lacks: withoutFan,
   readings,
   begins: ({ heat }) => ({ coolantC: heat.running ? heat.coolantC : null }),
@@ -108,10 +106,6 @@ export const keyOffFan = defineCheck<KeyOffFanReadings>({
       ...(at === null ? [] : [{ name: 'Coolant at key-off', value: sayC(at) }]),
       ...(at === null || !sheet ? [] : expected(sheet, at, thermal.ambientC))
     ];
-    const stuck = speaksFor(
-      sheet?.fan?.drive === 'controller' ? 'fan-controller-shorted' : 'fan-relay-welded',
-      'ect-intermittent'
-    );
     if (ranMin === 0 && !stillRunning) {
       const owed = limit !== null && limit > 0 && at !== null && first !== undefined && at >= first.onC;
       return owed
@@ -122,14 +116,14 @@ export const keyOffFan = defineCheck<KeyOffFanReadings>({
           )
         : outcome('pass', 'Stopped with the key', {
             numbers,
-            points: speaksAgainst('fan-relay-welded', 'fan-controller-shorted')
+            found: ['sound']
           });
     }
     if (at !== null && first !== undefined && at < first.offC - 5)
       return outcome(
         'fail',
         `Ran on for ${minutes} with the coolant at ${sayC(at)}, well below its off point at ${sayC(first.offC)}`,
-        { numbers, points: stuck }
+        { numbers, found: ['runsOn'] }
       );
     if (limit === null)
       return outcome('unclear', `Ran on for ${minutes}; the sheet gives no rule to hold it against`, {
@@ -138,7 +132,7 @@ export const keyOffFan = defineCheck<KeyOffFanReadings>({
     if (ranMin > limit || (stillRunning && ranMin >= limit))
       return outcome('fail', `Ran on for ${minutes}; the sheet allows ${limit} min`, {
         numbers,
-        points: stuck
+        found: ['runsOn']
       });
     if (stillRunning)
       return outcome(
@@ -151,7 +145,7 @@ export const keyOffFan = defineCheck<KeyOffFanReadings>({
       `Ran on for ${minutes}, within the ${limit} min of its rule: heat soak after stopping`,
       {
         numbers,
-        points: speaksAgainst('fan-relay-welded', 'fan-controller-shorted')
+        found: ['sound']
       }
     );
   },

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { say } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
+import { defineCheck, outcome } from '../check';
 import { strength } from '../strength';
 import { withoutRelay } from '../vehicle-has';
 
@@ -34,7 +34,7 @@ const REST_OPEN_OHM = 1e6;
 const REST_CLOSED_OHM = 5;
 
 /** A relay on the bench: its coil, its click, and what its contacts cost under load. */
-export const relayBench = defineCheck<RelayBenchReadings>({
+export const relayBench = defineCheck({
   title: 'Relay on the bench',
   phases: ['B'],
   minutes: 5,
@@ -43,7 +43,14 @@ export const relayBench = defineCheck<RelayBenchReadings>({
   tools: ['Meter', 'Fused feed'],
   cautions: ['fused-feed'],
   gate: 'none',
-  speaksTo: ['fan-relay-contacts', 'fan-relay-coil', 'fan-relay-welded'],
+  results: {
+    coil: { for: ['fan-relay-coil'] },
+    coilSound: { against: ['fan-relay-coil'] },
+    welded: { for: ['fan-relay-welded'] },
+    opens: { against: ['fan-relay-welded'] },
+    contacts: { for: ['fan-relay-contacts'] },
+    contactsSound: { against: ['fan-relay-contacts'] }
+  },
   strength: strength(0.97, 0.003, 0.03, 'meter', 'Coil and contacts measured under load'),
   lacks: withoutRelay,
   readings,
@@ -53,22 +60,21 @@ export const relayBench = defineCheck<RelayBenchReadings>({
       : [],
   judge(r) {
     const wrong: string[] = [];
-    const points: Point[] = [];
+    const found: ('coil' | 'coilSound' | 'welded' | 'opens' | 'contacts' | 'contactsSound')[] = [];
     const contactOhm = r.dropV !== null && r.loadA !== null ? r.dropV / r.loadA : null;
     if (r.coilOhm !== null && r.coilOhm >= COIL.openOhm) wrong.push('the coil is open');
     if (r.coilOhm !== null && r.coilOhm < COIL.shortOhm) wrong.push('the coil has shorted turns');
     if (r.clicks === 'no') wrong.push('fed, it does not click');
-    if (wrong.length > 0) points.push(...speaksFor('fan-relay-coil'));
-    else if (r.clicks === 'yes') points.push(...speaksAgainst('fan-relay-coil'));
+    if (wrong.length > 0) found.push('coil');
+    else if (r.clicks === 'yes') found.push('coilSound');
     if (r.restOhm !== null && r.restOhm < REST_CLOSED_OHM) {
       wrong.push('its contacts are closed with nothing on the coil');
-      points.push(...speaksFor('fan-relay-welded'));
-    } else if (r.restOhm !== null && r.restOhm > REST_OPEN_OHM)
-      points.push(...speaksAgainst('fan-relay-welded'));
+      found.push('welded');
+    } else if (r.restOhm !== null && r.restOhm > REST_OPEN_OHM) found.push('opens');
     if (contactOhm !== null && contactOhm > CONTACT_LIMIT_OHM) {
       wrong.push(`its contacts lose ${say(r.dropV!, 'voltage', 2)} at ${say(r.loadA!, 'current', 1)}`);
-      points.push(...speaksFor('fan-relay-contacts'));
-    } else if (contactOhm !== null) points.push(...speaksAgainst('fan-relay-contacts'));
+      found.push('contacts');
+    } else if (contactOhm !== null) found.push('contactsSound');
     const numbers = [
       ...(r.coilOhm === null
         ? []
@@ -94,17 +100,17 @@ export const relayBench = defineCheck<RelayBenchReadings>({
     if (wrong.length > 0) {
       const [first, ...rest] = wrong;
       const says = [first[0].toUpperCase() + first.slice(1), ...rest].join('; ');
-      return outcome('fail', says, { numbers, points });
+      return outcome('fail', says, { numbers, found });
     }
     const whole = r.clicks === 'yes' && contactOhm !== null;
     return whole
-      ? outcome('pass', 'Coil and contacts are sound, the contacts under load', { numbers, points })
+      ? outcome('pass', 'Coil and contacts are sound, the contacts under load', { numbers, found })
       : outcome(
           'unclear',
           r.clicks === 'yes'
             ? 'It clicks; whether its contacts carry current is shown by the drop under load'
             : 'Nothing wrong so far: feed the coil, and load the contacts',
-          { numbers, points }
+          { numbers, found }
         );
   },
   words: (r) =>

@@ -1,16 +1,10 @@
 import { defineCheck } from '../check';
 import { share, strength } from '../strength';
-import {
-  circuitReadings,
-  circuitWords,
-  judgeCircuit,
-  refuseVolts,
-  type CircuitReadings
-} from '../circuit-check';
+import { circuitReadings, circuitResults, circuitWords, judgeCircuit, refuseVolts } from '../circuit-check';
 import { withoutController, withoutRelay } from '../vehicle-has';
 
 /** Volts at the pins of a relay's socket, by state: which element of the fan's circuit fits them. */
-export const relaySocket = defineCheck<CircuitReadings>({
+export const relaySocket = defineCheck({
   title: 'Relay socket',
   phases: ['X'],
   minutes: 8,
@@ -19,15 +13,7 @@ export const relaySocket = defineCheck<CircuitReadings>({
   tools: ['Meter'],
   cautions: ['fan-starts'],
   gate: 'none',
-  speaksTo: [
-    'fan-relay-contacts',
-    'fan-relay-coil',
-    'fan-relay-welded',
-    'fan-command-missing',
-    'fan-feed-open',
-    'fan-motor-dead',
-    'fan-motor-weak'
-  ],
+  results: circuitResults(['fan-relay', 'fan-pair']),
   strength: strength(0.95, 0.003, 0.04, 'meter', 'The circuit solved from its volts', {
     'fan-motor-weak': share(0.5, 0.004, 0.3, 'A little weak hardly moves a volt')
   }),
@@ -39,7 +25,7 @@ export const relaySocket = defineCheck<CircuitReadings>({
 });
 
 /** Volts in and out of an electronic fan controller at rest and at demand. */
-export const controllerInOut = defineCheck<CircuitReadings>({
+export const controllerInOut = defineCheck({
   title: 'Fan controller, in and out',
   phases: ['X'],
   minutes: 8,
@@ -48,14 +34,7 @@ export const controllerInOut = defineCheck<CircuitReadings>({
   tools: ['Meter'],
   cautions: ['fan-starts', 'battery'],
   gate: 'none',
-  speaksTo: [
-    'fan-controller-shorted',
-    'fan-controller-dead',
-    'fan-command-missing',
-    'fan-feed-open',
-    'fan-motor-dead',
-    'fan-motor-weak'
-  ],
+  results: circuitResults(['fan-controller']),
   strength: strength(0.95, 0.004, 0.04, 'meter', 'The circuit solved from its volts'),
   lacks: withoutController,
   readings: circuitReadings(['fan-controller']),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { defineField } from '../../units/field';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
-import { seen, strength } from '../strength';
+import { defineCheck, outcome } from '../check';
+import { strength } from '../strength';
 import { withoutRelay } from '../vehicle-has';
 
 const SWAPPED = {
@@ -33,7 +33,7 @@ const readings = z.object({
 export type RelaySwapReadings = z.infer<typeof readings>;
 
 /** A known good relay in the place of the suspected one: quick, with rules of its own. */
-export const relaySwap = defineCheck<RelaySwapReadings>({
+export const relaySwap = defineCheck({
   title: 'Relay swap',
   phases: ['X'],
   minutes: 3,
@@ -41,24 +41,27 @@ export const relaySwap = defineCheck<RelaySwapReadings>({
   tools: ['Identical relay'],
   cautions: ['fan-starts'],
   gate: 'none',
-  speaksTo: [
-    'fan-relay-contacts',
-    'fan-relay-coil',
-    'fan-relay-welded',
-    'fan-motor-dead',
-    'fan-feed-open',
-    'fan-command-missing'
-  ],
+  results: {
+    sound: { against: ['fan-relay-contacts', 'fan-relay-coil'] },
+    // With its own relay back in place the fan ran: nothing on its way is broken today.
+    ran: {
+      against: [
+        'fan-relay-contacts',
+        'fan-relay-coil',
+        'fan-motor-dead',
+        'fan-feed-open',
+        'fan-command-missing'
+      ]
+    },
+    runs: {
+      seen: 'the fan runs with the other relay',
+      for: ['fan-relay-contacts', 'fan-relay-coil'],
+      against: ['fan-motor-dead', 'fan-feed-open', 'fan-command-missing']
+    },
+    stops: { seen: 'the fan stops with the other relay', for: ['fan-relay-welded'] },
+    runsOn: { against: ['fan-relay-welded'] }
+  },
   strength: strength(0.94, 0.005, 0.05, 'itself', 'The part is exchanged and nothing else'),
-  results: [
-    seen(
-      'the fan runs with the other relay',
-      ['fan-relay-contacts', 'fan-relay-coil'],
-      ['fan-motor-dead', 'fan-feed-open', 'fan-command-missing']
-    ),
-    seen('the fan stops with the other relay', ['fan-relay-welded'])
-  ],
-  clears: ['fan-relay-contacts', 'fan-relay-coil'],
   lacks: withoutRelay,
   readings,
   refuse: (r) => [
@@ -93,40 +96,31 @@ export const relaySwap = defineCheck<RelaySwapReadings>({
         return outcome('fail', 'The fan runs with another relay: the relay it had is at fault', {
           numbers,
           doubts,
-          points: [
-            ...speaksFor('fan-relay-contacts', 'fan-relay-coil'),
-            ...speaksAgainst('fan-motor-dead', 'fan-feed-open', 'fan-command-missing')
-          ]
+          found: ['runs']
         });
       case 'ran':
         return outcome('pass', 'The fan runs with either relay when commanded: its own is good today', {
           numbers,
           doubts,
-          points: speaksAgainst(
-            'fan-relay-contacts',
-            'fan-relay-coil',
-            'fan-motor-dead',
-            'fan-feed-open',
-            'fan-command-missing'
-          )
+          found: ['ran']
         });
       case 'stops':
         return outcome('fail', 'With another relay the fan stops: the one it had is welded', {
           numbers,
           doubts,
-          points: speaksFor('fan-relay-welded')
+          found: ['stops']
         });
       case 'dead':
         return outcome('pass', 'No change with another relay: not the relay', {
           numbers,
           doubts,
-          points: speaksAgainst('fan-relay-contacts', 'fan-relay-coil')
+          found: ['sound']
         });
       case 'runs-on':
         return outcome('pass', 'It runs on with another relay: something commands it', {
           numbers,
           doubts,
-          points: speaksAgainst('fan-relay-welded')
+          found: ['runsOn']
         });
     }
   },

@@ -2,10 +2,9 @@ import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
-import type { FaultId } from '../../vehicle/faults';
 import { sayC } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome } from '../check';
-import { seen, share, strength } from '../strength';
+import { defineCheck, outcome, type Outcome } from '../check';
+import { share, strength } from '../strength';
 import { airC, coolantC, hotAirC } from '../../measure/temperature';
 
 const DRIVEN = { yes: 'Drives the air', no: 'Stands or turns free' } as const;
@@ -39,7 +38,7 @@ export const approachOf = (r: Pick<AirRiseReadings, 'beforeC' | 'afterC' | 'cool
   (r.afterC - r.beforeC) / (r.coolantC - r.beforeC);
 
 /** Air before and behind the radiator: much rise of little air, or little rise of much. */
-export const airRise = defineCheck<AirRiseReadings>({
+export const airRise = defineCheck({
   title: 'Air temperature rise',
   phases: ['R'],
   minutes: 5,
@@ -47,14 +46,23 @@ export const airRise = defineCheck<AirRiseReadings>({
   tools: ['Thermometer'],
   cautions: ['fan-blades', 'fan-starts'],
   gate: 'none',
-  speaksTo: [
-    'airflow-restricted',
-    'radiator-clogged',
-    'clutch-slipping',
-    'clutch-engages-late',
-    'fan-motor-dead',
-    'thermostat-stuck-closed'
-  ],
+  results: {
+    sound: { against: ['airflow-restricted', 'fan-motor-dead'] },
+    stifled: {
+      seen: 'the air comes out nearly as hot as the coolant',
+      for: ['airflow-restricted'],
+      against: ['radiator-clogged']
+    },
+    still: {
+      seen: 'nothing drives the air',
+      for: ['clutch-slipping', 'clutch-engages-late', 'fan-motor-dead'],
+      against: ['radiator-clogged']
+    },
+    cold: {
+      seen: 'the air takes little up',
+      for: ['radiator-clogged', 'airflow-restricted', 'thermostat-stuck-closed']
+    }
+  },
   strength: strength(0.75, 0.006, 0.3, 'thermometer', 'Air is uneven behind a fan', {
     'airflow-restricted': share(0.72, 0.008, 0.32, 'As hot as the coolant, and a fan that turns'),
     'fan-motor-dead': share(0.75, 0.006, 0.08, 'Where the fan was seen to drive the air, it runs'),
@@ -63,16 +71,6 @@ export const airRise = defineCheck<AirRiseReadings>({
     'clutch-slipping': share(0.04, 0.01, 1, 'The air is not driven, and that is seen better at the fan'),
     'clutch-engages-late': share(0.04, 0.01, 1, 'The air is not driven, and that is seen better at the fan')
   }),
-  results: [
-    seen('the air comes out nearly as hot as the coolant', ['airflow-restricted'], ['radiator-clogged']),
-    seen(
-      'nothing drives the air',
-      ['clutch-slipping', 'clutch-engages-late', 'fan-motor-dead'],
-      ['radiator-clogged']
-    ),
-    seen('the air takes little up', ['radiator-clogged', 'airflow-restricted', 'thermostat-stuck-closed'])
-  ],
-  clears: ['airflow-restricted', 'fan-motor-dead'],
   readings,
   refuse: (r) => [
     ...(r.afterC > r.coolantC + 3
@@ -111,7 +109,7 @@ export const airRise = defineCheck<AirRiseReadings>({
             `The air comes out at ${(100 * share).toFixed(0)} % of the way to the coolant with the fan driving: little of it gets through`,
             {
               numbers,
-              points: [...speaksFor('airflow-restricted'), ...speaksAgainst('radiator-clogged')]
+              found: ['stifled']
             }
           )
         : stillAir(r, sheet, share, numbers);
@@ -127,7 +125,7 @@ export const airRise = defineCheck<AirRiseReadings>({
         `The air takes little up, ${(100 * share).toFixed(0)} % of the way: no coolant comes, the core is closed inside, or the air goes around it`,
         {
           numbers,
-          points: speaksFor('radiator-clogged', 'airflow-restricted', 'thermostat-stuck-closed')
+          found: ['cold']
         }
       );
     return outcome(
@@ -137,7 +135,7 @@ export const airRise = defineCheck<AirRiseReadings>({
         : 'In proportion without the fan; measure again while it drives',
       {
         numbers,
-        points: r.fan === 'yes' ? speaksAgainst('airflow-restricted', 'fan-motor-dead') : []
+        found: r.fan === 'yes' ? ['sound'] : []
       }
     );
   },
@@ -150,19 +148,15 @@ function stillAir(
   sheet: SpecSheet | null,
   share: number,
   numbers: Outcome['numbers']
-): Outcome {
+) {
   const says = `The air hardly moves: ${(100 * share).toFixed(0)} % of the way to the coolant, and the fan does not drive it`;
   const dueC = limitsOf(sheet).fanOnC.value;
   if (coolantC < dueC + 2)
     return outcome('unclear', `${says}. At ${sayC(coolantC)} it need not: from ${sayC(dueC)} on it should`, {
       numbers
     });
-  const drives: FaultId[] = [
-    ...(sheet && !sheet.clutch ? [] : (['clutch-slipping', 'clutch-engages-late'] as const)),
-    ...(sheet?.fan?.stages?.length ? (['fan-motor-dead'] as const) : [])
-  ];
   return outcome('fail', `${says}, at ${sayC(coolantC)}, where it should from ${sayC(dueC)}`, {
     numbers,
-    points: [...speaksFor(...drives), ...speaksAgainst('radiator-clogged')]
+    found: ['still']
   });
 }

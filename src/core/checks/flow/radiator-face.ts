@@ -5,8 +5,8 @@ import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { expectedEffectiveness } from '../../physics/plant/effectiveness';
 import { plantFor } from '../../physics/plant/params';
 import { sayC, sayDeltaC } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
-import { seen, share, strength } from '../strength';
+import { defineCheck, outcome } from '../check';
+import { share, strength } from '../strength';
 import { airC, coolantC } from '../../measure/temperature';
 
 const readings = z
@@ -44,7 +44,7 @@ export const dueEffectiveness = (sheet: SpecSheet | null, rpm: number, fan: numb
   sheet ? expectedEffectiveness(plantFor(sheet), { rpm, fan, speedKmh: 0, ac: false }) : null;
 
 /** The radiator's face by thermometer: cold tubes, and what it takes off against what it should. */
-export const radiatorFace = defineCheck<RadiatorFaceReadings>({
+export const radiatorFace = defineCheck({
   title: 'Radiator face',
   phases: ['R'],
   minutes: 6,
@@ -52,23 +52,24 @@ export const radiatorFace = defineCheck<RadiatorFaceReadings>({
   tools: ['Infrared thermometer'],
   cautions: ['hot-parts', 'fan-blades', 'fan-starts'],
   gate: 'none',
-  speaksTo: ['radiator-clogged', 'airflow-restricted', 'pump-flow-low', 'thermostat-stuck-closed'],
+  results: {
+    even: { against: ['radiator-clogged'] },
+    coldTubes: { seen: 'places of the core are cold', for: ['radiator-clogged'] },
+    airDue: { against: ['airflow-restricted'] },
+    littleAir: { seen: 'it takes off too little', for: ['airflow-restricted'] },
+    flows: { against: ['pump-flow-low', 'thermostat-stuck-closed'] },
+    slow: {
+      seen: 'it takes off more than is due',
+      for: ['pump-flow-low', 'thermostat-stuck-closed'],
+      against: ['airflow-restricted']
+    }
+  },
   strength: strength(0.8, 0.006, 0.07, 'thermometer', 'A gun on fins reads low, everywhere alike', {
     'radiator-clogged': share(0.95, 0.005, 0.04, 'Cold places in a hot core'),
     'airflow-restricted': share(0.6, 0.04, 0.5, 'It takes off too little, and so do other things'),
     'pump-flow-low': share(0.08, 0.01, 0.9, 'Little flow cools well'),
     'thermostat-stuck-closed': share(0.75, 0.006, 0.3, 'Next to nothing goes in')
   }),
-  results: [
-    seen('places of the core are cold', ['radiator-clogged'], ['pump-flow-low']),
-    seen('it takes off too little', ['airflow-restricted'], ['radiator-clogged']),
-    seen(
-      'it takes off more than is due',
-      ['pump-flow-low', 'thermostat-stuck-closed'],
-      ['radiator-clogged', 'airflow-restricted']
-    )
-  ],
-  clears: ['radiator-clogged', 'airflow-restricted'],
   readings,
   refuse: (r) => [
     ...(r.inC - r.airC > 15
@@ -87,7 +88,7 @@ export const radiatorFace = defineCheck<RadiatorFaceReadings>({
     const face = readFace(r.face, r.flows, r.inC, r.outC, r.airC);
     const eff = effectiveness(r.inC, r.outC, r.airC);
     const due = dueEffectiveness(sheet, r.rpm, r.fan);
-    const points: Point[] = [];
+    const found: ('even' | 'coldTubes' | 'airDue' | 'littleAir' | 'flows' | 'slow')[] = [];
     const wrong: string[] = [];
     const cellsRead = r.face.flat().filter((c) => c !== null).length;
     if (face.cold.length >= 2 || face.share > 0.12) {
@@ -98,31 +99,23 @@ export const radiatorFace = defineCheck<RadiatorFaceReadings>({
       wrong.push(
         `${face.cold.length} of ${cellsRead} places are cold ${where}, up to ${sayDeltaC(worst, 0)} below the rest: no flow through the tubes there`
       );
-      points.push(...speaksFor('radiator-clogged'));
-    } else points.push(...speaksAgainst('radiator-clogged'));
+      found.push('coldTubes');
+    } else found.push('even');
     const excess = r.inC - r.airC;
     if (due !== null && eff < (1 - WEAK) * due && (due - eff) * excess > MISSED_C) {
       wrong.push(
         `takes ${(100 * eff).toFixed(0)} % off where ${(100 * due).toFixed(0)} % would be due: too little air for the coolant that comes`
       );
-      points.push(...speaksFor('airflow-restricted'));
+      found.push('littleAir');
     } else if (due !== null && eff > Math.min(0.97, 1.5 * due + 0.1) && !throttled(r.inC, sheet)) {
       wrong.push(
         `takes ${(100 * eff).toFixed(0)} % off, more than ${(100 * due).toFixed(0)} % due: the coolant comes slowly`
       );
-      points.push(
-        ...speaksFor('pump-flow-low', 'thermostat-stuck-closed', 'radiator-clogged').filter(
-          (p) => !points.some((x) => x.fault === p.fault)
-        ),
-        ...speaksAgainst('airflow-restricted')
-      );
-    } else if (due !== null)
-      points.push(
-        ...speaksAgainst(
-          ...(due * excess > MISSED_C ? (['airflow-restricted'] as const) : []),
-          ...(throttled(r.inC, sheet) ? [] : (['pump-flow-low', 'thermostat-stuck-closed'] as const))
-        )
-      );
+      found.push('slow');
+    } else if (due !== null) {
+      if (due * excess > MISSED_C) found.push('airDue');
+      if (!throttled(r.inC, sheet)) found.push('flows');
+    }
     const numbers = [
       {
         name: 'Effectiveness',
@@ -138,10 +131,10 @@ export const radiatorFace = defineCheck<RadiatorFaceReadings>({
       return outcome(
         due === null ? 'unclear' : 'pass',
         due === null ? 'The face is even' : 'The face is even, and the radiator takes off what it should',
-        { numbers, doubts, points }
+        { numbers, doubts, found }
       );
     const says = wrong.join('; ');
-    return outcome('fail', says[0].toUpperCase() + says.slice(1), { numbers, doubts, points });
+    return outcome('fail', says[0].toUpperCase() + says.slice(1), { numbers, doubts, found });
   },
   words: (r) =>
     `${r.face.flat().filter((c) => c !== null).length} places, ${sayC(r.inC)} in, ${sayC(r.outC)} out, air ${sayC(r.airC)}`

@@ -9,10 +9,10 @@ import {
 } from '../../physics/flow/map';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
-import { SCAN_BESIDE_METAL, seen, share, strength } from '../strength';
+import { defineCheck, outcome } from '../check';
+import { SCAN_BESIDE_METAL, SCAN_OFF, share, strength } from '../strength';
 import { instrumentSchema } from '../../measure/instruments';
-import { CLEARED_HOT, READS_HOT, READS_COLD } from '../../vehicle/sensor-faults';
+import { CLEARED_HOT } from '../../vehicle/sensor-faults';
 import { airC, coolantC, refuseHotter } from '../../measure/temperature';
 
 const readings = z
@@ -44,7 +44,7 @@ const mapOf = (r: TemperatureMapReadings, sheet: SpecSheet | null) =>
 const STATE = { shut: 'shut', opening: 'opening', open: 'open' } as const;
 
 /** Temperatures around the loop: what should equal what, and the stretch where flow or airflow is missing. */
-export const temperatureMap = defineCheck<TemperatureMapReadings>({
+export const temperatureMap = defineCheck({
   title: 'Temperature map',
   phases: ['R'],
   minutes: 8,
@@ -52,21 +52,31 @@ export const temperatureMap = defineCheck<TemperatureMapReadings>({
   tools: ['Thermometer'],
   cautions: ['hot-parts', 'belts'],
   gate: 'none',
-  speaksTo: [
-    'radiator-clogged',
-    'pump-flow-low',
-    'sensor-branch-restricted',
-    'ect-intermittent',
-    ...new Set([...READS_HOT, ...CLEARED_HOT]),
-    'thermostat-stuck-closed',
-    'thermostat-stuck-open',
-    'thermostat-low-rating',
-    'coolant-low',
-    'airflow-restricted',
-    'fan-motor-dead',
-    'fan-motor-weak',
-    'clutch-slipping'
-  ],
+  results: {
+    ...SCAN_OFF,
+    branchFlows: { against: ['sensor-branch-restricted'] },
+    branchCold: { seen: 'the branch of the sensor is cold', for: ['sensor-branch-restricted'] },
+    scanAgrees: { against: CLEARED_HOT },
+    // Held against the engine outlet alone, a low scan value may be its branch as well.
+    orItsBranch: { for: ['sensor-branch-restricted'] },
+    shuts: { against: ['thermostat-stuck-open'] },
+    leaks: {
+      seen: 'the hose behind the shut thermostat is hot',
+      for: ['thermostat-stuck-open', 'thermostat-low-rating']
+    },
+    comesThrough: { against: ['thermostat-stuck-closed'] },
+    held: {
+      seen: 'hardly anything comes through the thermostat',
+      for: ['thermostat-stuck-closed', 'coolant-low']
+    },
+    hoseClosed: { for: ['radiator-clogged'] },
+    flows: { against: ['pump-flow-low'] },
+    slow: { for: ['pump-flow-low', 'radiator-clogged', 'coolant-low', 'thermostat-stuck-closed'] },
+    littleAir: { for: ['airflow-restricted', 'fan-motor-dead', 'fan-motor-weak', 'clutch-slipping'] },
+    heaterFlows: { against: ['pump-flow-low', 'coolant-low'] },
+    heaterCold: { seen: 'the heater hoses are cold', for: ['coolant-low', 'pump-flow-low'] },
+    heaterSlow: { for: ['coolant-low', 'pump-flow-low'] }
+  },
   strength: strength(0.95, 0.006, 0.05, 'thermometer', 'Drops along the loop by one thermometer', {
     ...SCAN_BESIDE_METAL,
     'sensor-branch-restricted': share(0.95, 0.004, 0.03, 'A cold branch beside a hot outlet is nothing else'),
@@ -78,27 +88,6 @@ export const temperatureMap = defineCheck<TemperatureMapReadings>({
     'airflow-restricted': share(0.02, 0.01, 1, 'Not on the loop'),
     'radiator-clogged': share(0.02, 0.01, 1, 'A cold outlet has better reasons')
   }),
-  results: [
-    seen('the scan value is at its cold default', ['ect-open-circuit', 'ect-wiring'], ['ect-reads-cold']),
-    seen('the scan value is at its hot default', ['ect-short-circuit', 'ect-wiring'], ['ect-reads-hot']),
-    seen('the scan value is below the metal around it', READS_COLD, ['sensor-branch-restricted']),
-    seen('the scan value is above the metal around it', READS_HOT, ['sensor-branch-restricted']),
-    seen(
-      'the branch of the sensor is cold',
-      ['sensor-branch-restricted'],
-      ['ect-reads-cold', 'ect-reads-hot']
-    ),
-    seen('the hose behind the shut thermostat is hot', ['thermostat-stuck-open', 'thermostat-low-rating']),
-    seen('hardly anything comes through the thermostat', ['thermostat-stuck-closed', 'coolant-low']),
-    seen('the heater hoses are cold', ['coolant-low', 'pump-flow-low'])
-  ],
-  clears: [
-    'sensor-branch-restricted',
-    ...CLEARED_HOT,
-    'pump-flow-low',
-    'coolant-low',
-    'thermostat-stuck-closed'
-  ],
   readings,
   refuse: (r, sheet) =>
     (Object.entries(r.points) as [MapPoint, number][])
@@ -118,21 +107,21 @@ export const temperatureMap = defineCheck<TemperatureMapReadings>({
             : `${sayDeltaC(e.low, 0)} to ${sayDeltaC(e.high, 0)}`
       }))
     ];
-    const against = speaksAgainst(...map.cleared);
+    const found = [...map.findings.flatMap((f) => f.found), ...map.cleared];
     if (map.findings.length > 0)
       return outcome('fail', map.findings.map((f) => f.says).join('. '), {
         numbers,
-        points: [...speaksFor(...new Set(map.findings.flatMap((f) => f.faults))), ...against]
+        found
       });
     const places = Object.keys(r.points).length;
     return map.edges.length >= 3
       ? outcome('pass', `${places} places agree as they should with the thermostat ${STATE[state]}`, {
           numbers,
-          points: against
+          found
         })
       : outcome('unclear', `${places} places agree so far; measure more of the loop`, {
           numbers,
-          points: against
+          found
         });
   },
   words: (r) =>

@@ -3,8 +3,8 @@ import { z } from 'zod';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../../units/say';
 import { agreement, weightedMean, type Agreement, type Taken } from '../../measure/agreement';
-import { defineCheck, outcome, speaksAgainst, speaksFor, type CheckContext, type Point } from '../check';
-import { seen, share, strength } from '../strength';
+import { defineCheck, outcome, type CheckContext } from '../check';
+import { share, strength } from '../strength';
 import { instrumentSchema } from '../../measure/instruments';
 import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
 import { airC, coolantC, refuseHotter, scanC, unusualAir } from '../../measure/temperature';
@@ -79,7 +79,7 @@ function referenceOf(r: ColdAgreementReadings): { taken: Taken; name: string } |
 }
 
 /** A cold sensor must agree with everything around it; how far it does not, and which way, names the suspect. */
-export const coldAgreement = defineCheck<ColdAgreementReadings>({
+export const coldAgreement = defineCheck({
   title: 'Cold agreement',
   phases: ['C'],
   minutes: 5,
@@ -87,7 +87,24 @@ export const coldAgreement = defineCheck<ColdAgreementReadings>({
   tools: ['Scan tool', 'Thermometer'],
   cautions: ['fan-starts'],
   gate: 'none',
-  speaksTo: [...SENSOR_FAULTS, 'ect-wiring'],
+  results: {
+    sound: {
+      // A contact that resists hardly shows when cold: of two of these it clears half.
+      against: [...SENSOR_FAULTS, 'ect-wiring']
+    },
+    open: { seen: 'it reads its cold default', for: ['ect-open-circuit', 'ect-wiring'] },
+    shorted: { seen: 'it reads its hot default', for: ['ect-short-circuit', 'ect-wiring'] },
+    above: {
+      seen: 'it reads above the others',
+      for: ['ect-reads-hot', 'ect-wrong-part', 'ect-wiring'],
+      against: ['ect-reads-cold']
+    },
+    below: {
+      seen: 'it reads below the others',
+      for: ['ect-reads-cold', 'ect-wrong-part', 'ect-wiring'],
+      against: ['ect-reads-hot']
+    }
+  },
   strength: strength(0.95, 0.006, 0.03, 'thermometer', 'Readings that must agree; drafts and sun disagree', {
     'ect-reads-cold': share(0.5, 0.006, 0.5, 'A contact in series hardly shows when cold'),
     'ect-wrong-part': share(
@@ -98,13 +115,6 @@ export const coldAgreement = defineCheck<ColdAgreementReadings>({
     ),
     'ect-wiring': share(0.7, 0.006, 0.32, 'Open or shorted: a contact in series hardly shows when cold')
   }),
-  results: [
-    seen('it reads its cold default', ['ect-open-circuit', 'ect-wiring']),
-    seen('it reads its hot default', ['ect-short-circuit', 'ect-wiring']),
-    seen('it reads above the others', ['ect-reads-hot', 'ect-wrong-part', 'ect-wiring'], ['ect-reads-cold']),
-    seen('it reads below the others', ['ect-reads-cold', 'ect-wrong-part', 'ect-wiring'], ['ect-reads-hot'])
-  ],
-  clears: [...SENSOR_FAULTS, 'ect-wiring'],
   always: true,
   needsSoak: true,
   readings,
@@ -133,7 +143,7 @@ export const coldAgreement = defineCheck<ColdAgreementReadings>({
     }));
     const doubts = doubtsOf(r, context);
     const fixed = atDefault(ect.celsius, context.sheet);
-    if (fixed) return outcome('fail', fixed.says, { numbers, doubts, points: fixed.points });
+    if (fixed) return outcome('fail', fixed.says, { numbers, doubts, found: [fixed.found] });
     const reference = referenceOf(r);
     if (!reference)
       return outcome(
@@ -150,8 +160,7 @@ export const coldAgreement = defineCheck<ColdAgreementReadings>({
         return outcome('pass', `Reads within ${sayDeltaC(AGREE_WITHIN_C)} of ${reference.name}`, {
           numbers,
           doubts,
-          // A contact that resists hardly shows when cold: of two of these it clears half.
-          points: speaksAgainst(...SENSOR_FAULTS, 'ect-wiring')
+          found: ['sound']
         });
       case 'apart':
         return outcome(
@@ -160,14 +169,7 @@ export const coldAgreement = defineCheck<ColdAgreementReadings>({
           {
             numbers,
             doubts,
-            points: [
-              ...speaksFor(
-                against.byC > 0 ? 'ect-reads-hot' : 'ect-reads-cold',
-                'ect-wrong-part',
-                'ect-wiring'
-              ),
-              ...speaksAgainst(against.byC > 0 ? 'ect-reads-cold' : 'ect-reads-hot')
-            ]
+            found: [side]
           }
         );
       case 'unclear':
@@ -189,19 +191,19 @@ export const coldAgreement = defineCheck<ColdAgreementReadings>({
 function atDefault(
   ectC: number,
   sheet: SpecSheet | null
-): { readonly says: string; readonly points: readonly Point[] } | null {
+): { readonly says: string; readonly found: 'open' | 'shorted' } | null {
   const { openReadsC, shortReadsC } = limitsOf(sheet);
   const open = openReadsC.value;
   const short = shortReadsC.value;
   if (ectC <= open + 1)
     return {
       says: `Reads ${sayC(ectC)}, the open-circuit default: sensor, plug or wire is open`,
-      points: speaksFor('ect-open-circuit', 'ect-wiring')
+      found: 'open'
     };
   if (ectC >= short - 1)
     return {
       says: `Reads ${sayC(ectC)}, the short-circuit default: sensor or wire is shorted`,
-      points: speaksFor('ect-short-circuit', 'ect-wiring')
+      found: 'shorted'
     };
   return null;
 }

@@ -4,9 +4,8 @@ import { nextProbe, rankElements } from '../../physics/circuit/rank';
 import { SENSOR_CIRCUIT_FAULTS, sensorProbes } from '../../physics/circuit/sensor-circuit';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say, sayC } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
-import { seen, strength } from '../strength';
-import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
+import { defineCheck, outcome } from '../check';
+import { strength } from '../strength';
 import { scanC } from '../../measure/temperature';
 
 const readings = z
@@ -66,7 +65,7 @@ function elementsOf(r: EctCircuitReadings, sheet: SpecSheet | null) {
 }
 
 /** Both extremes of the sensor circuit: reached, so wiring and control unit are sound; not reached, so they are not. */
-export const ectCircuit = defineCheck<EctCircuitReadings>({
+export const ectCircuit = defineCheck({
   title: 'ECT circuit',
   phases: ['X'],
   minutes: 8,
@@ -74,10 +73,11 @@ export const ectCircuit = defineCheck<EctCircuitReadings>({
   tools: ['Meter', 'Scan tool'],
   cautions: ['fan-starts'],
   gate: 'none',
-  speaksTo: [...SENSOR_FAULTS, 'ect-wiring'],
+  results: {
+    sound: { against: ['ect-wiring'] },
+    notReached: { seen: 'an extreme is not reached', for: ['ect-wiring'], against: ['ect-wrong-part'] }
+  },
   strength: strength(0.95, 0.004, 0.04, 'meter', 'Both extremes of the circuit are forced'),
-  results: [seen('an extreme is not reached', ['ect-wiring'], ['ect-wrong-part'])],
-  clears: ['ect-wiring'],
   readings,
   judge(r, { sheet }) {
     const openC = sheet?.ect?.openReadsC ?? null;
@@ -125,7 +125,7 @@ export const ectCircuit = defineCheck<EctCircuitReadings>({
     if (wrong.length > 0)
       return outcome('fail', `Wiring or control unit: ${wrong.join('; ')}${goOn}`, {
         numbers: [...numbers, ...told],
-        points: [...speaksFor('ect-wiring'), ...speaksAgainst('ect-wrong-part')]
+        found: ['notReached']
       });
     if (r.unpluggedC !== null && r.bridgedC !== null)
       return outcome(
@@ -133,7 +133,7 @@ export const ectCircuit = defineCheck<EctCircuitReadings>({
         'Both extremes reached: wiring and control unit are sound, so it is the sensor or nothing',
         {
           numbers,
-          points: speaksAgainst('ect-wiring')
+          found: ['sound']
         }
       );
     return outcome(

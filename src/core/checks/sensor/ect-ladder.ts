@@ -1,7 +1,6 @@
 import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
-import type { FaultId } from '../../vehicle/faults';
 import { meaningsOf, ohmsOf, type SensorCircuit } from '../../physics/thermistor/circuit';
 import { resistanceAt, temperatureAt } from '../../physics/thermistor/curve';
 import type { Curve } from '../../vehicle/sensor-curve';
@@ -14,9 +13,9 @@ import {
 import { matches, type LibraryCurve } from '../../physics/thermistor/library';
 import { sayC, sayDeltaC } from '../../units/say';
 import { AGREE_WITHIN_C } from './cold-agreement';
-import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome, type Point } from '../check';
+import { defineCheck, outcome, type Judged, type NamedResult } from '../check';
 import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
-import { seen, share, strength } from '../strength';
+import { share, strength } from '../strength';
 import { instrumentSchema } from '../../measure/instruments';
 import { coolantC, refuseHotter } from '../../measure/temperature';
 
@@ -124,10 +123,42 @@ export function ladderOf(
 const apart = (a: Curve, b: Curve): boolean =>
   [20, 60, 95].some((c) => Math.abs(temperatureAt(b, resistanceAt(a, c)) - c) > 4);
 
-const SENSOR: readonly FaultId[] = ['ect-reads-hot', 'ect-reads-cold', 'ect-wrong-part', 'ect-wiring'];
+const NOT_THAT_FAR = ['ect-open-circuit', 'ect-short-circuit'] as const;
+const RESULTS = {
+  sound: { against: [...SENSOR_FAULTS, 'ect-wiring'] },
+  // Ohms are measured on the sensor with its plug off: they say nothing of the wires behind the plug.
+  soundByOhms: { against: SENSOR_FAULTS },
+  near: { against: [...NOT_THAT_FAR, 'ect-wrong-part'] },
+  hotHere: { for: ['ect-reads-hot', 'ect-wiring'] },
+  coldHere: { for: ['ect-reads-cold', 'ect-wiring'] },
+  readsHot: { seen: 'it reads hot along its curve', for: ['ect-reads-hot'], against: NOT_THAT_FAR },
+  readsCold: { seen: 'it reads cold along its curve', for: ['ect-reads-cold'], against: NOT_THAT_FAR },
+  series: {
+    for: ['ect-reads-cold', 'ect-wiring'],
+    against: ['ect-reads-hot', 'ect-wrong-part', ...NOT_THAT_FAR]
+  },
+  leak: {
+    for: ['ect-reads-hot', 'ect-wiring'],
+    against: ['ect-reads-cold', 'ect-wrong-part', ...NOT_THAT_FAR]
+  },
+  wrongPart: { for: ['ect-wrong-part'], against: NOT_THAT_FAR },
+  otherCurve: {
+    for: ['ect-wrong-part'],
+    against: ['ect-wiring', 'ect-reads-hot', 'ect-reads-cold', ...NOT_THAT_FAR]
+  },
+  otherCurveByOhms: {
+    seen: 'it is on another curve',
+    for: ['ect-wrong-part'],
+    against: ['ect-reads-hot', 'ect-reads-cold', ...NOT_THAT_FAR]
+  },
+  reference: { for: ['ect-wiring'], against: ['ect-wrong-part'] },
+  open: { seen: 'it is open', for: ['ect-open-circuit', 'ect-wiring'], against: ['ect-short-circuit'] },
+  short: { seen: 'it is shorted', for: ['ect-short-circuit', 'ect-wiring'], against: ['ect-open-circuit'] }
+} as const satisfies Readonly<Record<string, NamedResult>>;
+type Found = keyof typeof RESULTS;
 
 /** Pairs of temperature and resistance over the warm-up: which error of the sensor or its circuit fits them. */
-export const ectLadder = defineCheck<EctLadderReadings>({
+export const ectLadder = defineCheck({
   title: 'ECT ladder',
   phases: ['C', 'W', 'R'],
   minutes: 10,
@@ -135,19 +166,11 @@ export const ectLadder = defineCheck<EctLadderReadings>({
   tools: ['Meter', 'Thermometer'],
   cautions: ['hot-parts', 'fan-starts'],
   gate: 'none',
-  speaksTo: [...SENSOR, 'ect-open-circuit', 'ect-short-circuit'],
+  results: RESULTS,
   strength: strength(0.95, 0.005, 0.03, 'thermometer', 'A whole curve; the shape names the cause', {
     'ect-wiring': share(0.05, 0.02, 0.9, 'Ohms are measured with the plug off'),
     'ect-wrong-part': share(0.9, 0.006, 0.06, 'Some families lie near each other')
   }),
-  results: [
-    seen('it reads hot along its curve', ['ect-reads-hot'], ['ect-reads-cold', 'ect-wrong-part']),
-    seen('it reads cold along its curve', ['ect-reads-cold'], ['ect-reads-hot', 'ect-wrong-part']),
-    seen('it is on another curve', ['ect-wrong-part'], ['ect-wiring', 'ect-reads-hot', 'ect-reads-cold']),
-    seen('it is open', ['ect-open-circuit', 'ect-wiring']),
-    seen('it is shorted', ['ect-short-circuit', 'ect-wiring'])
-  ],
-  clears: SENSOR_FAULTS,
   readings,
   refuse(r, sheet) {
     const circuit = circuitOf(sheet);
@@ -186,12 +209,11 @@ export const ectLadder = defineCheck<EctLadderReadings>({
           ]
         : [];
     const found = judged(ladder);
-    // Ohms are measured on the sensor with its plug off: a sound one says nothing of the wires behind the plug.
     const byOhms = points.every((p) => r.points[p.index].ohm !== null);
-    const told = byOhms
-      ? found.points.filter((p) => !(p.fault === 'ect-wiring' && p.way === 'against'))
-      : found.points;
-    return { ...found, points: told, numbers, doubts };
+    const named = found.found.map((name) =>
+      byOhms && (name === 'sound' || name === 'otherCurve') ? (`${name}ByOhms` as const) : name
+    );
+    return { ...found, found: named, numbers, doubts };
   },
   words: (r) =>
     `${r.points.length} point${r.points.length === 1 ? '' : 's'}: ${r.points
@@ -203,7 +225,7 @@ function withoutCurve(
   r: EctLadderReadings,
   sheet: SpecSheet | null,
   curves: readonly LibraryCurve[]
-): Outcome {
+): Judged<Found> {
   if (sheet?.ect?.curve)
     return outcome('unclear', 'Volts say nothing without reference and pull-up in the sheet: measure ohms');
   const pairs = r.points.flatMap((p) => (p.ohm === null ? [] : [[p.celsius, p.ohm] as const]));
@@ -216,34 +238,34 @@ function withoutCurve(
   );
 }
 
-function judged(ladder: LadderReading): Outcome {
+function judged(ladder: LadderReading): Judged<Found> {
   const { best, readsOffC, settled, notFitted } = ladder;
   const worst = readsOffC.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a));
-  const way: Point[] = worst > 0 ? speaksFor('ect-reads-hot') : speaksFor('ect-reads-cold');
   if (notFitted && best.id === 'healthy') {
     const off = Math.abs(worst) > OFF_C;
     return outcome(
       off ? 'fail' : 'unclear',
       `${off ? `Reads ${sayDeltaC(Math.abs(worst))} ${worst > 0 ? 'hot' : 'cold'} here` : 'On its curve here'}. ${notFitted}`,
-      { points: off ? [...way, ...speaksFor('ect-wiring')] : [] }
+      { found: off ? [worst > 0 ? 'hotHere' : 'coldHere'] : [] }
     );
   }
   if (best.id === 'healthy' && Math.abs(worst) <= OFF_C)
     return settled
       ? outcome('pass', `On its curve at ${readsOffC.length} points, within ${sayDeltaC(Math.abs(worst))}`, {
-          points: speaksAgainst(...SENSOR, 'ect-open-circuit', 'ect-short-circuit')
+          found: ['sound']
         })
       : outcome('unclear', `On its curve so far${toSettle(ladder)}`);
-  const { says, points } = SAYS[best.id](best, worst);
+  const { says, found } = SAYS[best.id](best, worst);
   if (Math.abs(worst) <= AGREE_WITHIN_C)
     return outcome('pass', `${says}: within ${sayDeltaC(AGREE_WITHIN_C)}, which moves nothing`, {
-      points: speaksAgainst('ect-open-circuit', 'ect-short-circuit', 'ect-wrong-part')
+      found: ['near']
     });
   // What is not settled speaks for what fits best and against nothing yet. That a known family happens to fit is the
   // rarer thing: another explanation beside it is left open, and where it comes second it is spoken for as well.
-  const open = ladder.rival?.id === 'other-curve' ? SAYS['other-curve'](ladder.rival, worst).points : [];
+  const rival = ladder.rival?.id === 'other-curve' ? (['otherCurve'] as const) : [];
   return outcome(settled || Math.abs(worst) > OFF_C ? 'fail' : 'unclear', `${says}${toSettle(ladder)}`, {
-    points: settled ? points : [...points, ...open].filter((p) => p.way === 'for')
+    found: settled ? found : [...found, ...rival],
+    open: !settled
   });
 }
 
@@ -271,66 +293,47 @@ const between = ({ low, high, unit }: Explanation): string => {
   return `${told(Math.min(low!, high!))} to ${told(Math.max(low!, high!))}`;
 };
 
-type Says = (e: Explanation, worstC: number) => { says: string; points: Point[] };
+type Says = (e: Explanation, worstC: number) => { says: string; found: Found[] };
 const offBy = (worst: number) => `reads up to ${sayDeltaC(Math.abs(worst))} ${worst > 0 ? 'hot' : 'cold'}`;
-const wayOf = (worst: number): FaultId => (worst > 0 ? 'ect-reads-hot' : 'ect-reads-cold');
-const NOT_THAT_FAR = speaksAgainst('ect-open-circuit', 'ect-short-circuit');
+const wayOf = (worst: number): Found => (worst > 0 ? 'readsHot' : 'readsCold');
 /** A sensor that ages drifts by some per cent; one this far off all along was made to another curve. */
 const AGES_BY = 0.2;
 
 const SAYS: Readonly<Record<Explanation['id'], Says>> = {
   healthy: (_, worst) => ({
     says: `Off its curve by up to ${sayDeltaC(Math.abs(worst))}, but within what the thermometer may be off`,
-    points: []
+    found: []
   }),
   series: (e, worst) => ({
     says: `Series resistance about ${sayOhm(e.size!)} (${between(e)}): ${offBy(worst)}, worst when hot`,
-    points: [
-      ...speaksFor('ect-reads-cold', 'ect-wiring'),
-      ...speaksAgainst('ect-reads-hot', 'ect-wrong-part', 'ect-open-circuit', 'ect-short-circuit')
-    ]
+    found: ['series']
   }),
   parallel: (e, worst) => ({
     says: `A leak across it of about ${sayOhm(e.size!)} (${between(e)}): ${offBy(worst)}, worst when cold`,
-    points: [
-      ...speaksFor('ect-reads-hot', 'ect-wiring'),
-      ...speaksAgainst('ect-reads-cold', 'ect-wrong-part', 'ect-open-circuit', 'ect-short-circuit')
-    ]
+    found: ['leak']
   }),
   shift: (e, worst) => ({
     says: `Shifted by about ${sayDeltaC(e.size!)} (${sayDeltaC(Math.min(e.low!, e.high!))} to ${sayDeltaC(Math.max(e.low!, e.high!))}) all along: ${offBy(worst)}`,
-    points: [...speaksFor(wayOf(worst)), ...NOT_THAT_FAR]
+    found: [wayOf(worst)]
   }),
   factor: (e, worst) => ({
     says: `Resistance about ${e.size!.toFixed(2)} times its curve’s (${Math.min(e.low!, e.high!).toFixed(2)} to ${Math.max(e.low!, e.high!).toFixed(2)}): ${offBy(worst)}`,
-    points: [
-      ...speaksFor(Math.abs(Math.log(e.size!)) > AGES_BY ? 'ect-wrong-part' : wayOf(worst)),
-      ...NOT_THAT_FAR
-    ]
+    found: [Math.abs(Math.log(e.size!)) > AGES_BY ? 'wrongPart' : wayOf(worst)]
   }),
   'other-curve': (e, worst) => ({
     says: `A healthy sensor of another family, ${e.title!}: ${offBy(worst)}`,
-    points: [
-      ...speaksFor('ect-wrong-part'),
-      ...speaksAgainst(
-        'ect-wiring',
-        'ect-reads-hot',
-        'ect-reads-cold',
-        'ect-open-circuit',
-        'ect-short-circuit'
-      )
-    ]
+    found: ['otherCurve']
   }),
   reference: (e, worst) => ({
     says: `Reference about ${sayV(e.size!)} (${between(e)}): ${offBy(worst)}; the supply of the sensor, not the sensor`,
-    points: [...speaksFor('ect-wiring'), ...speaksAgainst('ect-wrong-part')]
+    found: ['reference']
   }),
   open: () => ({
     says: 'Open: no current at any temperature',
-    points: [...speaksFor('ect-open-circuit', 'ect-wiring'), ...speaksAgainst('ect-short-circuit')]
+    found: ['open']
   }),
   short: () => ({
     says: 'Shorted: next to no resistance at any temperature',
-    points: [...speaksFor('ect-short-circuit', 'ect-wiring'), ...speaksAgainst('ect-open-circuit')]
+    found: ['short']
   })
 };

@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { sayC, sayDeltaC } from '../../units/say';
 import { agreement } from '../../measure/agreement';
 import { AGREE_WITHIN_C, standingOf } from './cold-agreement';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
-import { seen, share, strength } from '../strength';
+import { defineCheck, outcome } from '../check';
+import { share, strength } from '../strength';
 import { instrumentOf, instrumentSchema } from '../../measure/instruments';
 import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
 import { airC, scanC } from '../../measure/temperature';
@@ -22,7 +22,7 @@ const readings = z.object({
 export type EctSubstituteReadings = z.infer<typeof readings>;
 
 /** A known good sensor in the old one's plug: tells the sensor from its circuit. */
-export const ectSubstitute = defineCheck<EctSubstituteReadings>({
+export const ectSubstitute = defineCheck({
   title: 'ECT substitution',
   phases: ['X'],
   minutes: 6,
@@ -31,16 +31,15 @@ export const ectSubstitute = defineCheck<EctSubstituteReadings>({
   tools: ['Known good sensor', 'Scan tool'],
   cautions: ['fan-starts'],
   gate: 'none',
-  speaksTo: [...SENSOR_FAULTS, 'ect-wiring'],
+  results: {
+    sound: { against: [...SENSOR_FAULTS, 'ect-wiring'] },
+    reads: { seen: 'a good sensor reads right in its place', for: SENSOR_FAULTS, against: ['ect-wiring'] },
+    off: { seen: 'a good sensor is off as well', for: ['ect-wiring'], against: ['ect-wrong-part'] }
+  },
   strength: strength(0.95, 0.006, 0.05, 'thermometer', 'One point, in air; the sensor, whatever it has', {
     'ect-reads-cold': share(0.55, 0.006, 0.5, 'A contact in series hardly shows in cool air'),
     'ect-wiring': share(0.65, 0.004, 0.3, 'A good sensor that is off as well')
   }),
-  results: [
-    seen('a good sensor reads right in its place', SENSOR_FAULTS, ['ect-wiring']),
-    seen('a good sensor is off as well', ['ect-wiring'], ['ect-wrong-part'])
-  ],
-  clears: [...SENSOR_FAULTS, 'ect-wiring'],
   readings,
   judge({ substituteC, air, oldOffC }) {
     const scan = { celsius: substituteC, uncertaintyC: instrumentOf('scan').uncertaintyC };
@@ -61,18 +60,18 @@ export const ectSubstitute = defineCheck<EctSubstituteReadings>({
           ? outcome('pass', 'Both sensors agree with the air around them: sensor and circuit are good', {
               numbers,
               // A contact that resists shows when hot; in cold air it hides, and is cleared by half.
-              points: speaksAgainst(...SENSOR_FAULTS, 'ect-wiring')
+              found: ['sound']
             })
           : outcome('fail', 'A known good sensor reads right in its place: the old sensor is at fault', {
               numbers,
-              points: [...speaksFor(...SENSOR_FAULTS), ...speaksAgainst('ect-wiring')]
+              found: ['reads']
             });
       case 'apart': {
         const same = oldOffC !== null && Math.abs(oldOffC - off.byC) <= 2 * AGREE_WITHIN_C;
         return outcome(
           'fail',
           `A known good sensor is off by ${sayDeltaC(Math.abs(off.byC))} too${same ? ', as much as the old one' : ''}: the circuit, not the sensor`,
-          { numbers, points: [...speaksFor('ect-wiring'), ...speaksAgainst('ect-wrong-part')] }
+          { numbers, found: ['off'] }
         );
       }
       case 'unclear':

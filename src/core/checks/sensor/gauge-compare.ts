@@ -2,8 +2,8 @@ import { z } from 'zod';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../../units/say';
 import { agreement } from '../../measure/agreement';
-import { defineCheck, outcome, speaksAgainst, speaksFor, type Outcome } from '../check';
-import { SCAN_BESIDE_METAL, seen, share, strength } from '../strength';
+import { defineCheck, outcome, type Judged } from '../check';
+import { SCAN_BESIDE_METAL, SCAN_OFF, share, strength } from '../strength';
 import { circuitReadings, circuitWords, judgeCircuit, refuseVolts } from '../circuit-check';
 import { instrumentOf, instrumentSchema } from '../../measure/instruments';
 import { CLEARED_HOT, READS_HOT, readsOff, READS_COLD } from '../../vehicle/sensor-faults';
@@ -83,7 +83,7 @@ const SENSOR_OFF_C = 6;
 const BELOW_ANY_BRANCH_C = -20;
 
 /** Needle, scan value and thermometer side by side: who of the three is wrong. */
-export const gaugeCompare = defineCheck<GaugeCompareReadings>({
+export const gaugeCompare = defineCheck({
   title: 'Gauge against scan',
   phases: ['R'],
   minutes: 3,
@@ -91,12 +91,20 @@ export const gaugeCompare = defineCheck<GaugeCompareReadings>({
   tools: ['Scan tool', 'Thermometer'],
   cautions: ['indoor-running', 'hot-parts', 'fan-starts'],
   gate: 'none',
-  speaksTo: [
-    'gauge-fault',
-    'sensor-branch-restricted',
-    'ect-intermittent',
-    ...new Set([...READS_HOT, ...CLEARED_HOT])
-  ],
+  results: {
+    ...SCAN_OFF,
+    cold: {
+      seen: 'the scan value stands below the thermometer',
+      for: ['sensor-branch-restricted', ...READS_COLD]
+    },
+    // A sensor in a branch without flow is cool, but not colder than any day.
+    coldest: { for: READS_COLD },
+    hot: { seen: 'the scan value stands above the thermometer', for: READS_HOT },
+    needle: { seen: 'the needle alone is wrong', for: ['gauge-fault'] },
+    needleAgrees: { against: ['gauge-fault'] },
+    // Scan, needle and thermometer agree: what is read is so.
+    allAgree: { against: ['gauge-fault', ...CLEARED_HOT, 'ect-reads-hot'] }
+  },
   strength: strength(0.95, 0.006, 0.03, 'gauge', 'A needle is read to a few degrees at best', {
     ...SCAN_BESIDE_METAL,
     'sensor-branch-restricted': share(
@@ -106,14 +114,6 @@ export const gaugeCompare = defineCheck<GaugeCompareReadings>({
       'Shows only where the thermometer is not at its housing'
     )
   }),
-  results: [
-    seen('the scan value is at its cold default', ['ect-open-circuit', 'ect-wiring'], ['ect-reads-cold']),
-    seen('the scan value is at its hot default', ['ect-short-circuit', 'ect-wiring'], ['ect-reads-hot']),
-    seen('the needle alone is wrong', ['gauge-fault']),
-    seen('the scan value stands below the thermometer', ['sensor-branch-restricted', ...READS_COLD]),
-    seen('the scan value stands above the thermometer', READS_HOT)
-  ],
-  clears: ['gauge-fault', ...CLEARED_HOT, 'ect-reads-hot'],
   readings,
   refuse: (r, sheet) => [
     ...[refuseHotter('thermometer.celsius', r.thermometer?.celsius ?? null, sheet)].filter(
@@ -136,11 +136,13 @@ export const gaugeCompare = defineCheck<GaugeCompareReadings>({
 });
 
 /** Where the needle lies, its circuit says which part of it; where the needle is right, its circuit is a remark. */
-function withSender(needle: Outcome, sender: GaugeCompareReadings['sender']): Outcome {
+type Found = keyof typeof SCAN_OFF | 'coldest' | 'needle' | 'needleAgrees' | 'allAgree';
+
+function withSender(needle: Judged<Found>, sender: GaugeCompareReadings['sender']): Judged<Found> {
   if (!sender) return needle;
   const circuit = judgeCircuit(sender);
   const numbers = [...needle.numbers, ...circuit.numbers];
-  return needle.points.some((p) => p.fault === 'gauge-fault' && p.way === 'for')
+  return needle.found.includes('needle')
     ? { ...needle, numbers, says: `${needle.says}. By its circuit: ${circuit.says}` }
     : {
         ...needle,
@@ -152,7 +154,7 @@ function withSender(needle: Outcome, sender: GaugeCompareReadings['sender']): Ou
 function judgeNeedle(
   { needlePct, scanC: scan, thermometer }: GaugeCompareReadings,
   sheet: SpecSheet | null
-): Outcome {
+): Judged<Found> {
   const { lowC, highC } = needleMeans(needlePct, sheet);
   const means =
     lowC <= -60
@@ -179,6 +181,7 @@ function judgeNeedle(
       { celsius: scan, uncertaintyC: instrumentOf('scan').uncertaintyC },
       { celsius: thermometer.celsius, uncertaintyC: thermometer.instrument.uncertaintyC }
     );
+    const reads = readsOff(scan, off.byC, sheet);
     if (Math.abs(off.byC) > SENSOR_OFF_C && off.ratio > 1)
       return outcome(
         'fail',
@@ -186,11 +189,7 @@ function judgeNeedle(
         {
           numbers,
           doubts,
-          points: speaksFor(
-            // A sensor in a branch without flow is cool, but not colder than any day.
-            ...(off.byC < 0 && scan > BELOW_ANY_BRANCH_C ? (['sensor-branch-restricted'] as const) : []),
-            ...readsOff(scan, off.byC, sheet)
-          )
+          found: [reads === 'cold' && scan <= BELOW_ANY_BRANCH_C ? 'coldest' : reads]
         }
       );
   }
@@ -202,16 +201,12 @@ function judgeNeedle(
       {
         numbers,
         doubts,
-        points: speaksFor('gauge-fault')
+        found: ['needle']
       }
     );
   return outcome('pass', `The needle says ${means}, and the engine is there, at ${sayC(celsius)}`, {
     numbers,
     doubts,
-    // Scan, needle and thermometer agree: what is read is so.
-    points: speaksAgainst(
-      'gauge-fault',
-      ...(scan !== null && thermometer !== null ? ([...CLEARED_HOT, 'ect-reads-hot'] as const) : [])
-    )
+    found: [scan !== null && thermometer !== null ? 'allAgree' : 'needleAgrees']
   });
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { context, curlew, faults, judge, taken } from '../../../../tests/support/check-bench';
+import { context, curlew, faults, judge, sheetOf, taken } from '../../../../tests/support/check-bench';
 import { plainText } from '../../units/say';
 import { resistanceAt } from '../../physics/thermistor/curve';
 import { instrumentOf } from '../../measure/instruments';
@@ -183,18 +183,20 @@ describe('ECT substitution', () => {
 });
 
 describe('wiggle', () => {
-  const moved = (r: object) =>
+  const moved = (r: object, at = cold) =>
     judge(
       'wiggle',
       { sensorPlug: null, loom: null, unitPlug: null, ground: null, fanPlug: null, jumpC: null, ...r },
-      cold
+      at
     );
   it('names what follows the hand, and the connection it speaks for', () => {
     const plug = moved({ sensorPlug: 'follows', loom: 'steady', jumpC: 60 });
     expect(plainText(plug.says)).toBe('Follows the hand: sensor plug');
     expect(faults(plug, 'for')).toEqual(['ect-intermittent']);
     expect(faults(moved({ loom: 'follows' }), 'for')).toEqual(['ect-intermittent', 'ect-wiring']);
-    expect(faults(moved({ fanPlug: 'follows' }), 'for')).toEqual(['fan-controller-shorted']);
+    expect(faults(moved({ fanPlug: 'follows' }), 'for'), 'its fan has no controller').toEqual([]);
+    const parcel = { ...cold, sheet: sheetOf('qh-07-parcel') };
+    expect(faults(moved({ fanPlug: 'follows' }, parcel), 'for')).toEqual(['fan-controller-shorted']);
   });
   it('clears a connection only once three places were moved', () => {
     expect(moved({ sensorPlug: 'steady' }).result).toBe('unclear');

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { sayDeltaC } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
-import { seen, share, strength } from '../strength';
+import { defineCheck, outcome } from '../check';
+import { share, strength } from '../strength';
 
 /** Where hands go, and what is said of it. */
 export const WIGGLED = {
@@ -40,7 +40,7 @@ export type WiggleReadings = z.infer<typeof readings>;
 const ENOUGH = 3;
 
 /** Connector and loom moved by hand while the reading, or the fan, is watched: what follows the hand is the fault. */
-export const wiggle = defineCheck<WiggleReadings>({
+export const wiggle = defineCheck({
   title: 'Wiggle',
   phases: ['X'],
   minutes: 5,
@@ -48,7 +48,14 @@ export const wiggle = defineCheck<WiggleReadings>({
   tools: ['Scan tool'],
   cautions: ['fan-starts', 'fan-blades', 'hot-parts'],
   gate: 'none',
-  speaksTo: ['ect-intermittent', 'ect-wiring', 'fan-controller-shorted'],
+  results: {
+    // A wire that resists all the time follows no hand.
+    sound: { against: ['ect-intermittent'] },
+    plug: { seen: 'the reading follows the hand', for: ['ect-intermittent'] },
+    // Away from the plug the wire itself may be the contact that comes and goes.
+    wire: { seen: 'the reading follows the hand along the wire', for: ['ect-intermittent', 'ect-wiring'] },
+    fan: { seen: 'the fan follows the hand', for: ['fan-controller-shorted'] }
+  },
   strength: strength(
     0.8,
     0.03,
@@ -60,11 +67,6 @@ export const wiggle = defineCheck<WiggleReadings>({
       'fan-controller-shorted': share(0.45, 0.008, 0.6, 'Its connector answers now and then')
     }
   ),
-  results: [
-    seen('the reading follows the hand', ['ect-intermittent', 'ect-wiring']),
-    seen('the fan follows the hand', ['fan-controller-shorted'])
-  ],
-  clears: ['ect-intermittent'],
   readings,
   judge(r) {
     const moved = PLACES.filter((p) => r[p] !== null);
@@ -74,15 +76,9 @@ export const wiggle = defineCheck<WiggleReadings>({
       ...(r.jumpC === null ? [] : [{ name: 'Largest jump', value: sayDeltaC(r.jumpC) }])
     ];
     if (found.length > 0) {
-      const circuit = found.some((p) => p !== 'fanPlug');
       return outcome('fail', `Follows the hand: ${found.map((p) => WIGGLED[p].toLowerCase()).join(', ')}`, {
         numbers,
-        points: [
-          ...(circuit ? speaksFor('ect-intermittent') : []),
-          // Away from the plug the wire itself may be the contact that comes and goes.
-          ...(found.some((p) => p !== 'fanPlug' && p !== 'sensorPlug') ? speaksFor('ect-wiring') : []),
-          ...(found.includes('fanPlug') ? speaksFor('fan-controller-shorted') : [])
-        ]
+        found: found.map((p) => (p === 'sensorPlug' ? 'plug' : p === 'fanPlug' ? 'fan' : 'wire'))
       });
     }
     return moved.length < ENOUGH
@@ -93,8 +89,7 @@ export const wiggle = defineCheck<WiggleReadings>({
         )
       : outcome('pass', `Steady wherever it was moved, ${moved.length} places`, {
           numbers,
-          // A wire that resists all the time follows no hand.
-          points: speaksAgainst('ect-intermittent')
+          found: ['sound']
         });
   },
   words: (r) =>

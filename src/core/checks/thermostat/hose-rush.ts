@@ -2,8 +2,8 @@ import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import { sayC } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor } from '../check';
-import { seen, share, strength } from '../strength';
+import { defineCheck, outcome } from '../check';
+import { share, strength } from '../strength';
 import { coolantC, refuseHotter } from '../../measure/temperature';
 
 const FELT = {
@@ -35,7 +35,7 @@ const EARLY_C = 8;
 const LATE_C = 8;
 
 /** The hose behind the thermostat: the quick test of whether it opens, and when. */
-export const hoseRush = defineCheck<HoseRushReadings>({
+export const hoseRush = defineCheck({
   title: 'Hose rush',
   phases: ['W'],
   minutes: 8,
@@ -43,33 +43,40 @@ export const hoseRush = defineCheck<HoseRushReadings>({
   tools: ['Hand or probe'],
   cautions: ['hot-parts', 'belts', 'indoor-running'],
   gate: 'none',
-  speaksTo: [
-    'thermostat-stuck-open',
-    'thermostat-stuck-closed',
-    'thermostat-low-rating',
-    'thermostat-sluggish',
-    'pump-flow-low'
-  ],
+  results: {
+    sound: {
+      against: [
+        'thermostat-stuck-open',
+        'thermostat-stuck-closed',
+        'thermostat-low-rating',
+        'thermostat-sluggish'
+      ]
+    },
+    along: {
+      seen: 'the hose warms along from the start',
+      for: ['thermostat-stuck-open'],
+      against: ['thermostat-stuck-closed']
+    },
+    early: {
+      seen: 'it rushes hot too early',
+      for: ['thermostat-low-rating'],
+      against: ['thermostat-stuck-closed']
+    },
+    cool: {
+      seen: 'it stays cool',
+      for: ['thermostat-stuck-closed', 'pump-flow-low'],
+      against: ['thermostat-stuck-open']
+    },
+    late: { seen: 'it rushes hot late', for: ['thermostat-sluggish'], against: ['thermostat-stuck-open'] }
+  },
   strength: strength(0.85, 0.05, 0.12, 'hand', 'Quick and free, and felt by a hand', {
     'thermostat-low-rating': share(0.88, 0.006, 0.1, 'A rush too early is nothing else'),
     'thermostat-stuck-closed': share(0.75, 0.006, 0.24, 'One that opens a little warms the hose as well'),
     'thermostat-sluggish': share(0.35, 0.008, 0.55, 'A late rush is not always late enough'),
     'pump-flow-low': share(0.05, 0.006, 0.9, 'Hardly ever so little that the hose stays cool')
   }),
-  results: [
-    seen('the hose warms along from the start', ['thermostat-stuck-open'], ['thermostat-stuck-closed']),
-    seen('it rushes hot too early', ['thermostat-low-rating'], ['thermostat-stuck-closed']),
-    seen('it stays cool', ['thermostat-stuck-closed', 'pump-flow-low'], ['thermostat-stuck-open']),
-    seen('it rushes hot late', ['thermostat-sluggish'], ['thermostat-stuck-open'])
-  ],
-  clears: [
-    'thermostat-stuck-open',
-    'thermostat-stuck-closed',
-    'thermostat-low-rating',
-    'thermostat-sluggish'
-  ],
   readings,
-  begins: () => ({ by: 'hand' }),
+  begins: () => ({ by: 'hand' as const }),
   refuse: (r, sheet) => [refuseHotter('coolantC', r.coolantC, sheet)].filter((p) => p !== undefined),
   facts: (r, at) => [{ kind: 'measured', at, coolantC: r.coolantC, ambientC: null }],
   judge({ felt, coolantC: at, by }, { sheet }) {
@@ -91,7 +98,7 @@ export const hoseRush = defineCheck<HoseRushReadings>({
         if (at < start - EARLY_C)
           return outcome('fail', `Rushed hot at ${sayC(at)}, below start-to-open at ${sayC(start)}${told}`, {
             numbers,
-            points: [...speaksFor('thermostat-low-rating'), ...speaksAgainst('thermostat-stuck-closed')]
+            found: ['early']
           });
         if (at > start + LATE_C)
           return outcome(
@@ -99,17 +106,12 @@ export const hoseRush = defineCheck<HoseRushReadings>({
             `Rushed hot only at ${sayC(at)}; start-to-open is ${sayC(start)}${told}`,
             {
               numbers,
-              points: [...speaksFor('thermostat-sluggish'), ...speaksAgainst('thermostat-stuck-open')]
+              found: ['late']
             }
           );
         return outcome('pass', `Rushed hot at ${sayC(at)}, as a thermostat of ${sayC(start)} should${told}`, {
           numbers,
-          points: speaksAgainst(
-            'thermostat-stuck-open',
-            'thermostat-stuck-closed',
-            'thermostat-low-rating',
-            'thermostat-sluggish'
-          )
+          found: ['sound']
         });
       case 'gradual':
         return outcome(
@@ -117,7 +119,7 @@ export const hoseRush = defineCheck<HoseRushReadings>({
           `Warmed along with the engine: something passes while it should be shut${told}`,
           {
             numbers,
-            points: [...speaksFor('thermostat-stuck-open'), ...speaksAgainst('thermostat-stuck-closed')]
+            found: ['along']
           }
         );
       case 'never':
@@ -127,10 +129,7 @@ export const hoseRush = defineCheck<HoseRushReadings>({
               `Stayed cool with the coolant at ${sayC(at)}, above full-open at ${sayC(full)}${told}`,
               {
                 numbers,
-                points: [
-                  ...speaksFor('thermostat-stuck-closed', 'pump-flow-low'),
-                  ...speaksAgainst('thermostat-stuck-open')
-                ]
+                found: ['cool']
               }
             )
           : outcome('unclear', `Still cool at ${sayC(at)}; it need not be hot before ${sayC(full)}${told}`, {

@@ -2,7 +2,7 @@ import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { FAST_C_PER_MIN, readBath } from '../../physics/thermostat/bath';
 import { say, sayC, sayDeltaC } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
+import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
 
 const point = z.object({
@@ -32,8 +32,11 @@ const COLD_LEAK_MM = 0.3;
 /** How far opening and closing lie apart at most. */
 const HYSTERESIS_C = 9;
 
+type Found =
+  'shuts' | 'leaks' | 'onTime' | 'early' | 'late' | 'coolerPart' | 'lifts' | 'shortLift' | 'lets' | 'drags';
+
 /** A thermostat in a heated bath: where it starts, how far it lifts, where it shuts, and whether it leaks cold. */
-export const thermostatBath = defineCheck<ThermostatBathReadings>({
+export const thermostatBath = defineCheck({
   title: 'Thermostat in a bath',
   phases: ['B'],
   minutes: 20,
@@ -42,12 +45,18 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
   tools: ['Heated bath', 'Thermometer', 'Lift gauge'],
   cautions: ['heated-bath'],
   gate: 'none',
-  speaksTo: [
-    'thermostat-stuck-open',
-    'thermostat-stuck-closed',
-    'thermostat-low-rating',
-    'thermostat-sluggish'
-  ],
+  results: {
+    shuts: { against: ['thermostat-stuck-open'] },
+    leaks: { for: ['thermostat-stuck-open'] },
+    onTime: { against: ['thermostat-low-rating'] },
+    early: { for: ['thermostat-low-rating'] },
+    late: { for: ['thermostat-sluggish', 'thermostat-stuck-closed'] },
+    coolerPart: { for: ['thermostat-low-rating'] },
+    lifts: { against: ['thermostat-stuck-closed'] },
+    shortLift: { for: ['thermostat-stuck-closed'] },
+    lets: { against: ['thermostat-sluggish'] },
+    drags: { for: ['thermostat-sluggish'] }
+  },
   strength: strength(0.96, 0.015, 0.03, 'itself', 'The part itself, measured over its whole range', {
     'thermostat-stuck-open': share(0.97, 0.004, 0.03, 'It passes when cold, or it does not'),
     'thermostat-low-rating': share(0.97, 0.08, 0.03, 'Good ones open some degrees early too')
@@ -65,40 +74,38 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
     const least = limitsOf(sheet).minLiftMm.value;
     const hottestC = Math.max(...r.points.map((p) => p.bathC));
     const wrong: string[] = [];
-    const points: Point[] = [];
-    const fine: string[] = [];
+    const found: Found[] = [];
     if (b.coldLiftMm !== null && b.coldLiftMm > COLD_LEAK_MM) {
       wrong.push(`open by ${say(b.coldLiftMm, 'length')} when cold: it leaks`);
-      points.push(...speaksFor('thermostat-stuck-open'));
-    } else if (b.coldLiftMm !== null) fine.push('thermostat-stuck-open');
+      found.push('leaks');
+    } else if (b.coldLiftMm !== null) found.push('shuts');
     const offC = spec && b.startC !== null ? b.startC - spec.startOpenC : null;
     if (offC !== null && offC < -START_OFF_C) {
       wrong.push(
         `starts at ${sayC(b.startC!)}, ${sayDeltaC(-offC)} below the sheet’s ${sayC(spec!.startOpenC)}: a cooler part`
       );
-      points.push(...speaksFor('thermostat-low-rating'));
+      found.push('early');
     } else if (offC !== null && offC > START_OFF_C) {
       wrong.push(
         `starts at ${sayC(b.startC!)}, ${sayDeltaC(offC)} above the sheet’s ${sayC(spec!.startOpenC)}: late`
       );
-      points.push(...speaksFor('thermostat-sluggish', 'thermostat-stuck-closed'));
-    } else if (offC !== null) fine.push('thermostat-low-rating');
+      found.push('late');
+    } else if (offC !== null) found.push('onTime');
     if (spec && r.stampedC !== null && Math.abs(r.stampedC - spec.startOpenC) > STAMP_OFF_C) {
       wrong.push(`stamped ${sayC(r.stampedC)}, and the sheet wants ${sayC(spec.startOpenC)}`);
-      if (r.stampedC < spec.startOpenC) points.push(...speaksFor('thermostat-low-rating'));
+      if (r.stampedC < spec.startOpenC) found.push('coolerPart');
     }
     const hotEnough = spec !== null && hottestC >= spec.fullOpenC + 3;
     if (hotEnough && b.liftMm < least * 0.9) {
       wrong.push(
         `lifts ${say(b.liftMm, 'length')} at ${sayC(hottestC)}, at least ${say(least, 'length')} wanted`
       );
-      points.push(...speaksFor('thermostat-stuck-closed'));
-    } else if (hotEnough) fine.push('thermostat-stuck-closed');
+      found.push('shortLift');
+    } else if (hotEnough) found.push('lifts');
     if (b.hysteresisC !== null && b.hysteresisC > HYSTERESIS_C) {
       wrong.push(`shuts ${sayDeltaC(b.hysteresisC)} below where it opens: it drags`);
-      points.push(...speaksFor('thermostat-sluggish'));
-    } else if (b.hysteresisC !== null && offC !== null && Math.abs(offC) <= START_OFF_C)
-      fine.push('thermostat-sluggish');
+      found.push('drags');
+    } else if (b.hysteresisC !== null && offC !== null && Math.abs(offC) <= START_OFF_C) found.push('lets');
     const fast = b.rateCPerMin !== null && b.rateCPerMin > FAST_C_PER_MIN;
     const doubts = [
       ...(fast
@@ -160,12 +167,9 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
           ]),
       ...(r.stampedC === null ? [] : [{ name: 'Stamped', value: sayC(r.stampedC) }])
     ];
-    points.push(
-      ...speaksAgainst(...(fine.filter((f) => !points.some((p) => p.fault === f)) as Point['fault'][]))
-    );
     if (wrong.length > 0) {
       const says = wrong.join('; ');
-      return outcome('fail', says[0].toUpperCase() + says.slice(1), { numbers, doubts, points });
+      return outcome('fail', says[0].toUpperCase() + says.slice(1), { numbers, doubts, found });
     }
     if (b.startC === null)
       return outcome(
@@ -179,7 +183,7 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
       ? outcome(
           'pass',
           `Starts at ${sayC(b.startC)} and lifts ${say(b.liftMm, 'length')}: as the sheet wants`,
-          { numbers, doubts, points }
+          { numbers, doubts, found }
         )
       : outcome(
           'unclear',
@@ -187,7 +191,7 @@ export const thermostatBath = defineCheck<ThermostatBathReadings>({
           {
             numbers,
             doubts,
-            points: points.filter((p) => p.fault === 'thermostat-low-rating')
+            found: found.filter((f) => f === 'onTime')
           }
         );
   },

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import { say } from '../../units/say';
-import { defineCheck, outcome, speaksAgainst, speaksFor, type Point } from '../check';
+import { defineCheck, outcome } from '../check';
 import { strength } from '../strength';
 
 const OPENED = { opens: 'Opens', stays: 'Stays shut' } as const;
@@ -44,7 +44,7 @@ const SHORT_OHM = 1;
 const PATIENCE_S = 300;
 
 /** The electric element of a heated thermostat: its resistance, and whether it opens the valve and lets go again. */
-export const thermostatHeater = defineCheck<ThermostatHeaterReadings>({
+export const thermostatHeater = defineCheck({
   title: 'Thermostat heater',
   phases: ['B'],
   minutes: 8,
@@ -52,24 +52,28 @@ export const thermostatHeater = defineCheck<ThermostatHeaterReadings>({
   tools: ['Meter', 'Fused feed'],
   cautions: ['heated-bath', 'fused-feed'],
   gate: 'none',
-  speaksTo: ['thermostat-heater-failed'],
+  results: {
+    sound: { against: ['thermostat-heater-failed'] },
+    failed: { for: ['thermostat-heater-failed'] },
+    stays: { for: ['thermostat-stuck-open'] }
+  },
   strength: strength(0.97, 0.005, 0.03, 'meter', 'The element itself'),
   lacks: (sheet) => (sheet.thermostat.heaterOhm == null ? 'no heated thermostat' : null),
   readings,
   judge(r, { sheet }) {
     const due = sheet?.thermostat.heaterOhm ?? null;
     const wrong: string[] = [];
-    const points: Point[] = [];
+    const found: ('failed' | 'stays')[] = [];
     if (r.elementOhm !== null && r.elementOhm >= OPEN_OHM) wrong.push('the element is open');
     else if (r.elementOhm !== null && r.elementOhm < SHORT_OHM) wrong.push('the element is shorted');
     else if (r.elementOhm !== null && due !== null && Math.abs(r.elementOhm / due - 1) > TOLERANCE)
       wrong.push(`the element has ${say(r.elementOhm, 'resistance')} and not ${say(due, 'resistance')}`);
     const waited = r.afterS === null || r.afterS >= PATIENCE_S;
     if (r.powered === 'stays' && waited) wrong.push('powered, it stays shut');
-    if (wrong.length > 0) points.push(...speaksFor('thermostat-heater-failed'));
+    if (wrong.length > 0) found.push('failed');
     if (r.unpowered === 'stays') {
       wrong.push('it does not shut again');
-      points.push(...speaksFor('thermostat-stuck-open'));
+      found.push('stays');
     }
     const numbers = [
       ...(r.elementOhm === null
@@ -95,13 +99,13 @@ export const thermostatHeater = defineCheck<ThermostatHeaterReadings>({
       due === null && r.elementOhm !== null ? ['The sheet gives no resistance for the element'] : [];
     if (wrong.length > 0) {
       const says = wrong.join('; ');
-      return outcome('fail', says[0].toUpperCase() + says.slice(1), { numbers, doubts, points });
+      return outcome('fail', says[0].toUpperCase() + says.slice(1), { numbers, doubts, found });
     }
     if (r.powered === 'opens')
       return outcome('pass', 'Opens when powered: the element works', {
         numbers,
         doubts,
-        points: speaksAgainst('thermostat-heater-failed')
+        found: ['sound']
       });
     return outcome(
       'unclear',

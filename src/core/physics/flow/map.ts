@@ -1,7 +1,6 @@
 import { limitsOf } from '../../vehicle/limits';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
-import { CLEARED_HOT, readsOff } from '../../vehicle/sensor-faults';
-import type { FaultId } from '../../vehicle/faults';
+import { readsOff } from '../../vehicle/sensor-faults';
 import { sayC, sayDeltaC } from '../../units/say';
 
 /** Places on the coolant loop where a probe can be held, in the order the coolant comes by them. */
@@ -73,9 +72,28 @@ interface MapEdge {
   readonly fits: boolean;
 }
 
+/** What temperatures around the loop can show; the check that takes them says what each speaks for and against. */
+export type MapResult =
+  | ReturnType<typeof readsOff>
+  | 'branchFlows'
+  | 'branchCold'
+  | 'scanAgrees'
+  | 'orItsBranch'
+  | 'shuts'
+  | 'leaks'
+  | 'comesThrough'
+  | 'held'
+  | 'hoseClosed'
+  | 'flows'
+  | 'slow'
+  | 'littleAir'
+  | 'heaterFlows'
+  | 'heaterCold'
+  | 'heaterSlow';
+
 interface MapFinding {
   readonly says: string;
-  readonly faults: readonly FaultId[];
+  readonly found: readonly MapResult[];
   /** The stretch it is about. */
   readonly between: readonly [MapPoint, MapPoint];
 }
@@ -83,8 +101,8 @@ interface MapFinding {
 export interface MapReading {
   readonly edges: readonly MapEdge[];
   readonly findings: readonly MapFinding[];
-  /** Suspects that what was measured speaks against. */
-  readonly cleared: readonly FaultId[];
+  /** What was measured and is as it should be. */
+  readonly cleared: readonly MapResult[];
 }
 
 /** Two places in one stream agree within this beyond their thermometers, °C: hose walls and housings lose a little. */
@@ -98,11 +116,6 @@ const WARM_ENOUGH_C = 30;
 
 /** From here on something should drive air through the radiator of a standing vehicle, °C. */
 const drivesFromC = (sheet: SpecSheet | null): number => limitsOf(sheet).fanOnC.value + 2;
-
-const fanFaults = (sheet: SpecSheet | null): FaultId[] => [
-  ...(sheet?.fan?.drive === 'none' ? [] : (['fan-motor-dead', 'fan-motor-weak'] as const)),
-  ...(sheet?.clutch ? (['clutch-slipping'] as const) : [])
-];
 
 /**
  * Reads temperatures on the loop: what should equal what at this thermostat state, and which stretch holds up the
@@ -127,9 +140,9 @@ export function readMap(
     return edges[edges.length - 1];
   };
   const findings: MapFinding[] = [];
-  const cleared: FaultId[] = [];
-  const found = (e: MapEdge, says: string, ...faults: FaultId[]) =>
-    findings.push({ says, faults, between: [e.from, e.to] });
+  const cleared: MapResult[] = [];
+  const found = (e: MapEdge, says: string, ...results: MapResult[]) =>
+    findings.push({ says, found: results, between: [e.from, e.to] });
   const C = (p: MapPoint) => sayC(t[p]!);
 
   const branch = edge('outlet', 'sensor', -SAME_C, SAME_C);
@@ -139,19 +152,19 @@ export function readMap(
       branch.dropC > 0
         ? `The branch with the sensor is ${sayDeltaC(branch.dropC, 0)} colder than the engine outlet: hardly any flow there`
         : `The sensor’s housing is hotter than the engine outlet by ${sayDeltaC(-branch.dropC, 0)}: measure both again`,
-      ...(branch.dropC > 0 ? (['sensor-branch-restricted'] as const) : [])
+      ...(branch.dropC > 0 ? (['branchCold'] as const) : [])
     );
-  else if (branch && t.outlet! > WARM_ENOUGH_C + 30) cleared.push('sensor-branch-restricted');
+  else if (branch && t.outlet! > WARM_ENOUGH_C + 30) cleared.push('branchFlows');
 
   const reads = edge('sensor', 'scan', -SAME_C, SAME_C) ?? edge('outlet', 'scan', -SAME_C, SAME_C);
   if (reads && !reads.fits && !(reads.from === 'outlet' && findings.length > 0))
     found(
       reads,
       `The scan value is ${sayDeltaC(Math.abs(reads.dropC), 0)} ${reads.dropC > 0 ? 'below' : 'above'} the metal around its sensor`,
-      ...readsOff(t.scan!, -reads.dropC, sheet),
-      ...(reads.from === 'outlet' && reads.dropC > 0 ? (['sensor-branch-restricted'] as const) : [])
+      readsOff(t.scan!, -reads.dropC, sheet),
+      ...(reads.from === 'outlet' && reads.dropC > 0 ? (['orItsBranch'] as const) : [])
     );
-  else if (reads && reads.from === 'sensor') cleared.push(...CLEARED_HOT);
+  else if (reads && reads.from === 'sensor') cleared.push('scanAgrees');
 
   // With the thermostat at the outlet the upper hose is behind it; at the inlet the lower hose is before it.
   const behind: MapPoint = inlet ? 'lowerHose' : 'upperHose';
@@ -168,26 +181,24 @@ export function readMap(
       found(
         e,
         `The hose behind the shut thermostat is at ${C(behind)} already: it lets coolant through`,
-        'thermostat-stuck-open',
-        'thermostat-low-rating'
+        'leaks'
       );
-    else if (state === 'shut' && warmed) cleared.push('thermostat-stuck-open');
+    else if (state === 'shut' && warmed) cleared.push('shuts');
     if (state === 'open' && !inlet && !e.fits && e.dropC > e.high)
       found(
         e,
         `The engine is at ${sayC(hot)} and the hose behind the thermostat at ${C(behind)}: hardly anything comes through`,
-        'thermostat-stuck-closed',
-        'coolant-low'
+        'held'
       );
     // Nearly as hot behind it as before it, and not shut: it lets coolant through.
-    else if (state !== 'shut' && e.dropC <= SAME_C + 2 + play) cleared.push('thermostat-stuck-closed');
+    else if (state !== 'shut' && e.dropC <= SAME_C + 2 + play) cleared.push('comesThrough');
   }
   const tank = edge('upperHose', 'radiatorIn', -SAME_C, SAME_C);
   if (tank && !tank.fits && tank.dropC > 0)
     found(
       tank,
       `${sayDeltaC(tank.dropC, 0)} are lost between upper hose and radiator inlet: a hose that is closed inside`,
-      'radiator-clogged'
+      'hoseClosed'
     );
   if (state !== 'shut') {
     const from = t.radiatorIn !== undefined ? 'radiatorIn' : 'upperHose';
@@ -198,19 +209,15 @@ export function readMap(
       found(
         core,
         `The radiator takes ${sayDeltaC(core.dropC, 0)} off: little coolant comes by to be cooled`,
-        'pump-flow-low',
-        'radiator-clogged',
-        'coolant-low',
-        'thermostat-stuck-closed'
+        'slow'
       );
     else if (core && !core.fits && hot !== undefined && hot >= drivesFromC(sheet))
       found(
         core,
         `The radiator takes only ${sayDeltaC(core.dropC, 0)} off, hot enough for its fan: little air, by the fan or by what is in its way`,
-        'airflow-restricted',
-        ...fanFaults(sheet)
+        'littleAir'
       );
-    else if (core && state === 'open') cleared.push('pump-flow-low');
+    else if (core && state === 'open') cleared.push('flows');
     edge('radiatorOut', 'lowerHose', -SAME_C, SAME_C);
   }
   const toHeater = edge('outlet', 'heaterIn', -SAME_C, SAME_C + 4);
@@ -218,21 +225,11 @@ export function readMap(
     found(
       toHeater,
       `The hose to the heater is ${sayDeltaC(toHeater.dropC, 0)} colder than the engine: no flow there, air or a weak pump`,
-      'coolant-low',
-      'pump-flow-low'
+      'heaterCold'
     );
-  else if (toHeater?.fits && t.outlet! > WARM_ENOUGH_C + 30) cleared.push('pump-flow-low', 'coolant-low');
+  else if (toHeater?.fits && t.outlet! > WARM_ENOUGH_C + 30) cleared.push('heaterFlows');
   const core = edge('heaterIn', 'heaterOut', HEATER_DROP[0] - SAME_C, HEATER_DROP[1]);
   if (core && !core.fits && core.dropC > 0)
-    found(
-      core,
-      `The heater takes ${sayDeltaC(core.dropC, 0)} off: little flow through it`,
-      'coolant-low',
-      'pump-flow-low'
-    );
-  return {
-    edges,
-    findings,
-    cleared: [...new Set(cleared)].filter((f) => !findings.some((x) => x.faults.includes(f)))
-  };
+    found(core, `The heater takes ${sayDeltaC(core.dropC, 0)} off: little flow through it`, 'heaterSlow');
+  return { edges, findings, cleared };
 }
