@@ -92,7 +92,7 @@ describe('the bench', () => {
     await becomes(/Engaged when hot: 8\d %/);
     expect(await textOf('main')).toContain('Against: fan clutch slipping');
     await clean();
-    await (await see(driver, By.css('button[aria-label="Remove the pair at 950 rpm"]'))).click();
+    await (await see(driver, By.css('button[aria-label="Remove row 1 of pairs of speeds"]'))).click();
     await pair('950', '260', '77');
     await becomes('Free when hot');
     expect(await textOf('main')).toContain('Speaks for: fan clutch slipping');

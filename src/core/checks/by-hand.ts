@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { defineField } from '../units/field';
 import { midSentence } from '../base/text';
 import { ALIKE, FAULTS } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
@@ -15,8 +16,16 @@ import { strength } from './strength';
 
 /** What a technician writes who judges a check themselves: the result, and what was measured against which limit. */
 export const byHandReadings = z.object({
-  judged: z.enum(['pass', 'fail', 'unclear'], 'Say how you judge it'),
-  found: z.string().trim().min(1, 'Write down what was measured, with its limit').max(1000)
+  found: defineField(z.string().trim().min(1, 'Write down what was measured, with its limit').max(1000), {
+    label: 'Measured, and the limit it was held against',
+    lines: true,
+    hint: 'This check is judged by you; Pyrethos keeps it with the limit you wrote'
+  }),
+  judged: defineField(z.enum(['pass', 'fail', 'unclear'], 'Say how you judge it'), {
+    label: 'You judge it',
+    choices: { pass: 'Pass', fail: 'Finding', unclear: 'Unclear' },
+    bad: ['fail']
+  })
 });
 export type ByHandReadings = z.infer<typeof byHandReadings>;
 

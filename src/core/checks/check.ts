@@ -17,7 +17,7 @@ export type CheckPhase = 'C' | 'W' | 'R' | 'H' | 'X' | 'B';
 export type CheckResult = 'pass' | 'fail' | 'unclear' | 'void';
 
 /** What a finding says about a suspect. */
-export interface Point {
+interface Point {
   readonly fault: FaultId;
   readonly way: 'for' | 'against';
 }

@@ -65,6 +65,9 @@ export interface CircuitReadings {
   names: Record<string, string>;
 }
 
+/** A circuit before anything is measured, with its battery as it usually is. */
+export const emptyCircuit = { batteryV: 12.6, taken: [], names: {} };
+
 export interface Place {
   readonly title: string;
   readonly terminal: string | null;

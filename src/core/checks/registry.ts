@@ -1,3 +1,5 @@
+import { heaterAir } from './flow/heater-air';
+import { warmIdle } from './engine/warm-idle';
 import { airRise } from './flow/air-rise';
 import { capTest } from './coolant/cap-test';
 import { clutchElectronic } from './clutch/clutch-electronic';
@@ -45,6 +47,7 @@ const CHECKS = {
   'ect-circuit': ectCircuit,
   'ect-substitute': ectSubstitute,
   wiggle,
+  'warm-idle': warmIdle,
   'gauge-compare': gaugeCompare,
   'hose-rush': hoseRush,
   'fan-switching': fanSwitching,
@@ -58,6 +61,7 @@ const CHECKS = {
   'controller-in-out': controllerInOut,
   'clutch-hot-speed': clutchHotSpeed,
   'clutch-electronic': clutchElectronic,
+  'heater-air': heaterAir,
   'temperature-map': temperatureMap,
   'radiator-face': radiatorFace,
   'air-rise': airRise,

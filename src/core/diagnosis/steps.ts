@@ -109,6 +109,15 @@ const OWN: Readonly<Record<RepairId, readonly RepairStep[]>> = {
     st('sender', 'Sender, its wire and ground seen to'),
     st('reads', 'Needle agrees with the scan value')
   ],
+  'heater-core': [
+    st('hoses-off', 'Both heater hoses off, which is which marked', 'hot-parts'),
+    st(
+      'flushed',
+      'Flushed against its flow until it runs clear; a core that stays slow is replaced',
+      'coolant'
+    ),
+    st('hoses-on', 'Hoses and clips back, the heater valve moves over its whole way')
+  ],
   'modification-out': [st('removed', 'Taken out, the loom as the maker made it', 'battery')],
   'refer-on': [st('told', 'Referred on: the customer knows why, and not to drive it hot')],
   none: []

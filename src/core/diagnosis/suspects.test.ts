@@ -239,6 +239,15 @@ describe('the next check', () => {
     expect(entropyOf([0.5, 0.5])).toBe(1);
   });
 
+  it('offers the check of the heater where a restricted heater core leads', () => {
+    const cold = [finding({ 'heater-core-restricted': 4 }, 'complaint')];
+    expect(
+      worth(cold, hot)
+        .map((w) => w.id)
+        .slice(0, 3)
+    ).toContain('heater-air');
+  });
+
   it('separates the two leaders: the clutch is turned by hand while the engine is cold', () => {
     const findings = split('clutch-slipping', 'airflow-restricted');
     const [first] = worth(findings);

@@ -20,7 +20,7 @@ export interface Shown {
 }
 
 /** How a fault changes the plant, from severity 0 (nothing) to 1 (as bad as it gets). */
-interface Change {
+export interface Change {
   /** What severity means here, for the reader of a simulated log. */
   readonly scale: string;
   /** Ways the same fault can come about; the first is the usual one. */
@@ -44,8 +44,8 @@ export type Curve =
   | (Change & { readonly kind: 'reading' })
   /** It draws what the faults it is `like` draw, and nothing of its own. */
   | { readonly kind: 'shared' }
-  /** No coolant temperature log can show it. */
-  | ({ readonly kind: 'unseen' } & Blindness);
+  /** No coolant temperature log can show it, whatever it does to the plant. */
+  | ({ readonly kind: 'unseen' } & Blindness & Partial<Change>);
 
 /** Everything there is to say of a fault of the catalogue. Ids are a contract; words and numbers are ours to better. */
 export interface Fault {

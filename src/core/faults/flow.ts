@@ -65,6 +65,22 @@ export const flow = {
       blind: radiatorUnused
     }
   }),
+  'heater-core-restricted': defineFault({
+    title: 'Heater core restricted',
+    means: 'Little coolant comes through the heater: a warm engine and cold feet',
+    confirm: 'Heater air, with both heater hoses',
+    prior: 2,
+    repair: 'heater-core',
+    told: { 'heater-weak': 0.92, 'heater-swings': 0.05 },
+    worse: ['idle', 'steady'],
+    curve: {
+      kind: 'unseen',
+      because: 'a heater that takes no heat draws what one draws that is switched off',
+      toShow: 'Heater air: air at the vent against coolant and ambient',
+      scale: 'share of the heater’s heat lost, up to 90 %',
+      variants: usual((p, s) => ({ heater: p.heater * (1 - 0.9 * s) }))
+    }
+  }),
   'water-pump-bearing': defineFault({
     title: 'Water pump bearing',
     means: 'Play of the pump shaft',

@@ -5,7 +5,7 @@ import { FAULT_IDS, type FaultId } from '../vehicle/faults';
 import { REPAIR_IDS, type RepairId } from '../vehicle/repairs';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { SYMPTOMS, type Symptom, type SymptomId } from '../vehicle/symptoms';
-import type { Blindness, Curve, Fault } from './fault';
+import type { Blindness, Change, Curve, Fault } from './fault';
 import { clutch } from './clutch';
 import { coolant } from './coolant';
 import { fan } from './fan';
@@ -35,12 +35,18 @@ export const PLANT_FAULTS: readonly (Drawn & { readonly id: FaultId })[] = FAULT
 
 export const plantFault = (id: FaultId) => PLANT_FAULTS.find((f) => f.id === id);
 
+/** What a fault does to the plant, seen in a log or not; undefined where it does nothing. */
+export function changeOf(id: FaultId): Change | undefined {
+  const { curve } = FAULTS[id];
+  return 'variants' in curve && curve.variants ? (curve as Change) : undefined;
+}
+
 /**
  * The plant with a fault. Severity 0 to 1; the variant defaults to the usual one.
- * Throws RangeError for a fault without a thermal signature, an unknown variant, or one the vehicle cannot have.
+ * Throws RangeError for a fault that does nothing to the plant, an unknown variant, or one the vehicle cannot have.
  */
 export function withFault(p: PlantParams, id: FaultId, severity: number, variant?: string): PlantParams {
-  const fault = plantFault(id);
+  const fault = changeOf(id);
   if (!fault)
     throw new RangeError(
       `${id} leaves no mark in coolant temperature; choose one of ${PLANT_FAULTS.map((f) => f.id).join(', ')}`

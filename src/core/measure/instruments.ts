@@ -35,6 +35,10 @@ export const instrumentSchema = z.object({
 });
 export type Instrument = z.infer<typeof instrumentSchema>;
 
+/** A temperature with what it was taken by. */
+export const takenBy = <T extends z.ZodType<number>>(celsius: T) =>
+  z.object({ celsius, instrument: instrumentSchema });
+
 export const instrumentOf = (kind: InstrumentId): Instrument => ({
   kind,
   name: '',

@@ -4,7 +4,8 @@ import type { QuantityKind } from './units';
 /** An instrument of the simulated bench at a place, or a part of it that is measured. */
 type BenchPlace =
   | { readonly instrument: 'multimeter' | 'infrared' | 'probe' | 'tachometer'; readonly place: string }
-  | { readonly part: string };
+  /** `everyMin`: so many minutes later at each look at it. */
+  | { readonly part: string; readonly everyMin?: number };
 
 /** What a field is called, and how a person gives it: said beside its type, once for form, page, comparison and docs. */
 export interface FieldWords {
@@ -18,6 +19,20 @@ export interface FieldWords {
   readonly watch?: { readonly start: string; readonly stop: string };
   /** Values that are tapped instead of typed. */
   readonly taps?: readonly number[];
+  /** Values that may be tapped, by what they are called; any other is typed. */
+  readonly presets?: Readonly<Record<string, number>>;
+  /** It is set on a slider, whose ends are called so. */
+  readonly slider?: { readonly low: string; readonly high: string };
+  /** It stands for the moment of its row where nothing is typed. */
+  readonly stamped?: boolean;
+  /** What adds a value to a list, or a row to rows, is called so. */
+  readonly add?: string;
+  /** The rows are there already, each called by this field of its own: only what is in them is typed. */
+  readonly rowName?: string;
+  /** The instruments a reading can be taken with, the usual one first, and the place whose last one is remembered. */
+  readonly takenWith?: { readonly place: string; readonly choices: readonly string[] };
+  /** A text of more than one line. */
+  readonly lines?: boolean;
   /** Choices that are bad news. */
   readonly bad?: readonly string[];
   /** Where a simulated bench reads it. */
@@ -55,8 +70,14 @@ export type Field = Leaf &
   (
     | { readonly kind: 'quantity'; readonly min: number; readonly max: number }
     | { readonly kind: 'choice' | 'flag' | 'text' | 'table' | 'amounts' }
+    /** Several numbers of one kind. */
+    | { readonly kind: 'list' }
+    /** A temperature with what it was taken by, and an instrument alone. */
+    | { readonly kind: 'reading' | 'instrument' }
+    /** Fields that are given together or not at all; their paths are within the whole record. */
+    | { readonly kind: 'part'; readonly fields: readonly Field[] }
     /** A list of rows, each with the same fields; their paths are within the row. */
-    | { readonly kind: 'rows'; readonly fields: readonly Field[] }
+    | { readonly kind: 'rows'; readonly fields: readonly Field[]; readonly row: z.ZodObject }
     /** One of several kinds, each with fields of its own; their paths are within the whole record. */
     | {
         readonly kind: 'one-of';
@@ -65,10 +86,10 @@ export type Field = Leaf &
       }
   );
 
-/** What is inside optional and nullable, and whether it was neither. */
+/** What is inside optional, nullable and default, and whether it was none. */
 export function unwrapped(type: z.ZodType): { type: z.ZodType; needed: boolean } {
   let [inner, needed] = [type, true];
-  while (inner instanceof z.ZodOptional || inner instanceof z.ZodNullable) {
+  while (inner instanceof z.ZodOptional || inner instanceof z.ZodNullable || inner instanceof z.ZodDefault) {
     inner = inner.unwrap() as z.ZodType;
     needed = false;
   }
@@ -81,14 +102,14 @@ export function fieldsOf(schema: z.ZodObject, within = ''): Field[] {
     const path = within ? `${within}.${key}` : key;
     const { type, needed } = unwrapped(of as z.ZodType);
     const words = WORDS.get(type);
-    if (words) return [{ ...words, path, needed, ...shapeOf(type, path) }];
+    if (words) return [{ ...words, path, needed, ...shapeOf(type, path, words) }];
     return type instanceof z.ZodObject ? fieldsOf(type, path) : [];
   });
 }
 
 type Shape = Field extends infer F ? (F extends Field ? Omit<F, keyof Leaf> : never) : never;
 
-function shapeOf(type: z.ZodType, path: string): Shape {
+function shapeOf(type: z.ZodType, path: string, words: FieldWords): Shape {
   if (type instanceof z.ZodNumber)
     return { kind: 'quantity', min: type.minValue ?? -Infinity, max: type.maxValue ?? Infinity };
   if (type instanceof z.ZodEnum) return { kind: 'choice' };
@@ -97,7 +118,12 @@ function shapeOf(type: z.ZodType, path: string): Shape {
   if (type instanceof z.ZodRecord) return { kind: 'amounts' };
   if (type instanceof z.ZodArray) {
     const row = type.element as z.ZodType;
-    return row instanceof z.ZodObject ? { kind: 'rows', fields: fieldsOf(row) } : { kind: 'table' };
+    if (row instanceof z.ZodObject) return { kind: 'rows', fields: fieldsOf(row), row };
+    return { kind: row instanceof z.ZodNumber ? 'list' : 'table' };
+  }
+  if (type instanceof z.ZodObject) {
+    if (words.takenWith) return { kind: 'celsius' in type.shape ? 'reading' : 'instrument' };
+    return { kind: 'part', fields: fieldsOf(type, path) };
   }
   if (type instanceof z.ZodDiscriminatedUnion) {
     const by = type.def.discriminator;
@@ -122,7 +148,7 @@ export const emptyOf = (fields: readonly Field[]): Record<string, unknown> =>
         ? false
         : f.kind === 'text'
           ? ''
-          : f.kind === 'table' || f.kind === 'rows'
+          : f.kind === 'table' || f.kind === 'rows' || f.kind === 'list'
             ? []
             : null
     ])

@@ -31,6 +31,7 @@ export const FAULT_IDS = [
   'airflow-restricted',
   'radiator-clogged',
   'pump-flow-low',
+  'heater-core-restricted',
   'coolant-low',
   'sensor-branch-restricted',
   'pressure-cap-weak',

@@ -30,6 +30,7 @@ const REPAIRS = {
   'radiator-outside': r('Radiator cleaned outside', null, 50),
   'radiator-inside': r('Radiator flushed inside', 30, 90, true),
   'branch-flush': r('Sensor branch flushed', null, 45, true),
+  'heater-core': r('Heater core flushed or replaced', 85, 110, true),
   'coolant-fill': r('Coolant filled, leak closed, bled', 35, 50, true),
   cap: r('Pressure cap', 18, 5),
   gauge: r('Gauge, sender or its ground', 40, 60),

@@ -95,6 +95,16 @@ export function fieldText(field: Field, value: unknown, write: WriteQuantity = i
       return (value as number[][])
         .map((row) => row.map((v, i) => number(v, field.columns?.[i]?.quantity)).join(' → '))
         .join('; ');
+    case 'list':
+      return (value as number[]).map((v) => number(v, field.quantity)).join(', ');
+    case 'reading':
+      return number(valueAt(value, 'celsius'), 'temperature');
+    case 'instrument':
+      return String(valueAt(value, 'kind'));
+    case 'part':
+      return field.fields
+        .map((f) => fieldText(f, valueAt(value, f.path.slice(field.path.length + 1)), write))
+        .join(', ');
     case 'amounts':
       return Object.entries(value as Record<string, number>)
         .map(([key, v]) => `${field.keys?.[key] ?? key} ${number(v, field.quantity)}`)
@@ -152,6 +162,10 @@ function rowsOf(field: Field, part: string): string[] {
       .join(' → '),
     amounts: `by name: ${Object.keys(field.keys ?? {}).join(', ')} …`,
     rows: 'a list',
+    list: 'a list of numbers',
+    reading: 'a temperature and its instrument',
+    instrument: 'an instrument',
+    part: 'a part',
     'one-of': Object.keys(field.choices ?? {}).join(', ')
   }[field.kind];
   const path = field.kind === 'one-of' ? `${field.path}.${field.by}` : field.path;

@@ -10,6 +10,7 @@
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import type { EventInput } from '$core/record/events';
   import { byHandReadings, judgeByHand, type ByHandReadings } from '$core/checks/by-hand';
+  import { emptyOf, fieldsOf } from '$core/units/field';
   import type { JudgedCheck } from '$core/diagnosis/judged';
   import type { Problem } from '$core/base/result';
   import type { ThermalState } from '$core/physics/heat/state';
@@ -22,7 +23,7 @@
   import { when } from '$lib/ui/page-state/when';
   import Held from './Held.svelte';
   import OutcomeCard from './OutcomeCard.svelte';
-  import { sheetOf } from './sheets';
+  import CheckForm from './CheckForm.svelte';
 
   interface Props {
     id: CheckId;
@@ -62,17 +63,22 @@
   const check = $derived(checkOf(id));
 
   const draftKey = $derived(`${jobId}/${id}`);
-  let readings = $state(untrack(() => readDraft<object>(draftKey) ?? sheetOf(id).empty(heat, sheet)));
+  /** The form before anything is typed: what the check begins with, and the rest open. */
+  const begun = (): Record<string, unknown> => ({
+    ...emptyOf(check.fields),
+    ...(check.begins({ heat, sheet }) as object)
+  });
+  let readings = $state(untrack(() => readDraft<Record<string, unknown>>(draftKey) ?? begun()));
   /** A correction of what the technician judged by hand is made by hand. */
   let byHand = $state(false);
-  const instrument = $derived(sheetOf(id, byHand));
+  const fields = $derived(byHand ? fieldsOf(byHandReadings) : check.fields);
   let touched = $state(untrack(() => readDraft(draftKey) !== null));
   let correcting = $state<string | null>(null);
   let problems = $state<readonly Problem[]>([]);
   let asked = $state<readonly string[]>([]);
   let busy = $state(false);
 
-  const empty = untrack(() => JSON.stringify(sheetOf(id).empty(heat, sheet)));
+  const empty = untrack(() => JSON.stringify(begun()));
   $effect(() => {
     const text = JSON.stringify(readings);
     if (text !== empty) {
@@ -107,7 +113,7 @@
   function correct(entry: JudgedCheck) {
     correcting = entry.id;
     byHand = entry.byHand;
-    readings = structuredClone(entry.readings) as object;
+    readings = structuredClone(entry.readings) as Record<string, unknown>;
     problems = [];
   }
 
@@ -146,7 +152,7 @@
 
   function discard() {
     dropDraft(draftKey);
-    readings = sheetOf(id).empty(heat, sheet);
+    readings = begun();
     touched = false;
     correcting = null;
     byHand = false;
@@ -204,15 +210,16 @@
     >
       <div class="space-y-5">
         {#key correcting}
-          <instrument.component
+          <CheckForm
             {id}
-            bind:readings={readings as never}
+            {fields}
+            {byHand}
+            bind:readings
             {sheet}
             {heat}
             cooling={context.cooling}
             curves={context.curves}
             {liveRunId}
-            {earlier}
             {now}
             {zone}
             problems={byField}

@@ -1,18 +1,14 @@
-import type { CheckId } from '$core/checks/registry';
 import type { SpecSheet } from '$core/vehicle/spec-sheet';
 import type { LibraryCurve } from '$core/physics/thermistor/library';
 import type { CoolingOf, ThermalState } from '$core/physics/heat/state';
-import type { RecordedCheck } from '$core/record/derive';
 
-/** What every sheet gets. `readings` is the draft: fields may still be null; the check's own schema judges it. */
-export interface SheetProps<Draft> {
-  readonly id: CheckId;
-  readings: Draft;
+/** What a picture of readings gets, and may write into. `readings` is the draft: the check's own schema judges it. */
+export interface PictureProps<R, Begun extends keyof R = never> {
+  readings: Draft<R, Begun>;
   readonly sheet: SpecSheet | null;
   readonly heat: ThermalState;
   readonly cooling: CoolingOf;
   readonly curves: readonly LibraryCurve[];
-  readonly earlier: readonly RecordedCheck[];
   /** The run that is being recorded on this job, whose readings can be watched; null where none is. */
   readonly liveRunId: string | null;
   readonly now: string;
@@ -21,11 +17,7 @@ export interface SheetProps<Draft> {
   readonly problems: Readonly<Record<string, string>>;
 }
 
-/** What a picture of readings gets: fields may still be null. */
-export interface PictureProps<R> {
-  readonly readings: Draft<R>;
-  readonly sheet: SpecSheet | null;
-}
-
-/** Readings before they are complete. */
-export type Draft<R> = { [K in keyof R]: R[K] | null };
+/** Readings before they are complete: lists are there from the start, as is what the check begins with. */
+type Draft<R, Begun extends keyof R = never> = {
+  [K in keyof R]: K extends Begun ? R[K] : NonNullable<R[K]> extends readonly unknown[] ? R[K] : R[K] | null;
+};

@@ -1,4 +1,4 @@
-import { FAULTS, cannotHave, plantFault, withFault } from '../../core/faults/registry';
+import { FAULTS, cannotHave, changeOf, withFault } from '../../core/faults/registry';
 import type { SpecSheet } from '../../core/vehicle/spec-sheet';
 import type { DriveName } from '../../core/physics/plant/drive';
 import { FAULT_IDS, type FaultId } from '../../core/vehicle/faults';
@@ -78,7 +78,7 @@ function byPrior(faults: readonly FaultId[], random: Random): FaultId {
 function vehicleWith(spec: SpecSheet, fault: FaultId, least: number, random: Random, known?: PlantParams) {
   const severity = WHOLE.test(fault) ? 0.9 + 0.1 * random() : least + (1 - least) * random();
   const sound = known ?? strangeVehicle(spec, random);
-  const law = plantFault(fault);
+  const law = changeOf(fault);
   if (law)
     return {
       severity,

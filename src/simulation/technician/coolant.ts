@@ -35,6 +35,20 @@ export const coolantMeasures: Measures = {
     const cool = (hose[top] - c.ambientC) / (t.jacket[top] - c.ambientC) < 0.6;
     return reading(cool && t.jacket[top] > fullOpenC - 12 ? 'never' : 'gradual', top);
   },
+  'heater-air': (c, random) => {
+    const v = hotVehicle(c, 20);
+    const probe = (place: 'vent' | 'front-air' | 'outlet' | 'heater-in' | 'heater-out') =>
+      readInstrument(v, 'probe', place, random)!;
+    return {
+      setHot: true,
+      blower: 'low',
+      ventC: probe('vent'),
+      ambientC: probe('front-air'),
+      coolantC: probe('outlet'),
+      hoseInC: probe('heater-in'),
+      hoseOutC: probe('heater-out')
+    };
+  },
   'thermostat-bath': (c, random) => {
     const bath = new SimulatedBath(c.plant, limitsOf(c.spec).minLiftMm.value);
     const points = [];

@@ -29,6 +29,10 @@ function sensorOhm(c: Case, sensorC: number): number {
 
 /** The sensor, its loom and the gauge. */
 export const sensorMeasures: Measures = {
+  'warm-idle': (c) => {
+    const v = hotVehicle(c);
+    return { scanC: scanOf(v), swingC: null, warmMin: 6, acOn: false };
+  },
   'cold-agreement': (c, random) => {
     const v = vehicleOf(c);
     return {

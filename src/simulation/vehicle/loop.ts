@@ -3,8 +3,12 @@ import { PROBE_PLACES } from '../../core/physics/flow/map';
 import type { SimulatedVehicle } from './vehicle';
 
 /** Places on the loop and around the radiator where a probe can be held. */
-export const LOOP_PLACES = [...Object.values(PROBE_PLACES), 'front-air', 'fan-air'] as const;
+export const LOOP_PLACES = [...Object.values(PROBE_PLACES), 'front-air', 'fan-air', 'vent'] as const;
 export type LoopPlace = (typeof LOOP_PLACES)[number];
+
+/** How far the heater's hose back is from the outside air to the engine: less the less flows through the core. */
+const comesBack = ({ flow, heaterShare }: { flow: number; heaterShare: number }): number =>
+  (flow > 0.4 ? 0.84 : 0.25 + flow) * Math.min(1, 0.4 + 0.75 * heaterShare);
 
 /** The truth at a place of the loop, °C: from the plant's nodes, with the small losses along hoses and pipes. */
 export function loopC(vehicle: SimulatedVehicle, place: LoopPlace): number {
@@ -28,7 +32,14 @@ export function loopC(vehicle: SimulatedVehicle, place: LoopPlace): number {
     case 'heater-in':
       return t.ambientC + (t.outletC - t.ambientC) * (t.flow > 0.4 ? 0.97 : 0.35 + 1.5 * t.flow);
     case 'heater-out':
-      return t.ambientC + (t.outletC - t.ambientC) * (t.flow > 0.4 ? 0.84 : 0.25 + t.flow);
+      return t.ambientC + (t.outletC - t.ambientC) * comesBack(t);
+    // The blower at its lowest, the heater full on: the air takes what the core is given.
+    case 'vent': {
+      const hose = t.flow > 0.4 ? 0.97 : 0.35 + 1.5 * t.flow;
+      return (
+        t.ambientC + (t.outletC - t.ambientC) * hose * 0.76 * Math.min(1, 0.12 + 0.9 * t.heaterShare ** 0.7)
+      );
+    }
     case 'front-air':
       return t.ambientC;
     case 'fan-air':

@@ -197,6 +197,8 @@ export class SimulatedVehicle {
       /** Share of its flow the pump gives. */
       flow: this.plant.flowFactor,
       coreFactor: this.plant.coreFactor,
+      /** What the heater is given of what it was made for. */
+      heaterShare: Math.min(1, this.plant.heater / plantFor(this.spec).heater),
       /** Behind the radiator: the air takes up more of the heat the less of it comes through. */
       fanAirC:
         this.#setup.ambientC +

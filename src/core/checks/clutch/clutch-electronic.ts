@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import { ENGAGED_RATIO, FREE_RATIO } from '../../physics/clutch/speed';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say } from '../../units/say';
@@ -7,35 +8,59 @@ import { strength } from '../strength';
 import { sayVolts } from '../circuit-check';
 import { withoutElectronicClutch } from '../vehicle-has';
 
+const fanRpm = z.number().min(0, 'A speed is 0 rpm or more').max(9000);
 const speeds = {
-  engineRpm: z.number().min(300, 'The engine turns at 300 rpm or more').max(9000),
-  fanRpm: z.number().min(0, 'A speed is 0 rpm or more').max(9000)
+  engineRpm: defineField(z.number().min(300, 'The engine turns at 300 rpm or more').max(9000), {
+    label: 'Engine',
+    quantity: 'rotation',
+    bench: { instrument: 'tachometer', place: 'engine' }
+  }),
+  fanRpm: defineField(fanRpm, {
+    label: 'Fan',
+    quantity: 'rotation',
+    bench: { instrument: 'tachometer', place: 'fan' }
+  })
 };
 const readings = z.object({
-  pairs: z
-    .array(
-      z.object({
-        commandPct: z.number().min(0, 'A command is 0 to 100 %').max(100, 'A command is 0 to 100 %'),
-        ...speeds
-      })
-    )
-    .min(1, 'Take one command with its speeds at least')
-    .max(30),
-  unplugged: z.object(speeds).nullable(),
+  pairs: defineField(
+    z
+      .array(
+        z.object({
+          commandPct: defineField(
+            z.number().min(0, 'A command is 0 to 100 %').max(100, 'A command is 0 to 100 %'),
+            { label: 'Command', quantity: 'share' }
+          ),
+          ...speeds
+        })
+      )
+      .min(1, 'Take one command with its speeds at least')
+      .max(30),
+    { label: 'Commands with their speeds', add: 'Add the reading' }
+  ),
+  unplugged: defineField(z.object(speeds), { label: 'Unplugged it should engage' }).nullable(),
   /** Across its plug with the key on and the least command, where power is what frees it. */
-  plugV: z
-    .number('Volts are a number')
-    .min(0, 'Volts are 0 or more')
-    .max(32, 'No supply here is above 32 V')
+  plugV: defineField(
+    z.number('Volts are a number').min(0, 'Volts are 0 or more').max(32, 'No supply here is above 32 V'),
+    {
+      label: 'At its plug, least command',
+      quantity: 'voltage',
+      hint: 'if it is locked: power or seized',
+      bench: { part: 'clutch-plug' }
+    }
+  )
     .nullable()
     .default(null),
   /** What the speed pickup gives, and the fan speed by tachometer at that moment. */
-  pickup: z
-    .object({
-      hz: z.number().min(0.1, 'Pulses a second are above 0').max(5000),
-      fanRpm: speeds.fanRpm.min(30)
-    })
-    .nullable()
+  pickup: defineField(
+    z.object({
+      hz: defineField(z.number().min(0.1, 'Pulses a second are above 0').max(5000), {
+        label: 'Pulses a second',
+        quantity: 'number'
+      }),
+      fanRpm: defineField(fanRpm.min(30), { label: 'Fan meanwhile', quantity: 'rotation' })
+    }),
+    { label: 'Speed pickup, if it is in doubt' }
+  ).nullable()
 });
 export type ClutchElectronicReadings = z.infer<typeof readings>;
 

@@ -1,5 +1,6 @@
 import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import {
   clutchLimits,
   goneOver,
@@ -17,24 +18,47 @@ import { hotAirC } from '../../measure/temperature';
 import { withoutClutch } from '../vehicle-has';
 
 const pair = z.object({
-  engineRpm: z
-    .number()
-    .min(300, 'The engine turns at 300 rpm or more')
-    .max(9000, 'No engine here turns above 9000 rpm'),
-  fanRpm: z.number().min(0, 'A speed is 0 rpm or more').max(9000),
-  airC: hotAirC.nullable(),
-  sinceStartMin: z.number().min(0).max(600).nullable()
+  engineRpm: defineField(
+    z
+      .number()
+      .min(300, 'The engine turns at 300 rpm or more')
+      .max(9000, 'No engine here turns above 9000 rpm'),
+    { label: 'Engine', quantity: 'rotation', bench: { instrument: 'tachometer', place: 'engine' } }
+  ),
+  fanRpm: defineField(z.number().min(0, 'A speed is 0 rpm or more').max(9000), {
+    label: 'Fan',
+    quantity: 'rotation',
+    hint: 'one mark on the fan',
+    bench: { instrument: 'tachometer', place: 'fan' }
+  }),
+  airC: defineField(hotAirC, {
+    label: 'Air before the fan',
+    quantity: 'temperature',
+    hint: 'if measured',
+    bench: { instrument: 'probe', place: 'fan-air' }
+  }).nullable(),
+  sinceStartMin: defineField(z.number().min(0).max(600), {
+    label: 'Since cold start',
+    quantity: 'time',
+    keptIn: 'min',
+    hint: 'if just started'
+  }).nullable()
 });
 const readings = z.object({
-  pairs: z.array(pair).min(1, 'Take one pair of speeds at least').max(40),
-  /** Fan pulley over crankshaft. */
-  pulley: z
-    .number()
-    .min(0.4, 'A pulley ratio is 0.4 to 2.5')
-    .max(2.5, 'A pulley ratio is 0.4 to 2.5')
-    .default(1),
+  pairs: defineField(z.array(pair).min(1, 'Take one pair of speeds at least').max(40), {
+    label: 'Pairs of speeds',
+    add: 'Add the pair'
+  }),
+  pulley: defineField(
+    z.number().min(0.4, 'A pulley ratio is 0.4 to 2.5').max(2.5, 'A pulley ratio is 0.4 to 2.5'),
+    { label: 'Pulley ratio', quantity: 'number', hint: 'fan over crank' }
+  ).default(1),
   /** Coolant as the scan shows it, where the air was not measured. */
-  coolantC: z.number().min(-40).max(215).nullable()
+  coolantC: defineField(z.number().min(-40).max(215), {
+    label: 'Coolant',
+    quantity: 'temperature',
+    hint: 'if air is unknown'
+  }).nullable()
 });
 export type ClutchHotSpeedReadings = z.infer<typeof readings>;
 
@@ -83,6 +107,7 @@ export const clutchHotSpeed = defineCheck({
     withoutClutch(sheet) ??
     (sheet.clutch?.kind === 'electronic' ? 'its clutch follows a command, not the air' : null),
   readings,
+  begins: () => ({ pulley: 1 }),
   refuse: (r) =>
     r.pairs.flatMap(({ engineRpm, fanRpm }, i) =>
       fanRpm > engineRpm * r.pulley * 1.03

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import type { FaultId } from '../../vehicle/faults';
 import { defineCheck, outcome, type NamedResult } from '../check';
 import { share, strength } from '../strength';
@@ -92,11 +93,16 @@ export const LOOKS = {
 export type LookId = keyof typeof LOOKS;
 export const LOOK_IDS = Object.keys(LOOKS) as [LookId, ...LookId[]];
 
-const stateOf = (id: LookId) =>
-  z
-    .enum(Object.keys(LOOKS[id].states) as [string, ...string[]])
+const stateOf = (id: LookId) => {
+  const states = Object.entries<State>(LOOKS[id].states);
+  return defineField(z.enum(states.map(([state]) => state) as [string, ...string[]]), {
+    label: LOOKS[id].title,
+    choices: Object.fromEntries(states.map(([state, { title }]) => [state, title])),
+    bad: states.flatMap(([state, { is }]) => (is === 'bad' ? [state] : []))
+  })
     .nullable()
     .default(null);
+};
 
 const readings = z
   .object({
@@ -109,7 +115,7 @@ const readings = z
     hoses: stateOf('hoses'),
     connector: stateOf('connector'),
     added: stateOf('added'),
-    note: z.string().trim().max(1000).default(''),
+    note: defineField(z.string().trim().max(1000), { label: 'Where, and what else' }).default(''),
     /** Real defects that are not taken for the cause: put right anyway, without weight as evidence. */
     fixAnyway: z.array(z.enum(LOOK_IDS)).default([])
   })
@@ -184,6 +190,7 @@ export const levelAndLook = defineCheck({
   always: true,
   beforeRunning: true,
   readings,
+  begins: () => ({ fixAnyway: [] }),
   judge(r, { thermal }) {
     const found = LOOK_IDS.map((id) => ({ id, state: lookState(id, r[id]) })).filter((f) => f.state !== null);
     const numbers = found.map(({ id, state }) => ({ name: LOOKS[id].title, value: state!.title }));

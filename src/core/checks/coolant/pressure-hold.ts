@@ -1,21 +1,37 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import { say } from '../../units/say';
 import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
 
 const readings = z.object({
-  points: z
-    .array(
-      z.object({
-        min: z.number().min(0, 'A time is 0 min or more').max(240),
-        kPa: z.number().min(0, 'A pressure is 0 kPa or more').max(400, 'More than 400 kPa bursts a radiator')
-      })
-    )
-    .min(2, 'Read the pressure twice at least')
-    .max(40),
-  seen: z.enum(['none', 'outside', 'inside'], 'Say whether coolant came out somewhere').nullable(),
-  /** The engine ran during it. */
-  engineRan: z.boolean()
+  points: defineField(
+    z
+      .array(
+        z.object({
+          kPa: defineField(
+            z.number().min(0, 'A pressure is 0 kPa or more').max(400, 'More than 400 kPa bursts a radiator'),
+            { label: 'Pressure', quantity: 'pressure', bench: { part: 'pressure', everyMin: 3 } }
+          ),
+          min: defineField(z.number().min(0, 'A time is 0 min or more').max(240), {
+            label: 'After',
+            quantity: 'time',
+            keptIn: 'min',
+            hint: 'blank: now',
+            stamped: true
+          })
+        })
+      )
+      .min(2, 'Read the pressure twice at least')
+      .max(40),
+    { label: 'Pressures', add: 'Add the pressure' }
+  ),
+  seen: defineField(z.enum(['none', 'outside', 'inside'], 'Say whether coolant came out somewhere'), {
+    label: 'Coolant seen',
+    choices: { none: 'Nowhere', outside: 'Outside', inside: 'Cabin or oil' },
+    bad: ['outside', 'inside']
+  }).nullable(),
+  engineRan: defineField(z.boolean(), { label: 'The engine ran during it' })
 });
 export type PressureHoldReadings = z.infer<typeof readings>;
 

@@ -91,6 +91,7 @@ export const codes = defineCheck({
   ),
   always: true,
   readings,
+  begins: () => ({ codes: [] }),
   judge({ codes: list }) {
     if (list.length === 0)
       return outcome('pass', 'No code stored or pending', { found: ['none of their own'] });

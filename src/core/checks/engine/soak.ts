@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import { hoursUntil, residualC, SOAKED_BELOW_C } from '../../physics/coolant/cooling';
 import { sayC, sayDeltaC } from '../../units/say';
 import { defineCheck, outcome } from '../check';
@@ -7,13 +8,30 @@ import { airC, coolantC, refuseHotter, unusualAir } from '../../measure/temperat
 
 const readings = z.object({
   /** Hours since the engine stopped. */
-  hoursStood: z
-    .number('Say how long it has stood')
-    .min(0, 'The engine cannot stop in the future; type 0 or more hours')
-    .max(20_000, 'More than two years: type the hours since it last ran'),
+  hoursStood: defineField(
+    z
+      .number('Say how long it has stood')
+      .min(0, 'The engine cannot stop in the future; type 0 or more hours')
+      .max(20_000, 'More than two years: type the hours since it last ran'),
+    {
+      label: 'It has stood for',
+      quantity: 'time',
+      keptIn: 'h',
+      hint: 'hours, or 90 min',
+      presets: { 'Just stopped': 0, '1 h': 1, '2 h': 2, '4 h': 4, '8 h': 8, Overnight: 13, 'A day': 24 }
+    }
+  ),
   /** Coolant when it stopped; null where nobody knows: then as hot as a healthy one gets. */
-  lastC: coolantC.nullable(),
-  ambientC: airC
+  lastC: defineField(coolantC, {
+    label: 'Coolant when it stopped',
+    quantity: 'temperature',
+    hint: 'empty: warmed through'
+  }).nullable(),
+  ambientC: defineField(airC, {
+    label: 'Ambient',
+    quantity: 'temperature',
+    hint: 'in the shade, where it stood'
+  })
 });
 export type SoakReadings = z.infer<typeof readings>;
 
@@ -39,6 +57,10 @@ export const soak = defineCheck({
   strength: strength(0.5, 0.5, 1, 'itself', 'Says when cold checks count, and nothing of a fault'),
   always: true,
   readings,
+  begins: ({ heat: { basis, ambientC } }) => ({
+    lastC: basis?.kind === 'ran-until' ? basis.coolantC : null,
+    ...(ambientC === null ? {} : { ambientC })
+  }),
   refuse: (r, sheet) => [refuseHotter('lastC', r.lastC, sheet)].filter((p) => p !== undefined),
   unlikely: (r) => [
     ...unusualAir('Ambient', r.ambientC),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { FAN_DEAD } from '../../vehicle/faults';
 import { sayC, sayDeltaC } from '../../units/say';
@@ -10,18 +11,23 @@ import { scanC } from '../../measure/temperature';
 
 const stage = z.object({
   name: z.string().trim().max(40),
-  onC: scanC.nullable(),
-  offC: scanC.nullable()
+  onC: defineField(scanC, { label: 'Came on at', quantity: 'temperature', hint: 'empty: never' }).nullable(),
+  offC: defineField(scanC, { label: 'Went off at', quantity: 'temperature' }).nullable()
 });
 const readings = z
   .object({
-    stages: z.array(stage).min(1).max(6),
+    stages: defineField(z.array(stage).min(1).max(6), { label: 'Fan', rowName: 'name' }),
     /** The hottest that was read while watching. */
-    hottestC: scanC,
+    hottestC: defineField(scanC, { label: 'Hottest that was read', quantity: 'temperature' }),
     /** What the temperatures were read by. What the control unit reads of itself cannot be off against itself. */
-    by: z.enum(['scan', 'thermometer']).nullable().default(null),
-    acOn: z.boolean(),
-    moving: z.boolean()
+    by: defineField(z.enum(['scan', 'thermometer']), {
+      label: 'Read by',
+      choices: { scan: 'Scan value', thermometer: 'Thermometer at its housing' }
+    })
+      .nullable()
+      .default(null),
+    acOn: defineField(z.boolean(), { label: 'A/C on' }),
+    moving: defineField(z.boolean(), { label: 'Moving' })
   })
   .refine((r) => r.stages.every((s) => s.onC === null || s.offC === null || s.offC < s.onC), {
     message: 'A fan goes off at a lower temperature than it comes on at',
@@ -78,6 +84,14 @@ export const fanSwitching = defineCheck({
   }),
   lacks: withoutFan,
   readings,
+  begins: ({ sheet }) => ({
+    stages: (stagesOf(sheet).length > 0 ? stagesOf(sheet) : [{ name: 'low' }]).map(({ name }) => ({
+      name,
+      onC: null,
+      offC: null
+    })),
+    by: 'scan' as const
+  }),
   unlikely: (r) =>
     r.stages.some((s) => s.onC !== null && s.onC > r.hottestC)
       ? ['A stage came on above the hottest that was read']

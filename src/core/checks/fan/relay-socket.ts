@@ -1,6 +1,13 @@
 import { defineCheck } from '../check';
 import { share, strength } from '../strength';
-import { circuitReadings, circuitResults, circuitWords, judgeCircuit, refuseVolts } from '../circuit-check';
+import {
+  circuitReadings,
+  circuitResults,
+  circuitWords,
+  emptyCircuit,
+  judgeCircuit,
+  refuseVolts
+} from '../circuit-check';
 import { withoutController, withoutRelay } from '../vehicle-has';
 
 /** Volts at the pins of a relay's socket, by state: which element of the fan's circuit fits them. */
@@ -19,6 +26,10 @@ export const relaySocket = defineCheck({
   }),
   lacks: withoutRelay,
   readings: circuitReadings(['fan-relay', 'fan-pair']),
+  begins: ({ sheet }) => ({
+    ...emptyCircuit,
+    circuit: (sheet?.fan?.stages?.length ?? 0) > 1 ? ('fan-pair' as const) : ('fan-relay' as const)
+  }),
   refuse: refuseVolts,
   judge: judgeCircuit,
   words: circuitWords
@@ -38,6 +49,7 @@ export const controllerInOut = defineCheck({
   strength: strength(0.95, 0.004, 0.04, 'meter', 'The circuit solved from its volts'),
   lacks: withoutController,
   readings: circuitReadings(['fan-controller']),
+  begins: () => ({ ...emptyCircuit, circuit: 'fan-controller' as const }),
   refuse: refuseVolts,
   judge: judgeCircuit,
   words: circuitWords

@@ -30,7 +30,6 @@ const readings = z.object({
   ),
   putBack: defineField(z.boolean(), { label: '5. Both relays are back where they belong' })
 });
-export type RelaySwapReadings = z.infer<typeof readings>;
 
 /** A known good relay in the place of the suspected one: quick, with rules of its own. */
 export const relaySwap = defineCheck({

@@ -4,6 +4,7 @@ import { plantFor } from '../../physics/plant/params';
 import { expectedEffectiveness } from '../../physics/plant/effectiveness';
 import { effectiveness, readFace } from '../../physics/flow/face';
 import { thermostatAt } from '../../physics/flow/map';
+import { checkOf } from '../registry';
 import { instrumentOf } from '../../measure/instruments';
 
 const minibus = context([stopped(14)], curlew);
@@ -156,5 +157,54 @@ describe('air rise', () => {
       'thermostat-stuck-closed'
     ]);
     expect(rise(14, 58, 98).result).toBe('pass');
+  });
+});
+
+describe('heater air', () => {
+  const heater = (ventC: number, more: object = {}) =>
+    judge('heater-air', {
+      setHot: true,
+      blower: 'low',
+      ventC,
+      ambientC: 10,
+      coolantC: 90,
+      hoseInC: null,
+      hoseOutC: null,
+      ...more
+    });
+  it('gives its heat, or names what holds it back by its hoses', () => {
+    // 0.62 of the way from 10 to 90 °C is 59.6 °C.
+    expect(heater(60).result).toBe('pass');
+    expect(heater(48).result).toBe('unclear');
+    expect(faults(heater(30), 'for')).toEqual(['heater-core-restricted', 'coolant-low', 'pump-flow-low']);
+    expect(faults(heater(30, { hoseInC: 86, hoseOutC: 38 }), 'for')).toEqual(['heater-core-restricted']);
+    const noFlow = heater(30, { hoseInC: 45, hoseOutC: 40 });
+    expect([faults(noFlow, 'for'), faults(noFlow, 'against')]).toEqual([
+      ['coolant-low', 'pump-flow-low'],
+      ['heater-core-restricted']
+    ]);
+    const door = heater(30, { hoseInC: 87, hoseOutC: 80 });
+    expect([door.result, faults(door, 'for')]).toEqual(['unclear', []]);
+    expect(door.says).toContain('door of the air box');
+  });
+  it('asks less of a full blower, and nothing of a heater that is not on hot', () => {
+    expect(heater(48, { blower: 'full' }).result).toBe('pass');
+    expect(heater(30, { setHot: false }).result).toBe('unclear');
+  });
+  it('is refused on a cold engine', () => {
+    const readings = {
+      setHot: true,
+      blower: 'low',
+      ventC: 20,
+      ambientC: 10,
+      coolantC: 30,
+      hoseInC: null,
+      hoseOutC: null
+    };
+    expect(
+      checkOf('heater-air')
+        .refuse(readings, curlew)
+        .map((p) => p.field)
+    ).toEqual(['coolantC']);
   });
 });

@@ -71,6 +71,12 @@ export const radiatorFace = defineCheck({
     'thermostat-stuck-closed': share(0.75, 0.006, 0.3, 'Next to nothing goes in')
   }),
   readings,
+  begins: ({ heat: { ambientC } }) => ({
+    face: Array.from({ length: 4 }, () => Array.from({ length: 6 }, () => null)),
+    flows: 'down' as const,
+    ...(ambientC === null ? {} : { airC: ambientC }),
+    fan: 1
+  }),
   refuse: (r) => [
     ...(r.inC - r.airC > 15
       ? []

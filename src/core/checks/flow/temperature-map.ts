@@ -11,7 +11,7 @@ import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../../units/say';
 import { defineCheck, outcome } from '../check';
 import { SCAN_BESIDE_METAL, SCAN_OFF, share, strength } from '../strength';
-import { instrumentSchema } from '../../measure/instruments';
+import { instrumentOf, instrumentSchema } from '../../measure/instruments';
 import { CLEARED_HOT } from '../../vehicle/sensor-faults';
 import { airC, coolantC, refuseHotter } from '../../measure/temperature';
 
@@ -75,7 +75,7 @@ export const temperatureMap = defineCheck({
     littleAir: { for: ['airflow-restricted', 'fan-motor-dead', 'fan-motor-weak', 'clutch-slipping'] },
     heaterFlows: { against: ['pump-flow-low', 'coolant-low'] },
     heaterCold: { seen: 'the heater hoses are cold', for: ['coolant-low', 'pump-flow-low'] },
-    heaterSlow: { for: ['coolant-low', 'pump-flow-low'] }
+    heaterSlow: { for: ['coolant-low', 'pump-flow-low', 'heater-core-restricted'] }
   },
   strength: strength(0.95, 0.006, 0.05, 'thermometer', 'Drops along the loop by one thermometer', {
     ...SCAN_BESIDE_METAL,
@@ -89,6 +89,12 @@ export const temperatureMap = defineCheck({
     'radiator-clogged': share(0.02, 0.01, 1, 'A cold outlet has better reasons')
   }),
   readings,
+  begins: ({ heat: { ambientC } }) => ({
+    points: {},
+    instrument: instrumentOf('contact'),
+    thermostat: null,
+    ambientC
+  }),
   refuse: (r, sheet) =>
     (Object.entries(r.points) as [MapPoint, number][])
       .map(([p, c]) => refuseHotter(`points.${p}`, c, sheet))

@@ -1,23 +1,40 @@
 import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../../units/say';
 import { agreement, weightedMean, type Agreement, type Taken } from '../../measure/agreement';
 import { defineCheck, outcome, type CheckContext } from '../check';
 import { share, strength } from '../strength';
-import { instrumentSchema } from '../../measure/instruments';
+import { takenBy } from '../../measure/instruments';
 import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
 import { airC, coolantC, refuseHotter, scanC, unusualAir } from '../../measure/temperature';
 
-const reading = <T extends z.ZodType<number>>(celsius: T) =>
-  z.object({ celsius, instrument: instrumentSchema }).nullable();
-
 const readings = z
   .object({
-    ect: reading(scanC).refine((r) => r !== null, 'Read the ECT first: it is what is being judged'),
-    iat: reading(scanC),
-    ambient: reading(airC),
-    housing: reading(coolantC)
+    ect: defineField(takenBy(scanC), {
+      label: 'ECT',
+      hint: 'what is being judged',
+      takenWith: { place: 'ect', choices: ['scan'] }
+    })
+      .nullable()
+      .refine((r) => r !== null, 'Read the ECT first: it is what is being judged'),
+    housing: defineField(takenBy(coolantC), {
+      label: 'Sensor housing',
+      hint: 'if taken',
+      takenWith: { place: 'housing', choices: ['contact', 'infrared', 'infrared-bright', 'glass'] },
+      bench: { instrument: 'probe', place: 'outlet' }
+    }).nullable(),
+    iat: defineField(takenBy(scanC), {
+      label: 'Intake air (IAT)',
+      hint: 'if taken',
+      takenWith: { place: 'iat', choices: ['scan'] }
+    }).nullable(),
+    ambient: defineField(takenBy(airC), {
+      label: 'Ambient',
+      hint: 'if taken',
+      takenWith: { place: 'ambient', choices: ['weather', 'glass', 'contact', 'scan'] }
+    }).nullable()
   })
   .refine((r) => r.iat || r.ambient || r.housing, {
     message: 'Take at least one other temperature to hold the ECT against',

@@ -1,5 +1,6 @@
 import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { meaningsOf, ohmsOf, type SensorCircuit } from '../../physics/thermistor/circuit';
 import { resistanceAt, temperatureAt } from '../../physics/thermistor/curve';
@@ -26,21 +27,41 @@ const sayV = (volts: number) => threeFigures(volts, 'V');
 
 const point = z
   .object({
-    celsius: coolantC,
-    instrument: instrumentSchema,
-    ohm: z
-      .number()
-      .positive('A resistance is above 0 Ω; a meter that shows over-range is 10 MΩ')
-      .max(1e9, 'More than 1 GΩ is an open circuit: type 10M')
-      .nullable(),
-    volts: z.number().min(0, 'Volts are 0 or more').max(48, 'More than 48 V is no sensor circuit').nullable()
+    celsius: defineField(coolantC, {
+      label: 'True temperature',
+      quantity: 'temperature',
+      bench: { instrument: 'probe', place: 'outlet' }
+    }),
+    ohm: defineField(
+      z
+        .number()
+        .positive('A resistance is above 0 Ω; a meter that shows over-range is 10 MΩ')
+        .max(1e9, 'More than 1 GΩ is an open circuit: type 10M'),
+      {
+        label: 'Sensor ohms',
+        quantity: 'resistance',
+        hint: 'plug off; over-range: 10M',
+        bench: { instrument: 'multimeter', place: 'sensor' }
+      }
+    ).nullable(),
+    volts: defineField(
+      z.number().min(0, 'Volts are 0 or more').max(48, 'More than 48 V is no sensor circuit'),
+      { label: 'or sensor volts', quantity: 'voltage', hint: 'plugged in' }
+    ).nullable(),
+    instrument: defineField(instrumentSchema, {
+      label: 'True temperature',
+      takenWith: { place: 'ladder', choices: ['contact', 'glass', 'infrared', 'infrared-bright', 'scan'] }
+    })
   })
   .refine((p) => (p.ohm === null) !== (p.volts === null), {
     message: 'Measure ohms or volts',
     path: ['ohm']
   });
 const readings = z.object({
-  points: z.array(point).min(1, 'Take a reading at least').max(24, 'Two dozen readings are plenty')
+  points: defineField(
+    z.array(point).min(1, 'Take a reading at least').max(24, 'Two dozen readings are plenty'),
+    { label: 'Points', add: 'Add the point' }
+  )
 });
 export type EctLadderReadings = z.infer<typeof readings>;
 

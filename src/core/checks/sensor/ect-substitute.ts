@@ -1,23 +1,30 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import { sayC, sayDeltaC } from '../../units/say';
 import { agreement } from '../../measure/agreement';
 import { AGREE_WITHIN_C, standingOf } from './cold-agreement';
 import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
-import { instrumentOf, instrumentSchema } from '../../measure/instruments';
+import { instrumentOf, takenBy } from '../../measure/instruments';
 import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
 import { airC, scanC } from '../../measure/temperature';
 
 const readings = z.object({
   /** Scan value with a known good sensor plugged in, lying in the air. */
-  substituteC: scanC,
-  air: z.object({ celsius: airC, instrument: instrumentSchema }),
+  substituteC: defineField(scanC, {
+    label: 'Known good sensor reads',
+    quantity: 'temperature',
+    hint: 'plugged in, lying in the air'
+  }),
+  air: defineField(takenBy(airC), {
+    label: 'Air beside it',
+    takenWith: { place: 'ambient', choices: ['weather', 'glass', 'contact', 'scan'] }
+  }),
   /** Scan value and truth of the old sensor, where both are known: whether it is off by as much. */
-  oldOffC: z
-    .number()
-    .min(-150, 'A difference of −150 to 150 °C')
-    .max(150, 'A difference of −150 to 150 °C')
-    .nullable()
+  oldOffC: defineField(
+    z.number().min(-150, 'A difference of −150 to 150 °C').max(150, 'A difference of −150 to 150 °C'),
+    { label: 'Old sensor was off by', quantity: 'difference', hint: 'if known; − reads cold' }
+  ).nullable()
 });
 export type EctSubstituteReadings = z.infer<typeof readings>;
 

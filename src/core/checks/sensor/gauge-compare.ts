@@ -1,23 +1,28 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../../units/say';
 import { agreement } from '../../measure/agreement';
 import { defineCheck, outcome, type Judged } from '../check';
 import { SCAN_BESIDE_METAL, SCAN_OFF, share, strength } from '../strength';
 import { circuitReadings, circuitWords, judgeCircuit, refuseVolts } from '../circuit-check';
-import { instrumentOf, instrumentSchema } from '../../measure/instruments';
+import { instrumentOf, takenBy } from '../../measure/instruments';
 import { CLEARED_HOT, READS_HOT, readsOff, READS_COLD } from '../../vehicle/sensor-faults';
 import { coolantC, refuseHotter, scanC } from '../../measure/temperature';
 
 const readings = z
   .object({
     /** Needle over its scale: 0 at the cold end, 100 at the hot end. */
-    needlePct: z
-      .number('Say where the needle stands')
-      .min(0, '0 is the cold end')
-      .max(100, '100 is the hot end'),
-    scanC: scanC.nullable(),
-    thermometer: z.object({ celsius: coolantC, instrument: instrumentSchema }).nullable(),
+    needlePct: defineField(
+      z.number('Say where the needle stands').min(0, '0 is the cold end').max(100, '100 is the hot end'),
+      { label: 'Needle, from cold to hot', slider: { low: 'cold', high: 'hot' } }
+    ),
+    scanC: defineField(scanC, { label: 'Scan value', quantity: 'temperature' }).nullable(),
+    thermometer: defineField(takenBy(coolantC), {
+      label: 'Thermometer at the housing',
+      takenWith: { place: 'housing', choices: ['contact', 'infrared', 'infrared-bright', 'glass'] },
+      bench: { instrument: 'probe', place: 'outlet' }
+    }).nullable(),
     /** The gauge’s own circuit, where it was measured too. */
     sender: circuitReadings(['gauge']).nullable().default(null)
   })
@@ -115,6 +120,7 @@ export const gaugeCompare = defineCheck({
     )
   }),
   readings,
+  begins: () => ({ sender: null }),
   refuse: (r, sheet) => [
     ...[refuseHotter('thermometer.celsius', r.thermometer?.celsius ?? null, sheet)].filter(
       (p) => p !== undefined

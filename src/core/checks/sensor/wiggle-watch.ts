@@ -1,5 +1,5 @@
 import { FASTEST_C_PER_S, ROUNDING_C } from '../../runs/jumps';
-import type { FOLLOWED, Wiggled } from './wiggle';
+import type { Wiggled, WiggleReadings } from './wiggle';
 
 /** A hand at one place of the loom, s of the run; still there where `toS` is null. */
 export interface Held {
@@ -9,7 +9,7 @@ export interface Held {
 }
 
 export interface Followed {
-  readonly followed: keyof typeof FOLLOWED;
+  readonly followed: NonNullable<WiggleReadings[Wiggled]>;
   /** The largest jump while the hand was there, °C. */
   readonly jumpC: number;
   readonly jumps: number;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import { sayDeltaC } from '../../units/say';
 import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
@@ -12,22 +13,29 @@ export const WIGGLED = {
   fanPlug: 'Fan plug or relay socket'
 } as const;
 export type Wiggled = keyof typeof WIGGLED;
-export const FOLLOWED = { steady: 'Stays steady', follows: 'Follows the hand' } as const;
+const FOLLOWED = { steady: 'Stays steady', follows: 'Follows the hand' } as const;
 
-const followed = z.enum(['steady', 'follows']).nullable();
+const followed = (place: Wiggled) =>
+  defineField(z.enum(['steady', 'follows']), {
+    label: WIGGLED[place],
+    choices: FOLLOWED,
+    bad: ['follows']
+  }).nullable();
 const readings = z
   .object({
-    sensorPlug: followed,
-    loom: followed,
-    unitPlug: followed,
-    ground: followed,
-    fanPlug: followed,
+    sensorPlug: followed('sensorPlug'),
+    loom: followed('loom'),
+    unitPlug: followed('unitPlug'),
+    ground: followed('ground'),
+    fanPlug: followed('fanPlug'),
     /** The largest jump of the reading while a hand was at it, °C. */
-    jumpC: z
-      .number()
-      .min(0, 'A jump is 0 °C or more')
-      .max(250, 'More than 250 °C is beyond what a scan tool can show')
-      .nullable()
+    jumpC: defineField(
+      z
+        .number()
+        .min(0, 'A jump is 0 °C or more')
+        .max(250, 'More than 250 °C is beyond what a scan tool can show'),
+      { label: 'Largest jump', quantity: 'difference', hint: 'if the reading jumped' }
+    ).nullable()
   })
   .refine((r) => PLACES.some((p) => r[p] !== null), {
     message: 'Move one place at least, and say what the reading did',

@@ -1,26 +1,45 @@
 import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
+import { defineField } from '../../units/field';
 import { FAST_C_PER_MIN, readBath } from '../../physics/thermostat/bath';
 import { say, sayC, sayDeltaC } from '../../units/say';
 import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
 
 const point = z.object({
-  bathC: z
-    .number()
-    .min(-5, 'Water in the bath is above freezing')
-    .max(125, 'A bath above 125 °C is no water'),
-  liftMm: z.number().min(0, 'A lift is 0 mm or more').max(40, 'No thermostat lifts 40 mm'),
-  way: z.enum(['heating', 'cooling']),
-  atMin: z.number().min(0, 'A time is 0 min or more').max(600).nullable()
+  way: defineField(z.enum(['heating', 'cooling']), {
+    label: 'The bath is',
+    choices: { heating: 'Heating', cooling: 'Cooling' }
+  }),
+  bathC: defineField(
+    z.number().min(-5, 'Water in the bath is above freezing').max(125, 'A bath above 125 °C is no water'),
+    { label: 'Bath', quantity: 'temperature' }
+  ),
+  liftMm: defineField(z.number().min(0, 'A lift is 0 mm or more').max(40, 'No thermostat lifts 40 mm'), {
+    label: 'Lift',
+    quantity: 'length',
+    hint: '0 while shut'
+  }),
+  atMin: defineField(z.number().min(0, 'A time is 0 min or more').max(600), {
+    label: 'After',
+    quantity: 'time',
+    keptIn: 'min',
+    hint: 'blank: now',
+    stamped: true
+  }).nullable()
 });
 const readings = z.object({
-  points: z.array(point).min(1, 'Take one reading at least').max(120),
-  stampedC: z
-    .number()
-    .min(40, 'A thermostat is stamped with 40 to 130 °C')
-    .max(130, 'A thermostat is stamped with 40 to 130 °C')
-    .nullable()
+  points: defineField(z.array(point).min(1, 'Take one reading at least').max(120), {
+    label: 'Readings',
+    add: 'Add the reading'
+  }),
+  stampedC: defineField(
+    z
+      .number()
+      .min(40, 'A thermostat is stamped with 40 to 130 °C')
+      .max(130, 'A thermostat is stamped with 40 to 130 °C'),
+    { label: 'Stamped on it', quantity: 'temperature', hint: 'if it is' }
+  ).nullable()
 });
 export type ThermostatBathReadings = z.infer<typeof readings>;
 

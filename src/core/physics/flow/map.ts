@@ -73,7 +73,7 @@ interface MapEdge {
 }
 
 /** What temperatures around the loop can show; the check that takes them says what each speaks for and against. */
-export type MapResult =
+type MapResult =
   | ReturnType<typeof readsOff>
   | 'branchFlows'
   | 'branchCold'

@@ -1,14 +1,7 @@
 <script lang="ts">
   import { valueAt, type Field } from '$core/units/field';
-  import { findUnit, fromBase, toBase } from '$core/units/units';
-  import { inReaderUnits, unitOf } from '../page-state/units';
-  import BenchRead from './BenchRead.svelte';
-  import Choose from './Choose.svelte';
-  import QuantityInput from './QuantityInput.svelte';
-  import Select from './Select.svelte';
-  import Stopwatch from './Stopwatch.svelte';
-  import TableInput from './TableInput.svelte';
-  import Tick from './Tick.svelte';
+  import LeafInput from './LeafInput.svelte';
+  import RowsInput from './RowsInput.svelte';
 
   interface Props {
     field: Field;
@@ -22,150 +15,51 @@
     tap?: boolean;
   }
   let { field, value, wrong, onvalue, at = field.path, tap = false }: Props = $props();
-
-  // Ohms of a data sheet are written in full: 2300 Ω, and not 2.30 kΩ.
-  const OHM = findUnit('resistance', 'ohm')!;
-  const kept = $derived(field.keptIn ? findUnit(field.quantity ?? 'number', field.keptIn) : undefined);
-  const unit = $derived(
-    kept ?? (field.quantity === 'resistance' && !tap ? OHM : unitOf(field.quantity ?? 'number'))
-  );
-  const inBase = (v: unknown) => (v == null ? null : kept ? toBase(v as number, kept) : (v as number));
-  const asKept = (v: number | null) => (v === null || !kept ? v : Number(fromBase(v, kept).toPrecision(9)));
-  const YES_NO = [
-    { value: 'yes', label: 'yes' },
-    { value: 'no', label: 'no' }
-  ];
-  const choices = (words: Field['choices']) =>
-    Object.entries(words ?? {}).map(([v, label]) => ({
-      value: v,
-      label,
-      ...(field.bad?.includes(v) ? { tone: 'bad' as const } : {})
-    }));
   const rows = $derived((value ?? []) as Record<string, unknown>[]);
-  /** The first row of a table that is wrong, or is not complete. */
-  const rowProblem = $derived(
-    rows
-      .flatMap((_, i) => [
-        wrong(`${at}.${i}`),
-        ...(field.columns ?? []).map(
-          (c, k) => wrong(`${at}.${i}.${k}`) && `Row ${i + 1}: type ${c.label.toLowerCase()}`
-        )
-      ])
-      .find(Boolean)
-  );
-  const amounts = $derived((value ?? {}) as Record<string, number | null>);
-  const named = $derived([...new Set([...Object.keys(field.keys ?? {}), ...Object.keys(amounts)])]);
+
+  /** A part with another value in it; none where nothing is left in it. */
+  function partWith(key: string, v: unknown): Record<string, unknown> | null {
+    const next = { ...(value as object | null), [key]: v };
+    return Object.values(next).every((x) => x == null) ? null : next;
+  }
 </script>
 
-{#if field.kind === 'quantity' && field.taps}
-  <Choose
-    label={field.label}
-    choices={field.taps.map((n) => ({
-      value: String(n),
-      label: `${n}${unit.symbol ? ` ${unit.symbol}` : ''}`
-    }))}
-    value={value == null ? null : String(value as number)}
-    optional={!field.needed}
-    problem={wrong(at)}
-    onvalue={(v) => onvalue(v === null ? null : Number(v))}
-  />
-{:else if field.kind === 'quantity'}
-  <div>
-    <QuantityInput
-      label={field.label}
-      kind={field.quantity ?? 'number'}
-      {unit}
-      value={inBase(value)}
-      hint={field.hint && inReaderUnits(field.hint)}
-      required={field.needed}
-      problem={wrong(at)}
-      onvalue={(v) => onvalue(asKept(v))}
-    />
-    {#if field.watch}<Stopwatch
-        {...field.watch}
-        onread={(seconds) => onvalue(kept ? Math.round(10 * fromBase(seconds, kept)) / 10 : seconds)}
-      />{/if}
-    {#if field.bench}<BenchRead
-        {...field.bench}
-        label="Read the simulated instrument"
-        onread={(v) => onvalue(asKept(v))}
-      />{/if}
-  </div>
-{:else if field.kind === 'choice' && tap}
-  <Choose
-    label={field.label}
-    choices={choices(field.choices)}
-    value={value as string | null}
-    optional={!field.needed}
-    wide={Object.values(field.choices ?? {}).some((c) => c.length > 32)}
-    problem={wrong(at)}
-    {onvalue}
-  />
-{:else if field.kind === 'choice'}
-  <Select
-    label={field.label}
-    choices={choices(field.choices)}
-    value={value as string | null}
-    blank={field.blank ?? 'not known'}
-    problem={wrong(at)}
-    {onvalue}
-  />
-{:else if field.kind === 'flag' && field.needed}
-  <Tick label={field.label} value={value === true} problem={wrong(at)} {onvalue} />
-{:else if field.kind === 'flag'}
-  <Select
-    label={field.label}
-    choices={YES_NO}
-    value={value == null ? null : value ? 'yes' : 'no'}
-    blank="not known"
-    problem={wrong(at)}
-    onvalue={(v) => onvalue(v === null ? null : v === 'yes')}
-  />
-{:else if field.kind === 'text'}
-  <label class="block"
-    ><span class="mb-1 block text-sm font-semibold">{field.label}</span><input
-      class="field"
-      value={(value as string | null) ?? ''}
-      oninput={(e) => onvalue(e.currentTarget.value)}
-      maxlength="200"
-      autocomplete="off"
-      aria-invalid={wrong(at) ? 'true' : undefined}
-    /><span class="mt-1 block min-h-5 text-xs {wrong(at) ? 'text-off font-semibold' : 'text-ink-2'}"
-      >{wrong(at) ?? field.hint ?? ''}</span
-    ></label
-  >
-{:else if field.kind === 'table'}
-  <div class="col-span-full">
-    <TableInput
-      label={field.label}
-      columns={field.columns ?? []}
-      value={value as (number | null)[][] | null}
-      problem={wrong(at) ?? rowProblem}
-      {onvalue}
-    />
-  </div>
-{:else if field.kind === 'amounts'}
-  {#each named as key (key)}
-    <QuantityInput
-      label={field.keys?.[key] ?? key}
-      kind={field.quantity ?? 'number'}
-      value={amounts[key] ?? null}
-      problem={wrong(`${at}.${key}`)}
-      onvalue={(v) =>
-        onvalue(
-          Object.fromEntries(
-            Object.entries({ ...amounts, [key]: v }).filter(([, n]) => n !== null && n !== undefined)
-          )
-        )}
-    />
+<!-- Any field of a record: one that has fields of its own, or a single one. -->
+{#if field.kind === 'part'}
+  <fieldset>
+    <legend class="mb-1 text-sm font-semibold">{field.label}</legend>
+    <div class="grid grid-cols-2 gap-x-2">
+      {#each field.fields as inner (inner.path)}
+        {@const key = inner.path.slice(field.path.length + 1)}
+        <LeafInput
+          field={inner}
+          value={valueAt(value, key)}
+          {wrong}
+          onvalue={(v) => onvalue(partWith(key, v))}
+          {tap}
+        />
+      {/each}
+    </div>
+    {#if wrong(at)}<p class="text-off text-xs font-semibold">{wrong(at)}</p>{/if}
+  </fieldset>
+{:else if field.kind === 'rows' && field.rowName}
+  {#each rows as row, i (i)}
+    <fieldset class="grid grid-cols-2 gap-x-2">
+      <legend class="mb-1 text-sm font-semibold">{field.label} {row[field.rowName]}</legend>
+      {#each field.fields as inner (inner.path)}
+        <LeafInput
+          field={inner}
+          at="{at}.{i}.{inner.path}"
+          value={row[inner.path]}
+          wrong={(path) => wrong(path) ?? (i === 0 ? wrong(at) : undefined)}
+          onvalue={(v) => onvalue(rows.map((r, k) => (k === i ? { ...r, [inner.path]: v } : r)))}
+          {tap}
+        />
+      {/each}
+    </fieldset>
   {/each}
-{:else if field.kind === 'one-of'}
-  <Select
-    label={field.label}
-    choices={choices(field.choices)}
-    value={valueAt(value, field.by) as string | null}
-    blank={field.blank ?? 'not known'}
-    problem={wrong(at)}
-    onvalue={(v) => onvalue(v === null ? null : { ...(value as object | null), [field.by]: v })}
-  />
+{:else if field.kind === 'rows'}
+  <RowsInput {field} {rows} {wrong} {onvalue} />
+{:else}
+  <LeafInput {field} {value} {wrong} {onvalue} {at} {tap} />
 {/if}

@@ -5,6 +5,8 @@
 
   interface Props {
     label: string;
+    /** What it is called to those who hear it, where the label says too little by itself. */
+    name?: string;
     choices: readonly { readonly value: string; readonly label: string }[];
     /** null where nothing is chosen. */
     value: string | null | undefined;
@@ -13,7 +15,7 @@
     problem?: string;
     onvalue?: (value: string | null) => void;
   }
-  let { label, choices, value = $bindable(), blank, problem, onvalue }: Props = $props();
+  let { label, name, choices, value = $bindable(), blank, problem, onvalue }: Props = $props();
   const id = $props.id();
   const items = $derived([...(blank === undefined ? [] : [{ value: '', label: blank }]), ...choices]);
   const shown = $derived(items.find((i) => i.value === (value ?? ''))?.label ?? '');
@@ -30,7 +32,8 @@
     <Select.Trigger
       {id}
       class="field flex items-center justify-between gap-2 text-left"
-      aria-labelledby="{id}-label {id}"
+      aria-labelledby={name ? undefined : `${id}-label ${id}`}
+      aria-label={name ? `${name}: ${shown}` : undefined}
       aria-invalid={problem ? 'true' : undefined}
     >
       <span class={value ? '' : 'text-ink-2'}>{shown}</span><ChevronsUpDown size={16} aria-hidden="true" />
@@ -58,5 +61,7 @@
       </Select.Content>
     </Select.Portal>
   </Select.Root>
-  <p class="mt-1 min-h-5 text-xs {problem ? 'text-off font-semibold' : ''}">{problem ?? ''}</p>
+  {#if problem || !name}<p class="mt-1 min-h-5 text-xs {problem ? 'text-off font-semibold' : ''}">
+      {problem ?? ''}
+    </p>{/if}
 </div>

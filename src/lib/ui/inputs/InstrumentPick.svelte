@@ -1,7 +1,8 @@
 <script lang="ts">
   import { INSTRUMENTS, instrumentOf, type Instrument, type InstrumentId } from '$core/measure/instruments';
-  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
-  import { shownDifference } from '$lib/ui/page-state/units';
+  import { shownDifference } from '../page-state/units';
+  import QuantityInput from './QuantityInput.svelte';
+  import Select from './Select.svelte';
 
   interface Props {
     /** What is measured with it. */
@@ -16,15 +17,13 @@
 
 <div>
   {#if choices.length > 1}
-    <span class="mb-1 block text-sm">taken with</span>
-    <select
-      class="field"
-      aria-label="Instrument for {of}"
+    <Select
+      label="taken with"
+      name="Instrument for {of}"
+      choices={choices.map((kind) => ({ value: kind, label: INSTRUMENTS[kind].title }))}
       value={instrument.kind}
-      onchange={(e) => onchange(instrumentOf(e.currentTarget.value as InstrumentId))}
-    >
-      {#each choices as kind (kind)}<option value={kind}>{INSTRUMENTS[kind].title}</option>{/each}
-    </select>
+      onvalue={(kind) => onchange(instrumentOf(kind as InstrumentId))}
+    />
   {:else}
     <p class="pt-8 text-sm">{INSTRUMENTS[instrument.kind].title}</p>
   {/if}

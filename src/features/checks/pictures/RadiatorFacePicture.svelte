@@ -9,11 +9,13 @@
   import { inUnit } from '$lib/ui/page-state/units';
   import { parseQuantity } from '$core/units/quantity';
   import { unitOf } from '$lib/ui/page-state/units';
-  import type { Draft, SheetProps } from './types';
+  import type { PictureProps } from '../types';
 
-  type Reading = Omit<Draft<RadiatorFaceReadings>, 'face' | 'flows' | 'fan'> &
-    Pick<RadiatorFaceReadings, 'face' | 'flows' | 'fan'>;
-  let { readings = $bindable(), sheet, problems }: SheetProps<Reading> = $props();
+  let {
+    readings = $bindable(),
+    sheet,
+    problems
+  }: PictureProps<RadiatorFaceReadings, 'face' | 'flows' | 'fan'> = $props();
 
   const ends = $derived(
     readings.inC !== null &&

@@ -8,11 +8,15 @@
   import { heatVar } from '$lib/ui/plots/heat';
   import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
   import { inUnit } from '$lib/ui/page-state/units';
-  import InstrumentPick from './InstrumentPick.svelte';
-  import { rememberInstrument } from './instrument-memory';
-  import type { SheetProps } from './types';
+  import InstrumentPick from '$lib/ui/inputs/InstrumentPick.svelte';
+  import { rememberInstrument } from '$lib/ui/inputs/instrument-memory';
+  import type { PictureProps } from '../types';
 
-  let { readings = $bindable(), sheet, problems }: SheetProps<TemperatureMapReadings> = $props();
+  let {
+    readings = $bindable(),
+    sheet,
+    problems
+  }: PictureProps<TemperatureMapReadings, 'points' | 'instrument'> = $props();
 
   const inlet = $derived(sheet?.thermostat.side === 'inlet');
   /** Where each place lies in the drawing, and on which side its number stands. */

@@ -1,9 +1,9 @@
 <script lang="ts">
   import type { CodesReadings } from '$core/checks/engine/codes';
-  import CodeList from './CodeList.svelte';
-  import type { SheetProps } from './types';
+  import CodeList from '../CodeList.svelte';
+  import type { PictureProps } from '../types';
 
-  let { readings = $bindable(), problems }: SheetProps<CodesReadings> = $props();
+  let { readings = $bindable(), problems }: PictureProps<CodesReadings> = $props();
 </script>
 
 <CodeList bind:codes={readings.codes} problem={problems.codes} />

@@ -1,10 +1,10 @@
 <script lang="ts">
   import { TEMPLATES, type CircuitReadings, type TemplateId } from '$core/checks/circuit-check';
   import Choose from '$lib/ui/inputs/Choose.svelte';
-  import CircuitBench from './circuits/CircuitBench.svelte';
-  import type { SheetProps } from './types';
+  import CircuitBench from '../circuits/CircuitBench.svelte';
+  import type { PictureProps } from '../types';
 
-  let { readings = $bindable(), problems }: SheetProps<CircuitReadings> = $props();
+  let { readings = $bindable(), problems }: PictureProps<CircuitReadings, keyof CircuitReadings> = $props();
   const KINDS = ['fan-relay', 'fan-pair'] as const;
 </script>
 

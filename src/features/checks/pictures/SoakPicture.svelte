@@ -3,24 +3,11 @@
   import { hoursUntil, residualC, SOAKED_BELOW_C } from '$core/physics/coolant/cooling';
   import { ASSUMED_LAST_C, tauFrom, type SoakReadings } from '$core/checks/engine/soak';
   import { heatVar } from '$lib/ui/plots/heat';
-  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
   import { shown, shownDifference } from '$lib/ui/page-state/units';
   import { hour } from '$lib/ui/page-state/when';
-  import { findUnit } from '$core/units/units';
-  import type { Draft, SheetProps } from './types';
+  import type { PictureProps } from '../types';
 
-  let { readings = $bindable(), cooling, now, zone, problems }: SheetProps<Draft<SoakReadings>> = $props();
-
-  const SINCE = [
-    ['Just stopped', 0],
-    ['1 h', 1],
-    ['2 h', 2],
-    ['4 h', 4],
-    ['8 h', 8],
-    ['Overnight', 13],
-    ['A day', 24]
-  ] as const;
-  const HOURS = findUnit('time', 'h')!;
+  let { readings, cooling, now, zone }: PictureProps<SoakReadings> = $props();
 
   const over = $derived(Math.max(0, (readings.lastC ?? ASSUMED_LAST_C) - (readings.ambientC ?? 15)));
   const needs = $derived(hoursUntil(over, SOAKED_BELOW_C, cooling.tauH));
@@ -37,47 +24,6 @@
   const stood = $derived(readings.hoursStood);
   const ticks = $derived(ticksOf(0, span, 6, [2, 4, 8, 12, 24]));
 </script>
-
-<div>
-  <p class="mb-1 text-sm font-semibold">It has stood for</p>
-  <div class="mb-3 flex flex-wrap gap-2">
-    {#each SINCE as [label, hours] (label)}
-      <button
-        type="button"
-        class="min-h-11 rounded-lg border px-3.5 {readings.hoursStood === hours
-          ? 'border-act bg-well border-2 font-semibold'
-          : 'border-line-strong bg-card hover:bg-well'}"
-        aria-pressed={readings.hoursStood === hours}
-        onclick={() => (readings.hoursStood = hours)}>{label}</button
-      >
-    {/each}
-  </div>
-  <div class="grid gap-3 sm:grid-cols-3">
-    <QuantityInput
-      label="or exactly"
-      kind="time"
-      unit={HOURS}
-      value={readings.hoursStood === null ? null : readings.hoursStood * 3600}
-      hint="hours, or 90 min"
-      problem={problems.hoursStood}
-      onvalue={(s) => (readings.hoursStood = s === null ? null : s / 3600)}
-    />
-    <QuantityInput
-      label="Coolant when it stopped"
-      kind="temperature"
-      bind:value={readings.lastC}
-      hint="empty: warmed through"
-      problem={problems.lastC}
-    />
-    <QuantityInput
-      label="Ambient"
-      kind="temperature"
-      bind:value={readings.ambientC}
-      problem={problems.ambientC}
-      hint="in the shade, where it stood"
-    />
-  </div>
-</div>
 
 <figure>
   <svg viewBox="0 0 {W} {H}" class="w-full" role="img" aria-label="How far above ambient the engine still is">

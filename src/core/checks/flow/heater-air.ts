@@ -1,0 +1,175 @@
+import { z } from 'zod';
+import { coolantC, airC, hotAirC } from '../../measure/temperature';
+import { defineField } from '../../units/field';
+import { sayC, sayDeltaC } from '../../units/say';
+import { defineCheck, outcome } from '../check';
+import { share, strength } from '../strength';
+
+const BLOWER = { low: 'Lowest', full: 'Full' } as const;
+const readings = z.object({
+  /** Heater on full hot, no A/C, air from outside. */
+  setHot: defineField(z.boolean(), { label: 'Full hot, A/C off, air from outside' }),
+  blower: defineField(z.enum(['low', 'full'], 'Say how fast the blower ran'), {
+    label: 'The blower',
+    choices: BLOWER
+  }),
+  ventC: defineField(hotAirC, {
+    label: 'Air at the middle vent',
+    quantity: 'temperature',
+    bench: { instrument: 'probe', place: 'vent' }
+  }),
+  ambientC: defineField(airC, {
+    label: 'Air outside',
+    quantity: 'temperature',
+    bench: { instrument: 'probe', place: 'front-air' }
+  }),
+  coolantC: defineField(coolantC, {
+    label: 'Coolant',
+    quantity: 'temperature',
+    hint: 'by probe at the engine outlet, or by scan',
+    bench: { instrument: 'probe', place: 'outlet' }
+  }),
+  hoseInC: defineField(coolantC, {
+    label: 'Heater hose, in',
+    quantity: 'temperature',
+    hint: 'tells core from flow',
+    bench: { instrument: 'probe', place: 'heater-in' }
+  }).nullable(),
+  hoseOutC: defineField(coolantC, {
+    label: 'Heater hose, back',
+    quantity: 'temperature',
+    hint: 'tells core from flow',
+    bench: { instrument: 'probe', place: 'heater-out' }
+  }).nullable()
+});
+export type HeaterAirReadings = z.infer<typeof readings>;
+
+/**
+ * Share of the way from the outside air to the coolant that a sound heater brings the air, at least: a heat exchanger
+ * with the coolant’s side in plenty loses some of it as the blower moves more air. Ours, by ε–NTU with NTU 1.6 at the
+ * lowest blower and 0.9 at full, less a fifth for doors that leak.
+ */
+export const DUE_SHARE = { low: 0.62, full: 0.46 } as const;
+/** Below this part of what is due it is a finding, between it and what is due it stays open. */
+const WEAK_PART = 0.7;
+/** From the air to the coolant there must be this much, or nothing can be told, °C. */
+const LEAST_SPAN_C = 30;
+/** A hose that is this near to the engine, as a share of the way from the air, has flow. */
+const HOSE_HOT = 0.8;
+/** A sound core gives back this much of what came in, as a share of the way from the air, at least. */
+const COMES_BACK = 0.62;
+
+/** How far a temperature has come from the outside air to the coolant. */
+const shareOf = (
+  celsius: number,
+  { ambientC, coolantC }: { ambientC: number; coolantC: number }
+): number => (celsius - ambientC) / (coolantC - ambientC);
+
+/** Air at the vent against coolant and outside air: whether the heater gives its heat, and what holds it back. */
+export const heaterAir = defineCheck({
+  title: 'Heater air',
+  phases: ['R'],
+  minutes: 4,
+  decides:
+    'Whether the cabin gets the heat that the engine has; with its hoses, whether core or flow holds it back.',
+  tools: ['Thermometer'],
+  cautions: ['hot-parts', 'belts', 'indoor-running'],
+  gate: 'none',
+  strength: strength(0.8, 0.01, 0.12, 'thermometer', 'Air and coolant by one thermometer; doors leak', {
+    'heater-core-restricted': share(0.92, 0.006, 0.05, 'The heat is there and does not come'),
+    'coolant-low': share(0.45, 0.012, 0.5, 'Air sits in the heater, and not always'),
+    'pump-flow-low': share(0.5, 0.01, 0.45, 'Half the flow still heats a cabin')
+  }),
+  results: {
+    sound: { against: ['heater-core-restricted', 'coolant-low', 'pump-flow-low'] },
+    core: { seen: 'the heater’s hose comes back cold from a hot one', for: ['heater-core-restricted'] },
+    noFlow: {
+      seen: 'both hoses of the heater are cool',
+      for: ['coolant-low', 'pump-flow-low'],
+      against: ['heater-core-restricted']
+    },
+    weak: { for: ['heater-core-restricted', 'coolant-low', 'pump-flow-low'] },
+    // Both hoses hot and the air cold: a door or its drive, and no part of the cooling system.
+    airSide: { against: ['heater-core-restricted', 'coolant-low', 'pump-flow-low'] }
+  },
+  readings,
+  begins: ({ heat: { ambientC } }) => (ambientC === null ? {} : { ambientC }),
+  refuse: (r) =>
+    r.coolantC - r.ambientC >= LEAST_SPAN_C
+      ? []
+      : [
+          {
+            field: 'coolantC',
+            message: `Coolant and outside air are within ${sayDeltaC(LEAST_SPAN_C, 0)}: warm the engine, or nothing can be told`
+          }
+        ],
+  unlikely: (r) => [
+    ...(r.ventC > r.coolantC + 2
+      ? [`${sayC(r.ventC)} at the vent is hotter than the coolant at ${sayC(r.coolantC)}`]
+      : []),
+    ...(r.hoseInC !== null && r.hoseOutC !== null && r.hoseOutC > r.hoseInC + 3
+      ? ['The hose back is hotter than the hose in: are they exchanged?']
+      : [])
+  ],
+  judge(r) {
+    const due = DUE_SHARE[r.blower];
+    const got = shareOf(r.ventC, r);
+    const into = r.hoseInC === null ? null : shareOf(r.hoseInC, r);
+    const back = r.hoseOutC === null ? null : shareOf(r.hoseOutC, r);
+    const pct = (v: number) => `${(100 * v).toFixed(0)} %`;
+    const numbers = [
+      { name: 'Vent, of the way to the coolant', value: pct(got), limit: `at least ${pct(due)}` },
+      ...(into === null
+        ? []
+        : [{ name: 'Heater hose, in', value: pct(into), limit: `at least ${pct(HOSE_HOT)}` }]),
+      ...(back === null
+        ? []
+        : [{ name: 'Heater hose, back', value: pct(back), limit: `at least ${pct(COMES_BACK)}` }])
+    ];
+    if (!r.setHot)
+      return outcome('unclear', 'Set it to full hot, the A/C off and air from outside, and measure again', {
+        numbers
+      });
+    const air = `The vent gives ${sayC(r.ventC)} of a coolant at ${sayC(r.coolantC)}, ${pct(got)} of the way; ${pct(due)} is due`;
+    if (got >= due)
+      return outcome(
+        'pass',
+        `The heater gives its heat: ${pct(got)} of the way from the air to the coolant`,
+        {
+          numbers,
+          found: ['sound']
+        }
+      );
+    if (into !== null && into < HOSE_HOT)
+      return outcome('fail', `${air}. The hose to it is cool: no flow there, by air, level or pump`, {
+        numbers,
+        found: ['noFlow']
+      });
+    if (got >= WEAK_PART * due)
+      return outcome('unclear', `${air}: weaker than it should be, and not by enough to say`, { numbers });
+    if (back !== null && back < COMES_BACK)
+      return outcome('fail', `${air}. It goes in hot and comes back cold: the core lets little through`, {
+        numbers,
+        found: ['core']
+      });
+    if (into !== null && back !== null)
+      return outcome(
+        'unclear',
+        `${air}. Both hoses are hot: look for a door of the air box, its drive or its control`,
+        {
+          numbers,
+          found: ['airSide']
+        }
+      );
+    return outcome(
+      'fail',
+      `${air}. Both heater hoses by the same thermometer tell the core from missing flow`,
+      {
+        numbers,
+        found: ['weak']
+      }
+    );
+  },
+  words: (r) =>
+    `Vent ${sayC(r.ventC)}, coolant ${sayC(r.coolantC)}, outside ${sayC(r.ambientC)}, blower ${BLOWER[r.blower].toLowerCase()}${r.hoseInC === null ? '' : `, heater in ${sayC(r.hoseInC)}`}${r.hoseOutC === null ? '' : `, back ${sayC(r.hoseOutC)}`}`
+});

@@ -1,0 +1,37 @@
+<script lang="ts">
+  import {
+    LOOK_IDS,
+    LOOKS,
+    lookState,
+    type LevelAndLookReadings,
+    type LookId
+  } from '$core/checks/coolant/level-and-look';
+  import Tick from '$lib/ui/inputs/Tick.svelte';
+  import type { PictureProps } from '../types';
+
+  let { readings = $bindable() }: PictureProps<LevelAndLookReadings> = $props();
+  const defects = $derived(
+    LOOK_IDS.filter((id) => {
+      const state = lookState(id, readings[id]);
+      return state && state.is !== 'good';
+    })
+  );
+  const aside = (id: LookId, on: boolean) =>
+    (readings.fixAnyway = on ? [...readings.fixAnyway, id] : readings.fixAnyway.filter((x) => x !== id));
+</script>
+
+{#if defects.length > 0}
+  <fieldset class="border-line border-t pt-3">
+    <legend class="sr-only">Real, and not the cause</legend>
+    <p class="text-sm font-semibold">Put right anyway, not the cause of this complaint</p>
+    <div class="mt-1 flex flex-wrap gap-x-6">
+      {#each defects as id (id)}
+        <Tick
+          label="{LOOKS[id].title}: {lookState(id, readings[id])!.title.toLowerCase()}"
+          value={readings.fixAnyway.includes(id)}
+          onvalue={(on) => aside(id, on)}
+        />
+      {/each}
+    </div>
+  </fieldset>
+{/if}
