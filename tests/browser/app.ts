@@ -69,11 +69,33 @@ export function useApp(ready: (server: TestServer, driver: WebDriver) => void) {
     /** Picks from a list that opens. */
     async pick(label: string, option: string): Promise<void> {
       const { driver } = browser;
-      const trigger = By.xpath(`//p[normalize-space(.)=${JSON.stringify(label)}]/following::button[1]`);
+      const name = JSON.stringify(label);
+      const trigger = By.xpath(
+        `//p[normalize-space(.)=${name}]/following::button[1] | //button[starts-with(@aria-label, ${JSON.stringify(`${label}: `)})]`
+      );
       await (await see(driver, trigger)).click();
       await (
         await see(driver, By.xpath(`//*[@role="option"][normalize-space(.)=${JSON.stringify(option)}]`))
       ).click();
+    },
+    /** What a list that opens shows. */
+    async picked(label: string): Promise<string> {
+      const { driver } = browser;
+      return (await see(driver, By.css(`button[aria-label^=${JSON.stringify(`${label}: `)}]`))).getText();
+    },
+    /** Moves a slider by keyboard, from its low end. */
+    async slide(label: string, value: number): Promise<void> {
+      const { driver } = browser;
+      const thumb = await see(
+        driver,
+        By.xpath(
+          `//p[starts-with(normalize-space(.), ${JSON.stringify(label)})]/following::*[@role="slider"][1]`
+        )
+      );
+      const now = async () => Number(await thumb.getAttribute('aria-valuenow'));
+      await thumb.sendKeys(Key.HOME);
+      if (value === Number(await thumb.getAttribute('aria-valuemax'))) await thumb.sendKeys(Key.END);
+      while ((await now()) < value) await thumb.sendKeys(Key.ARROW_RIGHT);
     },
     enter,
     /** A new job on a vehicle of the demo, entered as the interface enters it. Its address. */

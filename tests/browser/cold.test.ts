@@ -7,7 +7,7 @@ import type { TestServer } from './server';
 
 let server: TestServer;
 let driver: WebDriver;
-const { go, textOf, button, inputOf, type, newJob } = useApp((s, d) => ([server, driver] = [s, d]));
+const { go, textOf, button, inputOf, type, pick, newJob } = useApp((s, d) => ([server, driver] = [s, d]));
 
 const active = () => driver.switchTo().activeElement();
 const body = () => driver.findElement(By.css('body'));
@@ -321,8 +321,7 @@ describe('units, search, photos', () => {
     const job = await newJob('QH-11');
     await go(job);
     await (await see(driver, By.css('button[aria-label^="Units"]'))).click();
-    const select = await see(driver, By.xpath('//label[contains(., "temperature")]//select'));
-    await select.findElement(By.xpath('./option[.="°F"]')).click();
+    await pick('Unit of temperature', '°F');
     await go(`${job}?check=soak`);
     await (await button('2 h')).click();
     await type('Ambient', '50');

@@ -13,7 +13,7 @@ import { testServer, type TestServer } from './server';
 
 let server: TestServer;
 let driver: WebDriver;
-const { go, textOf, button, newJob, enter, type } = useApp((s, d) => ([server, driver] = [s, d]));
+const { go, textOf, button, newJob, enter, type, pick } = useApp((s, d) => ([server, driver] = [s, d]));
 
 const attribute = (css: string, name: string) => readOf(driver, css, (e) => e.getAttribute(name));
 const jobOf = (path: string) =>
@@ -50,7 +50,7 @@ describe('the minibus', () => {
       ['Mainland by ferry', '40', '4'],
       ['Harbour stores', '62', '0']
     ]) {
-      await (await see(driver, By.css('[aria-label="Decide"] option[value="thermostat"]'))).click();
+      await pick('Part of', 'Thermostat');
       await type('Quoted by', supplier);
       await type('Price', price);
       await type('Days', days);
@@ -79,17 +79,18 @@ describe('the minibus', () => {
       async () => (await textOf('[data-step="cap-open"]')).includes('below 50 °C first'),
       WAIT_MS
     );
-    expect(await (await see(driver, By.css('[data-step="cap-open"] input'))).isEnabled()).toBe(false);
+    expect(await (await see(driver, By.css('[data-step="cap-open"] [role=checkbox]'))).isEnabled()).toBe(
+      false
+    );
     await enter(`job:${id}`, {
       kind: 'engine.noted',
       payload: { kind: 'measured', at: new Date().toISOString(), coolantC: 20, ambientC: 8 }
     });
     await driver.wait(
-      async () => (await see(driver, By.css('[data-step="cap-open"] input'))).isEnabled(),
+      async () => (await see(driver, By.css('[data-step="cap-open"] [role=checkbox]'))).isEnabled(),
       WAIT_MS
     );
-    for (const box of await driver.findElements(By.css('[data-step] input[type=checkbox]')))
-      await box.click();
+    for (const box of await driver.findElements(By.css('[data-step] [role=checkbox]'))) await box.click();
     await type('Tightened with', '9');
     await type('Came out', '2.1');
     await type('Went in', '2.3');

@@ -12,7 +12,7 @@ const folder = mkdtempSync(join(tmpdir(), 'pyrethos-journey-'));
 const LOG = resolve('tests/browser/files/any-logger.csv');
 let server: TestServer;
 let driver: WebDriver;
-const { go, textOf, button, type } = useApp((s, d) => ([server, driver] = [s, d]));
+const { go, textOf, button, type, pick, picked } = useApp((s, d) => ([server, driver] = [s, d]));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const file = (name: string, content: string | Uint8Array) => {
@@ -21,10 +21,6 @@ const file = (name: string, content: string | Uint8Array) => {
   return path;
 };
 const choose = async (path: string) => (await driver.findElement(By.css('input[type=file]'))).sendKeys(path);
-const pick = async (label: string, option: string) => {
-  const select = await see(driver, By.css(`select[aria-label=${JSON.stringify(label)}]`));
-  await select.findElement(By.xpath(`./option[normalize-space(.)=${JSON.stringify(option)}]`)).click();
-};
 /** The job of a vehicle that already has a run. */
 const jobHref = async (fleetNo: string) => {
   await go('/');
@@ -55,7 +51,7 @@ describe('a warm-up log, from the file to the saved verdict', () => {
     await see(driver, withText('h2', 'How the columns were understood'));
     const chosen = () =>
       driver.executeScript<string[]>(
-        'return [...document.querySelectorAll("tbody tr")].map((r) => [r.querySelector("th").textContent, ...[...r.querySelectorAll("select")].map((s) => s.selectedOptions[0].textContent)].join(" > "))'
+        'return [...document.querySelectorAll("tbody tr")].map((r) => [r.querySelector("th").textContent, ...[...r.querySelectorAll("button[aria-label]")].map((s) => s.textContent.trim())].join(" > "))'
       );
     expect(await chosen()).toEqual([
       'Clock > Time > clock time',
@@ -115,8 +111,7 @@ describe('a warm-up log, from the file to the saved verdict', () => {
     await go(`${new URL(runUrl).pathname}/import`);
     await choose(LOG);
     await see(driver, withText('p', 'As you set it the last time'));
-    const air = await see(driver, By.css('select[aria-label="What Air 1 (°F) is"]'));
-    expect(await air.getAttribute('value')).toBe('iat_c');
+    expect(await picked('What Air 1 (°F) is')).toBe('Intake air (IAT)');
   });
 
   it('can be undone and redone', async () => {
@@ -168,10 +163,8 @@ describe('a file that is wrong', () => {
     await (await button('Import and judge')).click();
     expect(await textOf('[role=alert]')).toMatch(/Line 152 T1 “warm” is not a reading/);
     expect(await server.db.runs.count()).toBe(runs);
-    expect(await (await see(driver, By.css('select[aria-label="What T1 is"]'))).getAttribute('value')).toBe(
-      'ect_c'
-    );
-    await (await see(driver, By.css('[role=alert] input[type=checkbox]'))).click();
+    expect(await picked('What T1 is')).toBe('Coolant (ECT)');
+    await (await see(driver, By.css('[role=alert] [role=checkbox]'))).click();
     await (await button('Import and judge')).click();
     await driver.wait(until.urlContains('?run='), WAIT_MS);
     expect(await server.db.runs.count()).toBe(runs + 1);

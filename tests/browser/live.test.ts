@@ -1,3 +1,5 @@
+import { FAULTS } from '../../src/core/faults/registry';
+import type { FaultId } from '../../src/core/vehicle/faults';
 import { By, Key, until, type WebDriver } from 'selenium-webdriver';
 import { afterEach, describe, expect, it } from 'vitest';
 import { useApp } from './app';
@@ -6,7 +8,9 @@ import type { TestServer } from './server';
 
 let server: TestServer;
 let driver: WebDriver;
-const { go, textOf, button, type, newJob, openSheet } = useApp((s, d) => ([server, driver] = [s, d]));
+const { go, textOf, button, type, pick, slide, newJob, openSheet } = useApp(
+  (s, d) => ([server, driver] = [s, d])
+);
 
 /** A simulated minute is a second here; an engine needs some twenty of them. */
 const WARM_UP_MS = 90_000;
@@ -17,30 +21,21 @@ const samples = async () =>
   Number(await readOf(driver, '[data-samples]', (e) => e.getAttribute('data-samples')));
 const jobId = async (job: string) =>
   (await server.db.jobs.findOne({ where: { number: Number(job.split('/')[2]) } }))!.id;
-const select = async (label: string, value: string) =>
-  (await see(driver, By.xpath(`//label[contains(., "${label}")]//select/option[@value="${value}"]`))).click();
 
 async function start(
   job: string,
-  fault: string,
+  fault: FaultId,
   ambient: string,
   drive: string,
   clock = 60,
   severity = 1
 ): Promise<void> {
   await go(`${job}/live`);
-  await select('Hidden fault', fault);
-  await select('Drive', drive);
+  await pick('Hidden fault', FAULTS[fault].title);
+  await pick('Drive', drive);
   await type('Ambient', ambient);
-  for (const [name, value] of [
-    ['Severity', severity],
-    ['Clock', clock]
-  ])
-    await driver.executeScript(
-      'const i = [...document.querySelectorAll("label")].find((l) => l.textContent.includes(arguments[0])).querySelector("input"); i.value = arguments[1]; i.dispatchEvent(new Event("input", { bubbles: true }))',
-      name,
-      value
-    );
+  await slide('Severity', Math.round(100 * severity));
+  await slide('Clock', clock);
   await (await button('Understood')).click();
   await (await button('Start recording')).click();
   await see(driver, By.css('[data-live="recording"]'));

@@ -86,13 +86,18 @@ const VIEWS: Record<string, () => Promise<void>> = {
   // A simulated engine that overheats: its climb, then the alarm. The run is undone afterwards.
   live: async () => {
     await openJob('QH-17', '/live');
-    const choose = (label: string, value: string) =>
-      driver.findElement(By.xpath(`//label[contains(., "${label}")]//option[@value="${value}"]`)).click();
-    await choose('Hidden fault', 'thermostat-stuck-closed');
+    const choose = async (label: string, option: string) => {
+      await driver.findElement(By.xpath(`//p[.="${label}"]/following::button[1]`)).click();
+      await driver
+        .wait(until.elementLocated(By.xpath(`//*[@role="option"][normalize-space(.)="${option}"]`)), 10_000)
+        .click();
+    };
+    await choose('Hidden fault', 'Thermostat stuck closed');
     await choose('Drive', 'ridge');
-    await driver.executeScript(
-      'for (const [n, v] of [["Severity", 1], ["Clock", 60]]) { const i = [...document.querySelectorAll("label")].find((l) => l.textContent.includes(n)).querySelector("input"); i.value = v; i.dispatchEvent(new Event("input", { bubbles: true })) }'
-    );
+    for (const label of ['Severity', 'Clock'])
+      await driver
+        .findElement(By.xpath(`//p[starts-with(., "${label}")]/following::*[@role="slider"][1]`))
+        .sendKeys(Key.END);
     await driver.findElement(By.xpath('//button[.="Understood"]')).click();
     await driver
       .wait(until.elementLocated(By.xpath('//button[contains(., "Start recording")]')), 10_000)

@@ -1,5 +1,7 @@
 <script lang="ts">
+  import Select from '$lib/ui/inputs/Select.svelte';
   import X from '@lucide/svelte/icons/x';
+  import { Combobox } from 'bits-ui';
   import { CODE_STATES, type CodesReadings } from '$core/checks/engine/codes';
   import { CODES, findCodes, readCode } from '$core/vehicle/codes';
 
@@ -11,72 +13,56 @@
   const id = $props.id();
 
   let typed = $state('');
-  let at = $state(0);
-  const hits = $derived(findCodes(typed).slice(0, 6));
-  const unknown = $derived(hits.length === 0 ? readCode(typed) : null);
+  /** What was typed in full stands first; what no standard knows can be added as it is. */
+  const offered = $derived.by(() => {
+    const exact = readCode(typed);
+    const hits = findCodes(typed).slice(0, 6);
+    if (exact && CODES[exact]) return [exact, ...hits.filter((c) => c !== exact)];
+    return hits.length === 0 && exact ? [exact] : hits;
+  });
 
-  function add(code: string | null) {
+  function add(code: string) {
     if (!code) return;
     if (!codes.some((c) => c.code === code)) codes = [...codes, { code, state: 'stored' }];
     typed = '';
-    at = 0;
-  }
-  function keys(event: KeyboardEvent) {
-    if (event.key === 'Enter' && !event.ctrlKey && typed.trim()) {
-      event.preventDefault();
-      const exact = readCode(typed);
-      add(exact && CODES[exact] ? exact : (hits[at] ?? unknown));
-    }
-    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-      event.preventDefault();
-      at = Math.min(Math.max(0, at + (event.key === 'ArrowDown' ? 1 : -1)), Math.max(0, hits.length - 1));
-    }
   }
 </script>
 
 <div>
   <label for="{id}-code" class="mb-1 block text-sm font-semibold">Codes</label>
-  <input
-    id="{id}-code"
-    class="field reading max-w-md"
-    placeholder="number or words: P0118, fan circuit"
-    autocomplete="off"
-    role="combobox"
-    aria-expanded={hits.length > 0}
-    aria-controls="{id}-hits"
-    aria-activedescendant={hits[at] ? `${id}-${hits[at]}` : undefined}
-    bind:value={typed}
-    oninput={() => (at = 0)}
-    onkeydown={keys}
-  />
+  <Combobox.Root
+    type="single"
+    value=""
+    onValueChange={add}
+    inputValue={typed}
+    open={offered.length > 0}
+    items={offered.map((code) => ({ value: code, label: code }))}
+  >
+    <Combobox.Input
+      id="{id}-code"
+      class="field reading max-w-md"
+      placeholder="number or words: P0118, fan circuit"
+      autocomplete="off"
+      oninput={(e) => (typed = e.currentTarget.value)}
+    />
+    <Combobox.ContentStatic
+      class="mt-1 {offered.length === 0 ? 'hidden' : ''}"
+      aria-label="Codes found"
+      onEscapeKeydown={() => (typed = '')}
+    >
+      {#each offered as code (code)}
+        <Combobox.Item
+          value={code}
+          label={code}
+          class="data-highlighted:bg-well flex min-h-11 w-full cursor-pointer items-baseline gap-3 rounded-lg px-3 py-2 text-left"
+          ><span class="reading font-semibold">{code}</span><span
+            >{CODES[code]?.means ?? 'not in the cooling group of the standard; kept as it is'}</span
+          ></Combobox.Item
+        >
+      {/each}
+    </Combobox.ContentStatic>
+  </Combobox.Root>
   {#if problem}<p class="text-off mt-1 text-xs font-semibold">{problem}</p>{/if}
-  <ul id="{id}-hits" role="listbox" aria-label="Codes found" class="mt-1">
-    {#each hits as code, i (code)}
-      <li id="{id}-{code}" role="option" aria-selected={i === at}>
-        <button
-          type="button"
-          tabindex="-1"
-          class="flex min-h-11 w-full items-baseline gap-3 rounded-lg px-3 py-2 text-left {i === at
-            ? 'bg-well'
-            : ''}"
-          onclick={() => add(code)}
-          ><span class="reading font-semibold">{code}</span><span>{CODES[code].means}</span></button
-        >
-      </li>
-    {/each}
-    {#if unknown && typed.trim()}
-      <li role="option" aria-selected="true">
-        <button
-          type="button"
-          tabindex="-1"
-          class="bg-well flex min-h-11 w-full gap-3 rounded-lg px-3 py-2 text-left"
-          onclick={() => add(unknown)}
-          ><span class="reading font-semibold">{unknown}</span>not in the cooling group of the standard; kept
-          as it is</button
-        >
-      </li>
-    {/if}
-  </ul>
 </div>
 
 {#if codes.length > 0}
@@ -89,9 +75,15 @@
           {#if CODES[c.code]?.failsafe}<span class="text-ink-2 block text-sm">{CODES[c.code].failsafe}</span
             >{/if}
         </span>
-        <select class="field w-36" aria-label="State of {c.code}" bind:value={codes[i].state}>
-          {#each CODE_STATES as state (state)}<option value={state}>{state}</option>{/each}
-        </select>
+        <div class="w-40">
+          <Select
+            label="State of {c.code}"
+            quiet
+            choices={CODE_STATES.map((state) => ({ value: state, label: state }))}
+            value={c.state}
+            onvalue={(state) => (codes[i].state = state as typeof c.state)}
+          />
+        </div>
         <button
           type="button"
           class="btn px-3"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '$lib/ui/inputs/Select.svelte';
   import { limitsOf } from '$core/vehicle/limits';
   import { goto } from '$app/navigation';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
@@ -76,17 +77,15 @@
 {:else}
   <div class="card mb-4 grid items-end gap-4 p-4 md:grid-cols-[1fr_1fr_auto]">
     {#each [['a', 'Before, dashed', a.id], ['b', 'After, in colour', b.id]] as const as [side, label, id] (side)}
-      <label class="block"
-        ><span class="mb-1 block text-sm font-semibold">{label}</span><select
-          class="field"
-          value={id}
-          onchange={(e) => choose(side, e.currentTarget.value)}
-        >
-          {#each runs as r (r.id)}<option value={r.id}
-              >{when(r.importedAt, zone)} · job {r.job} · {r.title}</option
-            >{/each}
-        </select></label
-      >
+      <Select
+        {label}
+        choices={runs.map((r) => ({
+          value: r.id,
+          label: `${when(r.importedAt, zone)} · job ${r.job} · ${r.title}`
+        }))}
+        value={id}
+        onvalue={(run) => choose(side, run!)}
+      />
     {/each}
     <Choose label="Laid together" choices={ways} bind:value={by} />
   </div>

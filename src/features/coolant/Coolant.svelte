@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '$lib/ui/inputs/Select.svelte';
   import { untrack } from 'svelte';
   import { ambientKpa, boilingC } from '$core/physics/coolant/boiling';
   import { freezesC, MOST_PCT, shareFor } from '$core/physics/coolant/mixture';
@@ -61,15 +62,13 @@
   <div class="space-y-4">
     <section class="card space-y-3 p-4" aria-label="The filling">
       {#if !job}
-        <label class="block"
-          ><span class="mb-1 block text-sm font-semibold">Vehicle</span><select
-            class="field"
-            bind:value={vehicleId}
-            ><option value="">none in particular</option>{#each vehicles as v (v.id)}<option value={v.id}
-                >{v.fleetNo} {v.name}</option
-              >{/each}</select
-          ></label
-        >
+        <Select
+          label="Vehicle"
+          blank="none in particular"
+          choices={vehicles.map((v) => ({ value: v.id, label: `${v.fleetNo} ${v.name}` }))}
+          value={vehicleId || null}
+          onvalue={(id) => (vehicleId = id ?? '')}
+        />
       {/if}
       {#key `${vehicleId}/${last?.at}`}
         <QuantityInput

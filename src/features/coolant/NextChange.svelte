@@ -1,4 +1,5 @@
 <script lang="ts">
+  import DateInput from '$lib/ui/inputs/DateInput.svelte';
   import { untrack } from 'svelte';
   import { changeDue } from '$core/physics/coolant/mixture';
   import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
@@ -59,14 +60,7 @@
       >{:else}<span class="text-ink-2 text-base font-normal">When was it changed last?</span>{/if}
   </p>
   <div class="grid grid-cols-2 gap-3">
-    <label class="block"
-      ><span class="mb-1 block text-sm font-semibold">Changed on</span><input
-        type="date"
-        class="field reading"
-        max={today}
-        bind:value={changedOn}
-      /></label
-    >
+    <DateInput label="Changed on" max={today} bind:value={changedOn} />
     <QuantityInput
       label="Every, in months"
       kind="number"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Tick from '$lib/ui/inputs/Tick.svelte';
   import { untrack } from 'svelte';
   import { toast } from 'svelte-sonner';
   import { goto } from '$app/navigation';
@@ -86,9 +87,7 @@
       hint={reckoned === null ? 'by refractometer' : `${reckoned.toFixed(0)} % reckoned`}
     />
     <QuantityInput label="Odometer, km" kind="number" bind:value={odometerKm} problem={of('odometerKm')} />
-    <label class="flex min-h-11 items-center gap-2.5 pt-6"
-      ><input type="checkbox" class="size-6" bind:checked={renewed} />All of it is new</label
-    >
+    <div class="pt-6"><Tick label="All of it is new" bind:value={renewed} /></div>
   </div>
   {#if outL !== null && inL !== null && Math.abs(outL - inL) > 0.3}
     <p class="text-sm">

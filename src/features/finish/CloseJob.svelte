@@ -1,4 +1,6 @@
 <script lang="ts">
+  import DateInput from '$lib/ui/inputs/DateInput.svelte';
+  import Select from '$lib/ui/inputs/Select.svelte';
   import { FAULTS } from '$core/faults/registry';
   import { RadioGroup } from 'bits-ui';
   import RadioMark from '$lib/ui/inputs/RadioMark.svelte';
@@ -98,23 +100,16 @@
         {/each}
       </RadioGroup.Root>
       {#if fixed}
-        <label class="block"
-          ><span class="mb-1 block text-sm font-semibold">What it was</span><select
-            class="field w-full"
-            bind:value={cause}
-            ><option value="">Not known</option>{#each suspects as id (id)}<option value={id}
-                >{FAULTS[id].title}</option
-              >{/each}</select
-          ></label
-        >
-        <label class="block"
-          ><span class="mb-1 block text-sm font-semibold">Look at it again on</span><input
-            class="field max-w-52"
-            type="date"
-            value={lookAgain}
-            oninput={(e) => (typed = e.currentTarget.value)}
-          /></label
-        >
+        <Select
+          label="What it was"
+          blank="Not known"
+          choices={suspects.map((id) => ({ value: id, label: FAULTS[id].title }))}
+          value={cause || null}
+          onvalue={(id) => (cause = (id ?? '') as typeof cause)}
+        />
+        <div class="max-w-60">
+          <DateInput label="Look at it again on" value={lookAgain} onvalue={(day) => (typed = day)} />
+        </div>
       {/if}
       <button class="btn btn-main min-h-14 w-full" disabled={!chosen}
         >{chosen ? `Close as ${chosen}` : 'Say how it ended'}</button

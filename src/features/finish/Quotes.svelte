@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '$lib/ui/inputs/Select.svelte';
   import type { Quote } from '$core/record/decision';
   import type { Entered } from '$core/record/derive';
   import { REPAIR_IDS, repairOf, type RepairId } from '$core/vehicle/repairs';
@@ -72,14 +73,12 @@
     </ul>
   {/if}
   <form class="grid grid-cols-2 gap-3" onsubmit={add}>
-    <label class="block"
-      ><span class="mb-1 block text-sm font-semibold">Part of</span><select
-        class="field w-full"
-        value={repair}
-        onchange={(e) => (wanted = e.currentTarget.value as RepairId)}
-        >{#each bought as id (id)}<option value={id}>{repairOf(id).title}</option>{/each}</select
-      ></label
-    >
+    <Select
+      label="Part of"
+      choices={bought.map((id) => ({ value: id, label: repairOf(id).title }))}
+      value={repair}
+      onvalue={(id) => (wanted = id as RepairId)}
+    />
     <label class="block"
       ><span class="mb-1 block text-sm font-semibold">Quoted by</span><input
         class="field w-full"

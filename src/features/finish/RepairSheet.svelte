@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Select from '$lib/ui/inputs/Select.svelte';
+  import Tick from '$lib/ui/inputs/Tick.svelte';
   import { repairFor } from '$core/faults/registry';
   import { sayChance } from '$core/base/text';
   import { untrack } from 'svelte';
@@ -141,19 +143,16 @@
           onclick={() => toggle(id)}>{repairOf(id).title}</button
         >
       {/each}
-      <select
-        class="field max-w-56"
-        aria-label="Another repair"
-        value=""
-        onchange={(e) => {
-          const id = e.currentTarget.value as RepairId;
-          if (id) toggle(id);
-          e.currentTarget.value = '';
-        }}
-        ><option value="">Another…</option>{#each others as id (id)}<option value={id}
-            >{repairOf(id).title}</option
-          >{/each}</select
-      >
+      <div class="w-56">
+        <Select
+          label="Another repair"
+          quiet
+          blank="Another…"
+          choices={others.map((id) => ({ value: id, label: repairOf(id).title }))}
+          value={null}
+          onvalue={(id) => id && toggle(id as RepairId)}
+        />
+      </div>
     </div>
     {#if choice}
       <p class="text-ink-2 mt-2">
@@ -168,14 +167,12 @@
         {@const due = torqueOf(step, sheet)}
         {@const held = form.steps.includes(step.id) ? null : heldBack(step, heat, sheet)}
         <li class="border-line border-t pt-1 first:border-t-0" data-step={step.id}>
-          <label class="flex min-h-11 items-start gap-3 py-1">
-            <input
-              type="checkbox"
-              class="mt-0.5 h-6 w-6 shrink-0"
-              checked={form.steps.includes(step.id)}
-              disabled={held !== null}
-              onchange={() => tick(step.id)}
-            />
+          <Tick
+            label={step.text}
+            value={form.steps.includes(step.id)}
+            disabled={held !== null}
+            onvalue={() => tick(step.id)}
+          >
             <span
               >{#if held}<strong class="text-off block">{inReaderUnits(held)}</strong>{/if}{step.text}{due ===
               null
@@ -185,7 +182,7 @@
                   >{CAUTIONS[caution].text}</span
                 >{/each}</span
             >
-          </label>
+          </Tick>
           {#if step.torque}
             <div class="max-w-60 pb-2 pl-9">
               <QuantityInput

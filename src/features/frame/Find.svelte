@@ -1,6 +1,6 @@
 <script lang="ts">
   import Search from '@lucide/svelte/icons/search';
-  import { Dialog } from 'bits-ui';
+  import { Command, Dialog } from 'bits-ui';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { CHECK_IDS, checkOf } from '$core/checks/registry';
@@ -21,7 +21,6 @@
   }
 
   let typed = $state('');
-  let at = $state(0);
   let found = $state.raw<{ jobs: FoundJob[]; vehicles: FoundVehicle[] }>({ jobs: [], vehicles: [] });
   let away = $state(false);
 
@@ -74,7 +73,6 @@
   $effect(() => {
     const q = typed.trim();
     const mine = ++request;
-    at = 0;
     if (!open || q === '') {
       found = { jobs: [], vehicles: [] };
       return;
@@ -94,17 +92,6 @@
     typed = '';
     void goto(hit.href);
   }
-  function keys(event: KeyboardEvent) {
-    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-      event.preventDefault();
-      at = Math.min(Math.max(0, at + (event.key === 'ArrowDown' ? 1 : -1)), Math.max(0, hits.length - 1));
-      document.getElementById(`find-${at}`)?.scrollIntoView({ block: 'nearest' });
-    }
-    if (event.key === 'Enter') {
-      event.preventDefault();
-      go(hits[at]);
-    }
-  }
 </script>
 
 <Dialog.Root bind:open>
@@ -112,42 +99,37 @@
     <Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
     <Dialog.Content class="card fixed top-[8vh] left-1/2 z-50 w-[min(44rem,94vw)] -translate-x-1/2 p-4">
       <Dialog.Title class="sr-only">Find</Dialog.Title>
-      <label class="flex items-center gap-3"
-        ><Search size={20} aria-hidden="true" /><span class="sr-only"
-          >Find a job, vehicle, sheet, code or check</span
-        >
-        <input
-          class="field text-lg"
-          placeholder="Job, vehicle, spec sheet, code, check"
-          autocomplete="off"
-          role="combobox"
-          aria-expanded={hits.length > 0}
-          aria-controls="find-hits"
-          aria-activedescendant={hits.length > 0 ? `find-${at}` : undefined}
-          bind:value={typed}
-          onkeydown={keys}
-        /></label
-      >
-      <ul id="find-hits" role="listbox" aria-label="Found" class="mt-2 max-h-[60vh] overflow-y-auto">
-        {#each hits as hit, i (hit.id)}
-          <li id="find-{i}" role="option" aria-selected={i === at}>
-            <button
-              tabindex="-1"
-              class="grid w-full grid-cols-[110px_1fr] gap-x-3 rounded-lg px-3 py-2 text-left {i === at
-                ? 'bg-well'
-                : ''} {hit.href ? '' : 'cursor-default'}"
-              onclick={() => go(hit)}
-            >
-              <span class="text-ink-2 pt-0.5 text-sm">{hit.kind}</span>
-              <span class="min-w-0"
-                ><span class="font-semibold">{hit.title}</span><span class="text-ink-2 line-clamp-2 text-sm"
-                  >{hit.detail}</span
-                ></span
+      <Command.Root shouldFilter={false} label="Find a job, vehicle, sheet, code or check">
+        <div class="flex items-center gap-3">
+          <Search size={20} aria-hidden="true" />
+          <Command.Input
+            class="field text-lg"
+            placeholder="Job, vehicle, spec sheet, code, check"
+            autocomplete="off"
+            bind:value={typed}
+          />
+        </div>
+        <Command.List class="mt-2 max-h-[60vh] overflow-y-auto" aria-label="Found">
+          <Command.Viewport>
+            {#each hits as hit (hit.id)}
+              <Command.Item
+                value={hit.id}
+                onSelect={() => go(hit)}
+                class="data-selected:bg-well grid w-full grid-cols-[110px_1fr] gap-x-3 rounded-lg px-3 py-2 text-left {hit.href
+                  ? 'cursor-pointer'
+                  : 'cursor-default'}"
               >
-            </button>
-          </li>
-        {/each}
-      </ul>
+                <span class="text-ink-2 pt-0.5 text-sm">{hit.kind}</span>
+                <span class="min-w-0"
+                  ><span class="font-semibold">{hit.title}</span><span class="text-ink-2 line-clamp-2 text-sm"
+                    >{hit.detail}</span
+                  ></span
+                >
+              </Command.Item>
+            {/each}
+          </Command.Viewport>
+        </Command.List>
+      </Command.Root>
       {#if typed.trim() && hits.length === 0}<p class="text-ink-2 px-3 py-3">
           Nothing has all of these words.
         </p>{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '$lib/ui/inputs/Select.svelte';
   import Ruler from '@lucide/svelte/icons/ruler';
   import { Popover } from 'bits-ui';
   import { CHOOSABLE } from '$core/units/say';
@@ -23,16 +24,16 @@
       <p class="font-bold">Shown in</p>
       <p class="text-ink-2 text-sm">Anything may be typed with its own unit.</p>
       {#each CHOOSABLE as kind (kind)}
-        <label class="mt-2 grid grid-cols-[1fr_130px] items-center gap-3">
+        <div class="mt-2 grid grid-cols-[1fr_130px] items-center gap-3">
           <span class="capitalize">{kind}</span>
-          <select
-            class="field"
+          <Select
+            label="Unit of {kind}"
+            quiet
+            choices={symbols(kind).map((symbol) => ({ value: symbol, label: symbol }))}
             value={unitOf(kind).symbol}
-            onchange={(e) => chooseUnit(kind, e.currentTarget.value)}
-          >
-            {#each symbols(kind) as symbol (symbol)}<option value={symbol}>{symbol}</option>{/each}
-          </select>
-        </label>
+            onvalue={(symbol) => chooseUnit(kind, symbol!)}
+          />
+        </div>
       {/each}
     </Popover.Content>
   </Popover.Portal>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '$lib/ui/inputs/Select.svelte';
   import { CHANNELS, channel, type ChannelKey } from '$core/logs/channels';
   import { timeUseOf } from '$core/logs/csv-import';
   import { TIME_FORMATS, type TimeFormat } from '$core/logs/csv-time';
@@ -57,37 +58,36 @@
       .join('   ')}</td
   >
   <td class="w-52 py-1.5 pr-3">
-    <select
-      class="field"
-      aria-label="What {column.header} is"
+    <Select
+      label="What {column.header} is"
+      quiet
+      choices={[
+        { value: 'ignore', label: 'Leave out' },
+        { value: 'time', label: 'Time' },
+        ...CHANNELS.map((c) => ({ value: c.key, label: c.title })),
+        { value: 'event', label: 'Marks' }
+      ]}
       value={chosen}
-      onchange={(e) => pick(e.currentTarget.value)}
-    >
-      <option value="ignore">Leave out</option>
-      <option value="time">Time</option>
-      {#each CHANNELS as c (c.key)}<option value={c.key}>{c.title}</option>{/each}
-      <option value="event">Marks</option>
-    </select>
+      onvalue={(use) => pick(use!)}
+    />
   </td>
   <td class="w-44 py-1.5 pr-3">
     {#if use.kind === 'channel' && units.length > 0}
-      <select
-        class="field"
-        aria-label="Unit of {column.header}"
+      <Select
+        label="Unit of {column.header}"
+        quiet
+        choices={units.map((u) => ({ value: u.symbol, label: u.symbol }))}
         value={use.unit}
-        onchange={(e) => setUnit(e.currentTarget.value)}
-      >
-        {#each units as u (u.symbol)}<option value={u.symbol}>{u.symbol}</option>{/each}
-      </select>
+        onvalue={(unit) => setUnit(unit!)}
+      />
     {:else if use.kind === 'time'}
-      <select
-        class="field"
-        aria-label="How {column.header} is written"
+      <Select
+        label="How {column.header} is written"
+        quiet
+        choices={Object.entries(TIME_FORMATS).map(([value, label]) => ({ value, label }))}
         value={use.format}
-        onchange={(e) => setFormat(e.currentTarget.value)}
-      >
-        {#each Object.entries(TIME_FORMATS) as [key, words] (key)}<option value={key}>{words}</option>{/each}
-      </select>
+        onvalue={(format) => setFormat(format!)}
+      />
     {/if}
   </td>
   <td class="py-1.5 text-sm {column.doubtful ? 'text-off font-semibold' : 'text-ink-2'}"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Tick from '$lib/ui/inputs/Tick.svelte';
   import FileUp from '@lucide/svelte/icons/file-up';
   import { toast } from 'svelte-sonner';
   import { goto } from '$app/navigation';
@@ -167,10 +168,9 @@
       title={layout || bus ? 'Not imported; nothing was saved' : 'This file cannot be read as a log'}
     >
       {#if canSkip}
-        <label class="mt-3 flex min-h-11 items-center gap-3 font-semibold"
-          ><input type="checkbox" class="size-5" bind:checked={skipBrokenRows} />Leave these rows out and
-          import the rest</label
-        >
+        <div class="mt-3 font-semibold">
+          <Tick label="Leave these rows out and import the rest" bind:value={skipBrokenRows} />
+        </div>
       {/if}
     </Problems>
   </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import DateInput from '$lib/ui/inputs/DateInput.svelte';
   import type { ShopChecks } from '$core/record/shop-checks';
   import { toast } from 'svelte-sonner';
   import { untrack } from 'svelte';
@@ -203,13 +204,7 @@
           placeholder="parts, flushes, other workshops"
         /></label
       >
-      <label class="block"
-        ><span class="mb-1 block text-sm font-semibold">Last coolant change</span><input
-          class="field"
-          type="date"
-          bind:value={form.coolantChanged}
-        /></label
-      >
+      <DateInput label="Last coolant change" bind:value={form.coolantChanged} />
     </div>
     <Problems {problems} title={amends ? 'Not corrected yet' : 'Not opened yet'} />
     <div class="flex gap-3">

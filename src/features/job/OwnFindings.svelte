@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '$lib/ui/inputs/Select.svelte';
   import { FAULTS } from '$core/faults/registry';
   import type { FaultId } from '$core/vehicle/faults';
   import { OWN_WEIGHTS, ownFindingSchema, ownWords, type OwnFinding } from '$core/record/own-finding';
@@ -74,12 +75,12 @@
     {/if}
     {#if open}
       <form class="mt-2 space-y-3" onsubmit={add} aria-label="Own finding">
-        <label class="block"
-          ><span class="mb-1 block text-sm font-semibold">About</span>
-          <select class="field w-full" bind:value={fault}>
-            {#each possible as id (id)}<option value={id}>{FAULTS[id].title}</option>{/each}
-          </select></label
-        >
+        <Select
+          label="About"
+          choices={possible.map((id) => ({ value: id, label: FAULTS[id].title }))}
+          value={fault}
+          onvalue={(id) => (fault = id as typeof fault)}
+        />
         <Choose label="It" choices={WAYS} bind:value={way} />
         <Choose label="Weight" choices={WEIGHTS} bind:value={weight} />
         <label class="block"

@@ -7,6 +7,8 @@
 </script>
 
 <script lang="ts">
+  import SliderInput from '$lib/ui/inputs/SliderInput.svelte';
+  import Select from '$lib/ui/inputs/Select.svelte';
   import { FAULTS, PLANT_FAULTS, withFault } from '$core/faults/registry';
   import { untrack } from 'svelte';
   import { invalidateAll } from '$app/navigation';
@@ -109,43 +111,28 @@
     {#if adapter?.simulated}
       <fieldset class="border-line grid gap-4 border-t pt-4 sm:grid-cols-2">
         <legend class="sr-only">What is plugged in</legend>
-        <label class="block"
-          ><span class="mb-1 block text-sm font-semibold">Hidden fault</span><select
-            class="field"
-            bind:value={fault}
-          >
-            {#each faults as id (id)}<option value={id}>{FAULTS[id].title}</option>{/each}
-          </select></label
-        >
-        <label class="block"
-          ><span class="mb-1 block text-sm font-semibold">Severity, {Math.round(severity * 100)} %</span
-          ><input
-            class="h-11 w-full"
-            type="range"
-            min="0.1"
-            max="1"
-            step="0.05"
-            bind:value={severity}
-          /></label
-        >
-        <label class="block"
-          ><span class="mb-1 block text-sm font-semibold">Drive</span><select
-            class="field"
-            bind:value={drive}
-          >
-            {#each Object.keys(DRIVES) as name (name)}<option value={name}>{name}</option>{/each}
-          </select></label
-        >
+        <Select
+          label="Hidden fault"
+          choices={faults.map((id) => ({ value: id, label: FAULTS[id].title }))}
+          value={fault}
+          onvalue={(id) => (fault = id as typeof fault)}
+        />
+        <SliderInput
+          label="Severity, {Math.round(severity * 100)} %"
+          min={10}
+          max={100}
+          step={5}
+          value={Math.round(severity * 100)}
+          onvalue={(pct) => (severity = pct / 100)}
+        />
+        <Select
+          label="Drive"
+          choices={Object.keys(DRIVES).map((name) => ({ value: name, label: name }))}
+          value={drive}
+          onvalue={(name) => (drive = name as typeof drive)}
+        />
         <QuantityInput label="Ambient" kind="temperature" bind:value={ambientC} required />
-        <label class="block"
-          ><span class="mb-1 block text-sm font-semibold">Clock, {factor} times as fast</span><input
-            class="h-11 w-full"
-            type="range"
-            min="1"
-            max="60"
-            bind:value={factor}
-          /></label
-        >
+        <SliderInput label="Clock, {factor} times as fast" min={1} max={60} bind:value={factor} />
       </fieldset>
     {:else if !adapter}
       <Choose

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import DateInput from '$lib/ui/inputs/DateInput.svelte';
   import { FAULTS } from '$core/faults/registry';
   import type { DepotNumbers } from '$core/handover/numbers';
   import { repairOf } from '$core/vehicle/repairs';
@@ -96,17 +97,8 @@
     {/each}
   </nav>
   <form method="GET" class="flex items-end gap-2">
-    <label
-      ><span class="sr-only">From</span><input
-        class="field"
-        type="date"
-        name="from"
-        value={period.from}
-      /></label
-    >
-    <label
-      ><span class="sr-only">To</span><input class="field" type="date" name="to" value={period.to} /></label
-    >
+    <DateInput label="From" quiet name="from" value={period.from} />
+    <DateInput label="To" quiet name="to" value={period.to} />
     <button class="btn">Show</button>
   </form>
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Tick from '$lib/ui/inputs/Tick.svelte';
   import Trash from '@lucide/svelte/icons/trash-2';
   import { untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
@@ -144,15 +145,12 @@
             {@const own = shopCurves().find((s) => s.id === c.id)}
             <tr class="border-line border-t" data-curve={c.id}>
               <td class="w-14"
-                ><label class="flex min-h-11 items-center"
-                  ><input
-                    type="checkbox"
-                    class="size-5"
-                    checked={drawn.some((d) => d.id === c.id)}
-                    onchange={() => toggle(c.id)}
-                    aria-label="Draw {c.title}"
-                  /></label
-                ></td
+                ><Tick
+                  label="Draw {c.title}"
+                  quiet
+                  value={drawn.some((d) => d.id === c.id)}
+                  onvalue={() => toggle(c.id)}
+                /></td
               >
               <td class="py-1"
                 >{c.title}{#if own?.source}<span class="text-ink-2 block text-sm">{own.source}</span>{/if}</td

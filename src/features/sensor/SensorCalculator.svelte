@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Select from '$lib/ui/inputs/Select.svelte';
   import { limitsOf } from '$core/vehicle/limits';
   import Printer from '@lucide/svelte/icons/printer';
   import { untrack } from 'svelte';
@@ -151,21 +152,19 @@
 <div class="grid items-start gap-4 lg:grid-cols-[360px_minmax(0,1fr)]">
   <div class="no-print space-y-4">
     <section class="card space-y-3 p-4" aria-label="The sensor">
-      <label class="block"
-        ><span class="mb-1 block text-sm font-semibold">Curve of</span>
-        <select class="field" bind:value={of}>
-          <optgroup label="Vehicles">
-            {#each vehicles as v (v.fleetNo)}<option value="vehicle:{v.fleetNo}">{v.fleetNo} {v.name}</option
-              >{/each}
-          </optgroup>
-          {#if shopCurves().length > 0}<optgroup label="The shop’s own">
-              {#each shopCurves() as c (c.id)}<option value="family:{c.id}">{c.title}</option>{/each}
-            </optgroup>{/if}
-          <optgroup label="Families">
-            {#each LIBRARY as f (f.id)}<option value="family:{f.id}">{f.title}</option>{/each}
-          </optgroup>
-        </select></label
-      >
+      <Select
+        label="Curve of"
+        choices={[
+          ...vehicles.map((v) => ({
+            value: `vehicle:${v.fleetNo}`,
+            label: `${v.fleetNo} ${v.name}`,
+            group: 'Vehicles'
+          })),
+          ...shopCurves().map((c) => ({ value: `family:${c.id}`, label: c.title, group: 'The shop’s own' })),
+          ...LIBRARY.map((f) => ({ value: `family:${f.id}`, label: f.title, group: 'Families' }))
+        ]}
+        bind:value={of}
+      />
       <div class="grid grid-cols-2 gap-3">
         <QuantityInput
           label="Temperature"

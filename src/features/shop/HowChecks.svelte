@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Tick from '$lib/ui/inputs/Tick.svelte';
   import { midSentence } from '$core/base/text';
   import { untrack } from 'svelte';
   import { CHECK_IDS, checkOf } from '$core/checks/registry';
@@ -44,18 +45,11 @@
     <legend class="text-sm font-semibold">At hand</legend>
     <div class="mt-1 grid gap-x-6 sm:grid-cols-2 lg:grid-cols-4">
       {#each BOUGHT_TOOLS as tool (tool)}
-        <label class="flex min-h-11 items-center gap-2"
-          ><input
-            type="checkbox"
-            class="h-6 w-6 shrink-0"
-            checked={!without.includes(tool)}
-            onchange={() => toggle(tool)}
-          /><span
-            >{tool}
-            <span class="text-ink-2 text-sm"
-              >{needing(tool).length} check{needing(tool).length === 1 ? '' : 's'}</span
-            ></span
-          ></label
+        <Tick label={tool} value={!without.includes(tool)} onvalue={() => toggle(tool)}
+          >{tool}
+          <span class="text-ink-2 text-sm"
+            >{needing(tool).length} check{needing(tool).length === 1 ? '' : 's'}</span
+          ></Tick
         >
       {/each}
     </div>

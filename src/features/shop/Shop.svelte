@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Tick from '$lib/ui/inputs/Tick.svelte';
   import { FAULTS } from '$core/faults/registry';
   import { midSentence } from '$core/base/text';
   import { untrack } from 'svelte';
@@ -136,11 +137,11 @@
               /></td
             >
             <td class="py-1 pl-3"
-              ><label class="flex min-h-11 items-center gap-2"
-                ><input type="checkbox" class="h-6 w-6" bind:checked={form.rows[i].shelf} /><span
-                  class="sr-only">{repairOf(row.id).title} on the shelf</span
-                ></label
-              ></td
+              ><Tick
+                label="{repairOf(row.id).title} on the shelf"
+                quiet
+                bind:value={form.rows[i].shelf}
+              /></td
             >
           </tr>
         {/each}

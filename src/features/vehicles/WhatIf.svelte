@@ -1,4 +1,6 @@
 <script lang="ts">
+  import SliderInput from '$lib/ui/inputs/SliderInput.svelte';
+  import Select from '$lib/ui/inputs/Select.svelte';
   import { FAULTS, PLANT_FAULTS } from '$core/faults/registry';
   import { limitsOf } from '$core/vehicle/limits';
   import { untrack } from 'svelte';
@@ -141,32 +143,22 @@
 <h1 class="mt-1 mb-3">What would it change</h1>
 <div class="grid items-start gap-4 lg:grid-cols-[330px_minmax(0,1fr)]">
   <section class="card space-y-4 p-4" aria-label="What is asked">
-    <label class="block"
-      ><span class="mb-1 block text-sm font-semibold">As it is now</span><select
-        class="field"
-        bind:value={fault}
-        >{#each faults as f (f.id)}<option value={f.id}>{FAULTS[f.id].title}</option>{/each}</select
-      ></label
-    >
+    <Select
+      label="As it is now"
+      choices={faults.map((f) => ({ value: f.id, label: FAULTS[f.id].title }))}
+      value={fault}
+      onvalue={(id) => (fault = id as typeof fault)}
+    />
     {#if fault !== 'none'}
-      <label class="block text-sm font-semibold"
-        >How badly: {severity} %<input
-          type="range"
-          min="5"
-          max="100"
-          step="5"
-          class="mt-1 w-full"
-          bind:value={severity}
-        /></label
-      >
+      <SliderInput label="How badly: {severity} %" min={5} max={100} step={5} bind:value={severity} />
     {/if}
     <div class="space-y-3">
-      <label class="block"
-        ><span class="mb-1 block text-sm font-semibold">Drive</span><select class="field" bind:value={drive}
-          >{#each Object.entries(DRIVE_WORDS) as [id, words] (id)}<option value={id}>{words}</option
-            >{/each}</select
-        ></label
-      >
+      <Select
+        label="Drive"
+        choices={Object.entries(DRIVE_WORDS).map(([value, label]) => ({ value, label }))}
+        value={drive}
+        onvalue={(id) => (drive = id as typeof drive)}
+      />
       <QuantityInput
         label="Air"
         kind="temperature"
@@ -181,17 +173,14 @@
       bind:value={cureId}
     />
     {#key cureId}
-      <label class="block text-sm font-semibold"
-        >{Math.round(size)}
-        {cure.unit}<input
-          type="range"
-          min={cure.from}
-          max={cure.to}
-          step={cure.to > 100 ? 50 : 1}
-          class="mt-1 w-full"
-          bind:value={sizes[cure.id]}
-        /></label
-      >
+      <SliderInput
+        label="{Math.round(size)} {cure.unit}"
+        min={cure.from}
+        max={cure.to}
+        step={cure.to > 100 ? 50 : 1}
+        value={size}
+        onvalue={(v) => (sizes[cure.id] = v)}
+      />
     {/key}
   </section>
   <section class="card p-4" aria-label="What it comes to">

@@ -5,35 +5,48 @@
     label: string;
     min: number;
     max: number;
-    low: string;
-    high: string;
+    step?: number;
+    /** What its ends are called. */
+    low?: string;
+    high?: string;
     /** null until it is set. */
     value: number | null;
     problem?: string;
-    onvalue: (value: number) => void;
+    onvalue?: (value: number) => void;
   }
-  let { label, min, max, low, high, value, problem, onvalue }: Props = $props();
+  let { label, min, max, step = 1, low, high, value = $bindable(), problem, onvalue }: Props = $props();
   const id = $props.id();
+
+  function choose(next: number) {
+    // The middle, where it stands before it is set, is no answer.
+    if (value === null && next === (min + max) / 2) return;
+    value = next;
+    onvalue?.(next);
+  }
 </script>
 
 <div>
-  <p id="{id}-label" class="mb-1 text-sm font-semibold">{label}</p>
+  <p id="{id}-label" class="text-sm font-semibold">{label}</p>
   <Slider.Root
     type="single"
     {min}
     {max}
-    step={1}
+    {step}
     value={value ?? (min + max) / 2}
-    onValueChange={onvalue}
+    onValueChange={choose}
     class="relative flex h-11 w-full touch-none items-center select-none"
   >
-    <span class="bg-line-strong relative h-2.5 w-full grow rounded-full"></span>
+    <span class="bg-line-strong relative h-2.5 w-full grow rounded-full">
+      <Slider.Range class="bg-act absolute h-full rounded-full {value === null ? 'opacity-0' : ''}" />
+    </span>
     <Slider.Thumb
       index={0}
       aria-labelledby="{id}-label"
-      class="bg-card size-8 rounded-full border-3 {value === null ? 'border-line-strong' : 'border-act'}"
+      class="bg-card block size-8 rounded-full border-3 {value === null
+        ? 'border-line-strong'
+        : 'border-act'}"
     />
   </Slider.Root>
-  <p class="text-ink-2 flex justify-between text-sm"><span>{low}</span><span>{high}</span></p>
+  {#if low}<p class="text-ink-2 flex justify-between text-sm"><span>{low}</span><span>{high}</span></p>{/if}
   {#if problem}<p class="text-off text-xs font-semibold">{problem}</p>{/if}
 </div>
