@@ -12,6 +12,7 @@ import type { PlantParams } from '../src/core/physics/plant/params';
 import { deriveJob } from '../src/core/record/derive';
 import { USUAL_COSTS } from '../src/core/record/shop-costs';
 import type { FaultId } from '../src/core/vehicle/faults';
+import type { SymptomId } from '../src/core/vehicle/symptoms';
 import { repairOf, type RepairId } from '../src/core/vehicle/repairs';
 import type { SpecSheet } from '../src/core/vehicle/spec-sheet';
 import { caseOf } from '../src/simulation/cases/case';
@@ -68,6 +69,21 @@ const FAST_IDLE: readonly Leg[] = [
 ];
 const FAST_IDLE_LONG = FAST_IDLE.map((l, i) => (i === 1 ? { ...l, minutes: 40, rpm: 2300, load: 0.35 } : l));
 
+/** Nothing wrong in all that is looked at. */
+const LOOKS_GOOD = {
+  level: 'mark',
+  leaks: 'none',
+  colour: 'clean',
+  face: 'clean',
+  belt: 'good',
+  pump: 'firm',
+  hoses: 'firm',
+  connector: 'sound',
+  added: 'none',
+  note: '',
+  fixAnyway: []
+};
+
 /** Repairs, and what shows that they worked, as far as this shop took the trouble. */
 function repairAndProve(
   w: Writer,
@@ -116,41 +132,40 @@ function repairAndProve(
   const plant = cured ? c.sound : c.plant;
   const ambientC = airOn(w.at, random);
   w.run(logged(w.vehicle.spec, plant, DRIVES.mixed, ambientC, c.seed + 71, 'all'), 'after-repair.csv');
-  if (cured && w.vehicle.spec.fan?.stages?.length && random() < 0.8) {
-    w.run(logged(w.vehicle.spec, plant, FAST_IDLE, ambientC, c.seed + 72, 'all'), 'fast-idle.csv');
-    if (!w.case().proof!.items.find((i) => i.id === 'fan')?.met)
+  // What the proof still asks for is done, as most technicians do.
+  const healed = new Patient({ ...c, plant, fault: cured ? 'none' : c.fault });
+  for (let tries = 0; tries < 8 && random() < 0.95; tries++) {
+    const next = w.case().proof!.next;
+    if (!next?.check) break;
+    if (next.id === 'run') {
+      const hard = tries > 2 ? FAST_IDLE_LONG : tries > 0 ? DRIVES.ridge : DRIVES.mixed;
       w.run(
-        logged(w.vehicle.spec, plant, FAST_IDLE_LONG, ambientC, c.seed + 73, 'all'),
-        'fast-idle-long.csv'
+        logged(w.vehicle.spec, plant, hard, ambientC, c.seed + 72 + tries, 'all'),
+        `proof-${tries + 1}.csv`
       );
-    // The last word is the road’s.
-    if (w.runs.at(-1)!.analysis.verdict !== 'none')
-      w.run(logged(w.vehicle.spec, plant, DRIVES.mixed, ambientC, c.seed + 74, 'all'), 'road-again.csv');
-  }
-  if (random() < 0.92)
-    w.add({ kind: 'check.recorded', payload: { check: 'codes', readings: { codes: [] } } }, 5);
-  if (random() < 0.92)
+      continue;
+    }
+    const readings =
+      next.check === 'codes'
+        ? { codes: [] }
+        : next.check === 'level-and-look'
+          ? LOOKS_GOOD
+          : healed.ask(next.check)?.judged?.readings;
+    if (!readings) break;
     w.add(
-      {
-        kind: 'check.recorded',
-        payload: {
-          check: 'level-and-look',
-          readings: {
-            level: 'mark',
-            leaks: 'none',
-            colour: 'clean',
-            face: 'clean',
-            belt: 'good',
-            hoses: 'firm',
-            connector: 'sound',
-            added: 'none',
-            note: '',
-            fixAnyway: []
-          }
-        }
-      },
-      6
+      { kind: 'check.recorded', payload: { check: next.check, readings } },
+      checkOf(next.check).minutes + 1
     );
+  }
+  for (const { id } of w.case().proof!.items.filter((i) => !i.met && i.id.startsWith('complaint/')))
+    if (random() < 0.7)
+      w.add(
+        {
+          kind: 'complaint.tried',
+          payload: { what: id.slice('complaint/'.length) as SymptomId, gone: cured, how: 'on the road home' }
+        },
+        3
+      );
   return w.case().proof!.proven;
 }
 

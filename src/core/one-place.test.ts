@@ -3,7 +3,7 @@ import { CHECK_IDS, checkOf } from './checks/registry';
 import { stepsOf } from './diagnosis/steps';
 import { curesOf, namedBy } from './faults/registry';
 import { DIALECTS } from './logs/any-log';
-import { CHANNELS } from './logs/channels';
+import { CHANNELS, type Channel } from './logs/channels';
 import { CAUTION_IDS, CAUTIONS } from './measure/cautions';
 import { INSTRUMENTS } from './measure/instruments';
 import { BOUGHT_TOOLS, type Tool } from './measure/tools';
@@ -48,11 +48,13 @@ describe('what is said in one place is whole', () => {
   it('an instrument: a reading can be taken with it, and it says what it may be off', () => {
     expect(
       lacking(
-        Object.entries(INSTRUMENTS).flatMap(([id, { uncertaintyC, hint }]) => [
-          !offered.has(id) && `${id}: no field offers this instrument in takenWith`,
-          !(uncertaintyC > 0) && `${id}: what it may be off is not above 0`,
-          hint === '' && `${id}: it says nothing of how it is used`
-        ])
+        Object.entries<{ uncertaintyC: number; hint: string }>(INSTRUMENTS).flatMap(
+          ([id, { uncertaintyC, hint }]) => [
+            !offered.has(id) && `${id}: no field offers this instrument in takenWith`,
+            !(uncertaintyC > 0) && `${id}: what it may be off is not above 0`,
+            hint === '' && `${id}: it says nothing of how it is used`
+          ]
+        )
       )
     ).toEqual([]);
   });
@@ -84,7 +86,7 @@ describe('what is said in one place is whole', () => {
   it('a log column: it has a title, a unit, and a range it can have', () => {
     expect(
       lacking(
-        CHANNELS.flatMap((c) => [
+        (CHANNELS as readonly Channel[]).flatMap((c) => [
           c.title === '' && `${c.key}: it has no title`,
           baseUnit(c.kind).symbol === undefined && `${c.key}: its kind has no unit`
         ])

@@ -348,13 +348,13 @@ describe('units, search, photos', () => {
     await see(driver, By.css('[role=dialog] input'));
     const find = async (text: string) => {
       await (await active()).sendKeys(Key.chord(Key.CONTROL, 'a'), text);
-      return see(driver, By.css('#find-0'));
+      return see(driver, By.css('[data-command-item]'));
     };
     await find('P0128');
-    await see(driver, withText('li', 'Coolant stays below'));
+    await see(driver, withText('*', 'Coolant stays below'));
     await find('blade tip');
     await find('grinds puddle');
-    await driver.wait(async () => (await textOf('#find-0')).includes('QH-28'), WAIT_MS);
+    await driver.wait(async () => (await textOf('[data-command-item]')).includes('QH-28'), WAIT_MS);
     await (await active()).sendKeys(Key.ENTER);
     await driver.wait(until.urlMatches(/\/jobs\/\d+$/), WAIT_MS);
     expect(await textOf('h1')).toContain('QH-28');

@@ -169,7 +169,7 @@ describe('the suspects of a job', () => {
   it('are not asked by a tool that the shop has not', async () => {
     const job = await newJob('QH-11', QUEUE);
     await go('/shop');
-    const tool = await see(driver, By.xpath('//label[contains(., "Optical tachometer")]/input'));
+    const tool = await see(driver, By.xpath('//label[contains(., "Optical tachometer")]'));
     await tool.click();
     expect(await textOf('form[aria-label="Tools and minutes"] [role="status"]')).toContain(
       'Clutch speed, hot'
@@ -188,7 +188,7 @@ describe('the suspects of a job', () => {
     await go(`${job}?check=hose-rush`);
     await see(driver, withText('span', 'About 13 min'));
     await go('/shop');
-    await (await see(driver, By.xpath('//label[contains(., "Optical tachometer")]/input'))).click();
+    await (await see(driver, By.xpath('//label[contains(., "Optical tachometer")]'))).click();
     await (await see(driver, withText('button', 'Keep tools and minutes'))).click();
     await see(driver, withText('*', 'Tools and minutes kept'));
   });

@@ -2,6 +2,7 @@ import '../base/zod-words';
 import { z } from 'zod';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { FaultId } from '../vehicle/faults';
+import type { RepairId } from '../vehicle/repairs';
 import type { Problem } from '../base/result';
 import { cannotHave } from '../faults/registry';
 import type { CoolingOf, ThermalFact, ThermalState } from '../physics/heat/state';
@@ -87,6 +88,8 @@ export interface CheckWords {
   readonly gate: Gate;
   /** How far it is believed. */
   readonly strength: Strength;
+  /** The repairs that fit another of the part it measures by itself: what was read of the old one is out with it. */
+  readonly measures?: readonly RepairId[];
   /** Part of every job, whatever the complaint. */
   readonly always?: boolean;
   /** An engine is not run before it is done: it comes first while the engine is cold, whatever it is worth. */

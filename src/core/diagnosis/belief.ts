@@ -1,4 +1,6 @@
+import { curesOf } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
+import type { RepairId } from '../vehicle/repairs';
 import { withBlunder, type Finding } from './finding';
 import type { Hypotheses, Space } from './hypotheses';
 
@@ -128,6 +130,31 @@ function groupOf(members: readonly Weighed[], n: number): Group {
       sum[h] += w;
     }
   return { strongest, sum, members };
+}
+
+/** A part that was fitted is bad, or the fault is not where the repair was, this often. Ours. */
+const REMAINS = 0.04;
+
+/**
+ * What can be wrong after a repair: the suspects as they stood, less what the repair cures. What it cures goes to what
+ * is left of the hypothesis, or to nothing being wrong; a little of it stays.
+ */
+export function afterRepair(before: Belief, repairs: readonly RepairId[]): Hypotheses {
+  const { space } = before.of;
+  const chances = chancesOf(before.log);
+  const cured = new Set(repairs.flatMap((id) => curesOf(id)));
+  const placeOf = new Map(space.sets.map((set, h) => [set.join('+'), h]));
+  const now = new Float64Array(chances.length);
+  space.sets.forEach((set, h) => {
+    const left = set.filter((f) => f === 'none' || !cured.has(f));
+    if (left.length === set.length) {
+      now[h] += chances[h];
+      return;
+    }
+    now[h] += REMAINS * chances[h];
+    now[placeOf.get(left.length > 0 ? left.join('+') : 'none')!] += (1 - REMAINS) * chances[h];
+  });
+  return { space, logPrior: now.map((p) => Math.log(Math.max(p, 1e-12))) };
 }
 
 /** The logarithms of a belief with one of its findings left out. */

@@ -1,3 +1,7 @@
+import type { RepairId } from '../vehicle/repairs';
+import type { FaultId } from '../vehicle/faults';
+import { curesOf } from '../faults/registry';
+import type { Posterior } from './posterior';
 import { lazy } from '../base/lazy';
 import type { LibraryCurve } from '../physics/thermistor/library';
 import { holding, type KnownFact } from '../physics/heat/facts';
@@ -100,6 +104,15 @@ export interface Case {
   contextOf(check: CheckId, at: string, except: string | null): CheckContext;
 }
 
+/** What a repair put right, as it was believed before it: the likeliest fault it cures; null where none was likely. */
+function causeOf(repairs: readonly RepairId[], { suspects }: Posterior): FaultId | null {
+  const cures = repairs.flatMap((id) => [...curesOf(id)]);
+  const likeliest = suspects.find((s) => s.fault !== 'none' && cures.includes(s.fault));
+  return likeliest && likeliest.probability > LIKELY ? likeliest.fault : null;
+}
+/** Below this nobody can say what a repair was for. */
+const LIKELY = 0.05;
+
 /** The codes that were read last. */
 const codesIn = (judged: readonly JudgedCheck[]): string[] =>
   ((counting(judged, 'codes')?.readings as CodesReadings | undefined)?.codes ?? []).map((c) => c.code);
@@ -163,6 +176,7 @@ export function assembleCase(input: CaseInput): Case | null {
           done: since(),
           runs: runs.filter((r) => r.at > last.at),
           own: state.own.filter((o) => o.at > last.at),
+          repaired: { findings: before().asked.findings, repairs: last.done.repairs },
           phase: heat.phase
         })
       : before()
@@ -171,10 +185,13 @@ export function assembleCase(input: CaseInput): Case | null {
     last
       ? proofOf({
           repairedAt: last.at,
+          repairs: last.done.repairs,
+          cause: causeOf(last.done.repairs, before().now),
           done: judged(),
           runs,
           sheet,
-          symptoms: state.intake.symptoms
+          symptoms: state.intake.symptoms,
+          tried: state.tried
         })
       : null
   );
@@ -183,7 +200,16 @@ export function assembleCase(input: CaseInput): Case | null {
     popularPart(state.intake.symptoms, codesIn(judged()), opinion().asked, opinion().now)
   );
   const offers = lazy(() => offersOf(opinion().now, costs));
-  const plan = lazy(() => planOf({ sheet, done: since(), state: heat, shop: shop.checks, ...opinion() }));
+  const plan = lazy(() =>
+    planOf({
+      sheet,
+      done: since(),
+      state: heat,
+      shop: shop.checks,
+      ...opinion(),
+      proving: open ? (proof()?.next?.check ?? null) : null
+    })
+  );
   const pair = lazy(() => {
     if (!last) return { before: runs.at(-1) ?? null, after: null };
     const earlier = runs.filter((r) => r.at <= last.at);

@@ -5,7 +5,8 @@ import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { FaultId } from '../vehicle/faults';
 import { minutesOf, missingFor, USUAL_CHECKS, type ShopChecks } from '../record/shop-checks';
 import type { ThermalState } from '../physics/heat/state';
-import { believe, chancesOf, weigh, withFinding } from './belief';
+import { afterRepair, believe, chancesOf, weigh, withFinding } from './belief';
+import type { RepairId } from '../vehicle/repairs';
 import { groupOf, strengthOf } from './findings';
 import type { Finding } from './finding';
 import { resultsOf, sharesOf, type Foreseeable } from '../checks/results';
@@ -147,15 +148,18 @@ function laidOut(id: CheckId, space: Space): LaidOut {
 }
 
 /** What bears on the suspects of a vehicle, whatever is to be done next. */
-export type Question = Pick<Asked, 'findings' | 'sheet' | 'history'>;
+export type Question = Pick<Asked, 'findings' | 'sheet' | 'history' | 'repaired'>;
 
 /** What is believed of what is asked, with what looking ahead needs: made once for one question. */
 const asked = new WeakMap<Question, Outlook>();
 export function beliefOf(question: Question): Outlook {
   const had = asked.get(question);
   if (had) return had;
-  const { findings, sheet, history } = question;
-  const made = ahead(believe(findings, hypothesesOf(sheet, history)));
+  const { findings, sheet, history, repaired } = question;
+  const of = hypothesesOf(sheet, history);
+  const made = ahead(
+    believe(findings, repaired ? afterRepair(believe(repaired.findings, of), repaired.repairs) : of)
+  );
   asked.set(question, made);
   return made;
 }
@@ -167,6 +171,8 @@ export interface Asked {
   /** Checks that can still be done and are safe to offer. */
   readonly open: readonly CheckId[];
   readonly history?: History;
+  /** What was known before a repair, and what was repaired: the suspects go on from there. */
+  readonly repaired?: { readonly findings: readonly Finding[]; readonly repairs: readonly RepairId[] };
   /** Bench checks whose part is out already ({@link partRemoved}). */
   readonly removed?: readonly CheckId[];
   /** How checks are done in this shop: its minutes, and what it is without. */

@@ -26,6 +26,8 @@ export interface JobKnown {
   readonly causes?: Causes;
   readonly costs?: ShopCosts;
   readonly shop?: ShopChecks;
+  /** What was known before a repair, and what was repaired; while a repaired job is open. */
+  readonly repaired?: Asked['repaired'];
   /** Where the engine is on the heat line. */
   readonly phase: ThermalState['phase'];
 }
@@ -50,6 +52,7 @@ const askedOf = (job: JobKnown): Asked => ({
   }),
   sheet: job.sheet,
   history: historyOf(job.causes ?? {}),
+  ...(job.repaired ? { repaired: job.repaired } : {}),
   state: { phase: job.phase },
   open: openChecks(job.done),
   removed: partRemoved(job.done),

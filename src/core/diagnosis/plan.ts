@@ -63,6 +63,8 @@ export interface Planning {
   readonly worth: readonly Worth[];
   /** The check that is advised before acting ({@link adviceOf}); it is on the plan whatever it is worth. */
   readonly advised?: CheckId | null;
+  /** What the proof of a repair asks for next: it comes first, whatever it is worth. */
+  readonly proving?: CheckId | null;
   readonly shop?: ShopChecks;
 }
 
@@ -74,6 +76,7 @@ export function planOf({
   now,
   worth,
   advised = null,
+  proving = null,
   shop = USUAL_CHECKS
 }: Planning): Plan {
   const best = worth[0]?.rate ?? 0;
@@ -100,8 +103,13 @@ export function planOf({
       minutes: minutesOf(id, shop),
       from: stretches[0] ?? null,
       to: stretches.at(-1) ?? null,
-      suggested: !!check.always || pays || last !== null || id === advised,
-      why: check.always ? 'Part of every job' : reasonOf(id, now, chances),
+      suggested: !!check.always || pays || last !== null || id === advised || id === proving,
+      why:
+        id === proving
+          ? 'The proof of the repair asks for it'
+          : check.always
+            ? 'Part of every job'
+            : reasonOf(id, now, chances),
       done: last,
       now: possibleIn(check, state),
       waitMin: removed.includes(id) ? 0 : waitFor(check, state),
@@ -109,7 +117,9 @@ export function planOf({
       worth: own
     });
   }
-  const ordered = inOrder(planned, state, advised);
+  const asked = planned.find((p) => p.id === proving);
+  const rest = inOrder(planned, state, advised);
+  const ordered = asked ? [asked, ...rest.filter((p) => p !== asked)] : rest;
   return {
     line: byWorth(planned.filter((p) => p.from !== null)),
     any: byWorth(planned.filter((p) => p.check.phases.includes('X'))),

@@ -1,3 +1,4 @@
+import type { SymptomId } from '../vehicle/symptoms';
 import { activeEvents } from './active';
 import type { CautionId } from '../measure/cautions';
 import type { CoolantService } from './coolant-service';
@@ -82,6 +83,13 @@ export interface JobState {
   readonly decision: Entered<Decision> | null;
   /** Repairs that were done, oldest first. */
   readonly repairs: readonly Entered<RepairDone>[];
+  /** Complaints that were tried again, oldest first. */
+  readonly tried: readonly {
+    readonly at: string;
+    readonly what: SymptomId;
+    readonly gone: boolean;
+    readonly how: string;
+  }[];
   readonly runIds: readonly string[];
   /** Readings that stand and were not corrected, oldest first. */
   readonly checks: readonly RecordedCheck[];
@@ -132,6 +140,7 @@ const opened = (event: RecordEvent, { vehicleId, ...intake }: Intake & { vehicle
   quotes: [],
   decision: null,
   repairs: [],
+  tried: [],
   runIds: [],
   checks: [],
   acknowledged: [],
@@ -176,6 +185,8 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
       return { ...state, decision: { id, at, who, done: event.payload } };
     case 'repair.done':
       return { ...state, repairs: [...state.repairs, { id, at, who, done: event.payload }] };
+    case 'complaint.tried':
+      return { ...state, tried: [...state.tried, { at, ...event.payload }] };
     case 'finding.added':
       return { ...state, own: [...state.own, { id, at, finding: event.payload }] };
     case 'run.imported':

@@ -1,3 +1,4 @@
+import { SYMPTOMS } from '../vehicle/symptoms';
 import { FAULTS } from '../faults/registry';
 import { midSentence } from '../base/text';
 import { CAUTIONS } from '../measure/cautions';
@@ -47,6 +48,10 @@ export function describeEvent(event: RecordEvent): string {
       return decisionWords(event.payload);
     case 'job.rechecked':
       return recheckWords(event.payload);
+    case 'complaint.tried': {
+      const { what, gone, how } = event.payload;
+      return `Tried again: ${midSentence(SYMPTOMS[what].title)}, ${gone ? 'gone' : 'still there'}${how ? `; ${how}` : ''}`;
+    }
     case 'repair.done':
       return repairWords(event.payload);
     case 'finding.added':

@@ -6,6 +6,7 @@ import { CHECK_IDS, checkOf } from '../checks/registry';
 import { airC, coolantC } from '../measure/temperature';
 import { specSheetSchema } from '../vehicle/spec-sheet';
 import { FAULT_IDS } from '../vehicle/faults';
+import { SYMPTOM_IDS } from '../vehicle/symptoms';
 import { shopCostsSchema } from './shop-costs';
 import { OUTCOMES } from './closing';
 import { coolantServiceSchema } from './coolant-service';
@@ -106,6 +107,14 @@ const bodies = [
   z.object({ kind: z.literal('repair.done'), payload: repairDoneSchema }),
   z.object({ kind: z.literal('job.rechecked'), payload: recheckSchema }),
   z.object({
+    kind: z.literal('complaint.tried'),
+    payload: z.object({
+      what: z.enum(SYMPTOM_IDS),
+      gone: z.boolean(),
+      how: z.string().trim().max(200).default('')
+    })
+  }),
+  z.object({
     kind: z.literal('job.reopened'),
     payload: z.object({ why: words.min(1, 'Say why it came back') })
   }),
@@ -163,6 +172,7 @@ export const EVENT_VERSIONS: Readonly<Record<EventKind, number>> = {
   'repair.decided': 2,
   'repair.done': 2,
   'job.rechecked': 2,
+  'complaint.tried': 2,
   'job.reopened': 2,
   'finding.added': 2,
   'shop.priced': 2,

@@ -6,7 +6,7 @@ import { bandByDraws, drained, type Band } from '../physics/plant/band';
 import type { FaultId } from '../vehicle/faults';
 import { plantFor, type PlantParams } from '../physics/plant/params';
 import type { Learned } from '../physics/plant/priors';
-import { blindSpots, type BlindSpot } from './blind';
+import { blindSpots, type BlindSpot, type ShownFrom } from './blind';
 import { alikeOn } from './candidates';
 import { departureEvidence, evidenceOf, instrumentEvidence, type Evidence } from './evidence';
 import { measure, type Features } from './features';
@@ -16,7 +16,7 @@ import { departureOf, heatTimeOf } from './fit';
 import { rankSteps, type Ranked, type RankStep } from './rank';
 
 /** Raised whenever the model changes enough to judge an old run anew. */
-export const MODEL_VERSION = 2;
+export const MODEL_VERSION = 3;
 
 interface SuspectShare {
   readonly fault: FaultId;
@@ -33,6 +33,8 @@ export interface Analysis {
   readonly suspects: readonly SuspectShare[];
   readonly evidence: readonly Evidence[];
   readonly couldNotShow: readonly BlindSpot[];
+  /** From which severity on it would have shown a fault; a fault that is not named here it could not show at all. */
+  readonly shownFrom: ShownFrom;
   readonly features: Features;
   readonly jumps: number;
   readonly warnings: readonly string[];
@@ -73,6 +75,7 @@ export function* analyseSteps(
       suspects,
       evidence: evidenceOf(features, grid, run, spec),
       couldNotShow: [],
+      shownFrom: {},
       features,
       jumps: grid.jumps.count,
       warnings: [
@@ -89,7 +92,7 @@ export function* analyseSteps(
     warnings.push(
       'no A/C column in the log; the run fits a healthy engine only if the A/C kept the fan on, so it was supposed to'
     );
-  const blind = blindSpots(bench, healthy, sound, HEALTHY_AT_MOST.shown);
+  const { spots: blind, shownFrom } = blindSpots(bench, healthy, sound, HEALTHY_AT_MOST.shown);
   const verdict = verdictOf(ranked, features, blind, spec);
   const departure = departureOf(bench, verdict === 'none' ? sound[0] : healthy);
   const commanded = grid.channels.fan_cmd_pct !== undefined;
@@ -111,6 +114,7 @@ export function* analyseSteps(
     ],
     // What was found was shown, however blind the run would have been to a milder case.
     couldNotShow: blind.filter((b) => b.fault !== verdict),
+    shownFrom,
     features,
     jumps: grid.jumps.count,
     warnings,

@@ -8,6 +8,9 @@ import { medianOf } from './smooth';
 import type { ObservedRun } from './observed-parts';
 import { fit, type Fitted } from './fit';
 
+/** From which severity on a run would have shown a fault. */
+export type ShownFrom = Readonly<Partial<Record<FaultId, number>>>;
+
 /** A fault this run could not have shown, why, and what would. */
 export interface BlindSpot extends Blindness {
   readonly fault: FaultId;
@@ -15,6 +18,9 @@ export interface BlindSpot extends Blindness {
 
 /** How plain a fault is assumed to be when asking whether the run would have shown it. */
 const PLAIN_SEVERITY = 0.7;
+/** A mild case of a fault, and the worst there is: asked where a plain one would have been seen, or not. */
+const MILD = 0.4;
+const WORST = 1;
 /** Evidence of a fan column that would have shown another fan, nats. */
 const FAN_TOLD = 6;
 /** Squared distances scatter by twice their root; this far below, nine runs in ten still show as much. */
@@ -30,15 +36,14 @@ export function blindSpots(
   healthy: Fitted,
   sound: readonly Fitted[],
   healthyAtMost: number
-): BlindSpot[] {
+): { readonly spots: readonly BlindSpot[]; readonly shownFrom: ShownFrom } {
   const references = sound.map((s) => binned(bench.ect, s.trace.ect));
   const misfit = Math.min(...references.map((r) => distance2(bench.ect, bench.ect.observed, r)));
   const needed = Math.log((1 - healthyAtMost) / healthyAtMost) / TEMPER;
   const spots: BlindSpot[] = [];
-  for (const curve of PLANT_FAULTS) {
-    const { id } = curve;
-    if (id === 'none' || curve.kind !== 'warms' || (curve.applies && !curve.applies(bench.plant))) continue;
-    const severity = bench.plant.fan.kind === 'none' ? 1 : (curve.plain ?? PLAIN_SEVERITY);
+  const shownFrom: Partial<Record<FaultId, number>> = {};
+  /** Whether a fault of this severity would have been told from every healthy engine. */
+  const shows = (id: FaultId, severity: number): boolean => {
     const plant = withFault(bench.plant, id, severity);
     const fitted = fit(bench, plant, healthy.heatScale, 1);
     const { trace, trueStartC } = fitted;
@@ -53,13 +58,26 @@ export function blindSpots(
       told -= 0.6 * studentLog(d2, scale.bins);
     }
     const before = Math.log(FAULTS[id].prior / FAULTS.none.prior);
-    if (before + told + sheetLog(bench, id, shownBy(fitted, bench)) < needed)
-      spots.push({ fault: id, ...curve.blind(shownOf(bench)) });
+    return before + told + sheetLog(bench, id, shownBy(fitted, bench)) >= needed;
+  };
+
+  for (const curve of PLANT_FAULTS) {
+    const { id } = curve;
+    if (id === 'none' || curve.kind !== 'warms' || (curve.applies && !curve.applies(bench.plant))) continue;
+    const plain = bench.plant.fan.kind === 'none' ? WORST : (curve.plain ?? PLAIN_SEVERITY);
+    const seen = shows(id, plain);
+    if (!seen) spots.push({ fault: id, ...curve.blind(shownOf(bench)) });
+    const next = seen ? MILD : WORST;
+    if (next !== plain && shows(id, next)) shownFrom[id] = next;
+    else if (seen) shownFrom[id] = plain;
   }
-  return [
-    ...spots,
-    ...NOT_IN_A_LOG.filter(({ fault }) => bench.plant.clutch.kind !== 'none' || fault !== 'clutch-bearing')
-  ];
+  return {
+    spots: [
+      ...spots,
+      ...NOT_IN_A_LOG.filter(({ fault }) => bench.plant.clutch.kind !== 'none' || fault !== 'clutch-bearing')
+    ],
+    shownFrom
+  };
 }
 
 const surely = (d2: number) => Math.max(0, d2 - 2 * SURELY * Math.sqrt(d2));

@@ -36,6 +36,8 @@ export interface RunSummary {
   readonly suspects: Analysis['suspects'];
   /** Faults that this run could not have shown, by its own drive and air. */
   readonly blind: readonly FaultId[];
+  /** From which severity on it would have shown a fault. */
+  readonly shownFrom: Analysis['shownFrom'];
   readonly features: Features;
   readonly heat: RunHeat;
 }
@@ -70,6 +72,7 @@ export function summaryOfRun(run: JudgedRun): RunSummary {
     sentence: verdictSentence(analysis),
     suspects: analysis.suspects,
     blind: analysis.couldNotShow.map((b) => b.fault),
+    shownFrom: analysis.shownFrom ?? {},
     features: analysis.features,
     heat: {
       endedAt,

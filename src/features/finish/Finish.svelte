@@ -179,7 +179,13 @@
         </p>
       </section>
     {/if}
-    <ProofList {proof} jobNumber={job.number} {inReaderUnits} />
+    <ProofList
+      {proof}
+      jobNumber={job.number}
+      open={jobState.state === 'open'}
+      {inReaderUnits}
+      ontry={(payload) => write({ kind: 'complaint.tried', payload })}
+    />
     {#if !closed}{@render ending()}{/if}
   </div>
 </div>

@@ -1,14 +1,23 @@
 <script lang="ts">
   import CircleCheck from '@lucide/svelte/icons/circle-check';
   import Circle from '@lucide/svelte/icons/circle';
+  import { checkOf } from '$core/checks/registry';
   import type { Proof } from '$core/diagnosis/proof';
+  import type { EventInput } from '$core/record/events';
+  import type { SymptomId } from '$core/vehicle/symptoms';
 
+  type Tried = Extract<EventInput, { kind: 'complaint.tried' }>['payload'];
   interface Props {
     proof: Proof | null;
     jobNumber: number;
+    /** The job is open: what is open can be done. */
+    open: boolean;
     inReaderUnits: (text: string) => string;
+    /** A complaint was tried again by a person. */
+    ontry: (tried: Tried) => void;
   }
-  let { proof, jobNumber, inReaderUnits }: Props = $props();
+  let { proof, jobNumber, open, inReaderUnits, ontry }: Props = $props();
+  const complaintOf = (id: string) => id.slice('complaint/'.length) as SymptomId;
 </script>
 
 <section class="card p-4" aria-label="Proof">
@@ -31,22 +40,39 @@
               size={20}
               aria-label="open"
             />{/if}
-          <span>
+          <div class="min-w-0 flex-1">
             <strong class={item.met ? '' : 'text-off'}>{item.title}</strong>{item.needed
               ? ''
               : ' (not needed to close)'}
             <span class="text-ink-2 block text-sm">{inReaderUnits(item.says)}</span>
-          </span>
+            {#if open && item.id.startsWith('complaint/')}
+              <span class="no-print mt-1 flex flex-wrap gap-2">
+                {#if !item.met}<button
+                    type="button"
+                    class="btn"
+                    onclick={() => ontry({ what: complaintOf(item.id), gone: true })}
+                    >Tried again: gone</button
+                  >{/if}
+                <button
+                  type="button"
+                  class="btn"
+                  onclick={() => ontry({ what: complaintOf(item.id), gone: false })}>Still there</button
+                >
+              </span>
+            {/if}
+          </div>
+          {#if open && !item.met && item.check}
+            {#if item.id === 'run'}
+              <span class="no-print flex flex-col gap-2">
+                <a class="btn" href="/jobs/{jobNumber}/live">Record it</a>
+                <a class="btn" href="/jobs/{jobNumber}/import">Import it</a>
+              </span>
+            {:else}<a class="btn no-print self-start" href="/jobs/{jobNumber}?check={item.check}"
+                >{checkOf(item.check).title}</a
+              >{/if}
+          {/if}
         </li>
       {/each}
     </ul>
-    {#if !proof.proven}
-      <p class="no-print mt-2 flex flex-wrap gap-2">
-        <a class="btn" href="/jobs/{jobNumber}/live">Record the run again</a>
-        <a class="btn" href="/jobs/{jobNumber}/import">Import it</a>
-        <a class="btn" href="/jobs/{jobNumber}?check=codes">Read the codes</a>
-        <a class="btn" href="/jobs/{jobNumber}?check=pressure-hold">Pressure hold</a>
-      </p>
-    {/if}
   {/if}
 </section>

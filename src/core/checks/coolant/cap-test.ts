@@ -41,6 +41,7 @@ export const capTest = defineCheck({
   decides: 'Opening pressure against the sheet, and whether it holds.',
   tools: ['Pressure tester'],
   cautions: ['hot-cap', 'test-pressure'],
+  measures: ['cap'],
   gate: 'cap-cool',
   results: {
     sound: { against: ['pressure-cap-weak'] },

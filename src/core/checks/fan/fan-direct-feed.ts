@@ -50,6 +50,7 @@ export const fanDirectFeed = defineCheck({
   decides: 'Motor and its wiring good or not, by speed and current.',
   tools: ['Fused feed', 'Clamp meter'],
   cautions: ['fused-feed', 'fan-blades'],
+  measures: ['fan-motor'],
   gate: 'stopped',
   results: {
     sound: { against: ['fan-motor-dead', 'fan-motor-weak'] },

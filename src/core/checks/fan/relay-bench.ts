@@ -66,6 +66,7 @@ export const relayBench = defineCheck({
   decides: 'Coil by its resistance and click, contacts by the drop across them under load.',
   tools: ['Meter', 'Fused feed'],
   cautions: ['fused-feed'],
+  measures: ['relay'],
   gate: 'none',
   results: {
     coil: { for: ['fan-relay-coil'] },

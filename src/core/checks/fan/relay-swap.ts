@@ -39,6 +39,7 @@ export const relaySwap = defineCheck({
   decides: 'Relay against the rest, with an identical part from a circuit not needed to run safely.',
   tools: ['Identical relay'],
   cautions: ['fan-starts'],
+  measures: ['relay'],
   gate: 'none',
   results: {
     sound: { against: ['fan-relay-contacts', 'fan-relay-coil'] },

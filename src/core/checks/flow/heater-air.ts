@@ -60,10 +60,8 @@ const HOSE_HOT = 0.8;
 const COMES_BACK = 0.62;
 
 /** How far a temperature has come from the outside air to the coolant. */
-const shareOf = (
-  celsius: number,
-  { ambientC, coolantC }: { ambientC: number; coolantC: number }
-): number => (celsius - ambientC) / (coolantC - ambientC);
+const shareOf = (celsius: number, { ambientC, coolantC }: { ambientC: number; coolantC: number }): number =>
+  (celsius - ambientC) / (coolantC - ambientC);
 
 /** Air at the vent against coolant and outside air: whether the heater gives its heat, and what holds it back. */
 export const heaterAir = defineCheck({

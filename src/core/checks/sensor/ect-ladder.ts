@@ -186,6 +186,7 @@ export const ectLadder = defineCheck({
   decides: 'Which error of the sensor fits pairs of temperature and resistance over the warm-up.',
   tools: ['Meter', 'Thermometer'],
   cautions: ['hot-parts', 'fan-starts'],
+  measures: ['ect-sensor'],
   gate: 'none',
   results: RESULTS,
   strength: strength(0.95, 0.005, 0.03, 'thermometer', 'A whole curve; the shape names the cause', {

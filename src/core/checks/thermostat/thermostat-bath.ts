@@ -63,6 +63,7 @@ export const thermostatBath = defineCheck({
     'Start, full open, lift, closing and hysteresis against the sheet; a cold leak; the stamped rating.',
   tools: ['Heated bath', 'Thermometer', 'Lift gauge'],
   cautions: ['heated-bath'],
+  measures: ['thermostat'],
   gate: 'none',
   results: {
     shuts: { against: ['thermostat-stuck-open'] },

@@ -51,6 +51,7 @@ export const thermostatHeater = defineCheck({
   decides: 'Element resistance; opens when powered, shuts after.',
   tools: ['Meter', 'Fused feed'],
   cautions: ['heated-bath', 'fused-feed'],
+  measures: ['thermostat'],
   gate: 'none',
   results: {
     sound: { against: ['thermostat-heater-failed'] },

@@ -48,6 +48,7 @@ const run = (id: string, h: number, from: number, verdict: RunSummary['verdict']
   sentence: '',
   suspects: [],
   blind: ['fan-motor-dead'],
+  shownFrom: { 'thermostat-stuck-open': 0.4 },
   heat: { endedAt: null, endC: 80, ambientC: from, stood: null },
   features: {
     segments: [],
@@ -103,7 +104,7 @@ describe('a report', () => {
       'What we found: thermostat stuck open. Does not close, or leaks.',
       'What we did: thermostat.',
       expect.stringMatching(
-        /^The repair is not proven yet\. What is missing: a run in its band since the repair, fan seen/
+        /^The repair is not proven yet\. What is missing: a run in its band since the repair, no leak, codes/
       ),
       'Please bring it back around 2026-04-01, so that we can see whether it holds.'
     ]);

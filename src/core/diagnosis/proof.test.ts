@@ -1,0 +1,255 @@
+import { describe, expect, it } from 'vitest';
+import { at, context, curlew, fathom, judge } from '../../../tests/support/check-bench';
+import type { CheckId } from '../checks/registry';
+import { DRIVES, type DriveName } from '../physics/plant/drive';
+import { analyse } from '../runs/analyse';
+import { logFrom } from '../runs/log-from';
+import { summaryOfRun } from '../runs/run-summary';
+import { plainText } from '../units/say';
+import type { FaultId } from '../vehicle/faults';
+import type { SpecSheet } from '../vehicle/spec-sheet';
+import type { JudgedCheck } from './judged';
+import { proofOf, type Proof, type ProofRun, type Repaired } from './proof';
+
+const hour = (h: number) => new Date(Date.parse(at) + h * 3_600_000).toISOString();
+
+const run = (
+  h: number,
+  verdict: ProofRun['verdict'],
+  more: Partial<ProofRun> = {},
+  fan: object[] = []
+): ProofRun => ({
+  id: `run${h}`,
+  at: hour(h),
+  title: verdict === 'none' ? 'Works as designed' : 'Thermostat stuck open',
+  verdict,
+  suspects: [],
+  blind: [],
+  shownFrom: { 'thermostat-stuck-open': 0.4, 'airflow-restricted': 0.7 },
+  features: {
+    fan: { switches: fan },
+    maxC: 97,
+    startC: 5,
+    startMinusAmbientC: 0,
+    segments: [],
+    durationS: 1800
+  } as never,
+  ...more
+});
+const suspect = (fault: FaultId, severity: number) => ({ fault, severity, probability: 0.9, alike: [] });
+const done = (h: number, check: CheckId, readings: object, sheet: SpecSheet = curlew): JudgedCheck =>
+  ({
+    id: `${check}${h}`,
+    check,
+    at: hour(h),
+    outcome: judge(check, readings, context([], sheet))
+  }) as JudgedCheck;
+const NO_CODES = { codes: [] };
+const GOOD_LOOK = {
+  level: 'mark',
+  leaks: 'none',
+  colour: 'clean',
+  face: 'clean',
+  belt: 'good',
+  pump: 'firm',
+  hoses: 'firm',
+  connector: 'sound',
+  added: 'none'
+};
+
+const proof = (more: Partial<Repaired>): Proof =>
+  proofOf({
+    repairedAt: hour(0),
+    repairs: ['thermostat'],
+    cause: 'thermostat-stuck-open',
+    done: [],
+    runs: [],
+    sheet: curlew,
+    ...more
+  });
+const item = (p: Proof, id: string) => p.items.find((i) => i.id === id)!;
+const met = (p: Proof, id: string) => item(p, id).met;
+
+describe('a run that proves', () => {
+  it('came after the repair, and no later one is worse', () => {
+    expect(met(proof({ runs: [run(-1, 'none')] }), 'run')).toBe(false);
+    expect(met(proof({ runs: [run(1, 'none')] }), 'run')).toBe(true);
+    expect(met(proof({ runs: [run(1, 'none'), run(2, 'thermostat-stuck-open')] }), 'run')).toBe(false);
+  });
+
+  it('could have shown what was repaired: a mild drive proves nothing of it', () => {
+    const blind = run(1, 'none', { blind: ['thermostat-stuck-open'], shownFrom: {} });
+    const p = proof({ runs: [run(-1, 'thermostat-stuck-open'), blind] });
+    expect(met(p, 'run')).toBe(false);
+    expect(plainText(item(p, 'run').says)).toMatch(/^This run could not have shown thermostat stuck open: /);
+    expect(p.next!.check).not.toBeNull();
+  });
+
+  it('could have shown it as mild as it was before', () => {
+    const before = (severity: number) =>
+      run(-1, 'airflow-restricted', { suspects: [suspect('airflow-restricted', severity)] });
+    const p = (severity: number) =>
+      proof({
+        repairs: ['radiator-outside'],
+        cause: 'airflow-restricted',
+        runs: [before(severity), run(1, 'none')]
+      });
+    expect(met(p(0.9), 'run')).toBe(true);
+    expect(met(p(0.4), 'run')).toBe(false);
+    expect(item(p(0.4), 'run').says).toContain('as mild as it was');
+  });
+
+  it('an ambulance that boiled at 34 °C is not proven by a mild drive at 8 °C with the fault still in it', () => {
+    const made = (h: number, drive: DriveName, ambientC: number): ProofRun =>
+      summaryOfRun({
+        id: `r${h}`,
+        fileName: 'r.csv',
+        importedAt: hour(h),
+        startedAt: null,
+        durationS: 1800,
+        endC: 90,
+        analysis: analyse(
+          logFrom({
+            spec: fathom,
+            fault: 'airflow-restricted',
+            severity: 0.7,
+            legs: DRIVES[drive],
+            ambientC,
+            startC: ambientC,
+            columns: 'scan',
+            seed: 5
+          }),
+          fathom
+        )
+      });
+    const p = proof({
+      repairs: ['radiator-outside'],
+      cause: 'airflow-restricted',
+      sheet: fathom,
+      runs: [made(-1, 'ridge', 34), made(1, 'mixed', 8)],
+      done: [done(2, 'codes', NO_CODES, fathom)]
+    });
+    expect(p.proven).toBe(false);
+    expect(met(p, 'run')).toBe(false);
+  });
+});
+
+describe('what follows from the repair', () => {
+  it('a relay needs its fan seen and no warm-up run', () => {
+    const relay = (more: Partial<Repaired>) =>
+      proof({ repairs: ['relay'], cause: 'fan-relay-contacts', ...more });
+    const ids = relay({}).items.map((i) => i.id);
+    expect(ids).toContain('fan');
+    expect(ids).not.toContain('run');
+    expect(ids).not.toContain('leak');
+    const command = done(1, 'fan-command', { commandedPct: 100, click: 'yes', turns: 'full' });
+    expect(met(relay({ done: [command] }), 'fan')).toBe(true);
+    const [on, off] = [
+      { to: 'on', atS: 700, celsius: 98 },
+      { to: 'off', atS: 800, celsius: 93 }
+    ];
+    expect(met(relay({ runs: [run(1, 'none', {}, [off, on])] }), 'fan')).toBe(false);
+    expect(met(relay({ runs: [run(1, 'none', {}, [on, off])] }), 'fan')).toBe(true);
+  });
+
+  it('a fan that never stopped is seen off cold, and on at its point', () => {
+    const welded = (more: Partial<Repaired>) =>
+      proof({ repairs: ['relay'], cause: 'fan-relay-welded', ...more });
+    const on = (atS: number) => [{ to: 'on', atS, celsius: 98, withAc: false }];
+    expect(met(welded({ runs: [run(1, 'none', {}, on(3))] }), 'fan')).toBe(false);
+    expect(met(welded({ runs: [run(1, 'none', {}, on(700))] }), 'fan')).toBe(true);
+    const keyOff = done(1, 'key-off-fan', { ranMin: 0, coolantC: 88, stillRunning: false });
+    const p = welded({ done: [keyOff] });
+    expect([met(p, 'fan'), item(p, 'fan').says]).toEqual([
+      false,
+      'Stays off; see that it comes on when it is due'
+    ]);
+  });
+
+  it('a system that was opened needs a leak check, and the latest one decides', () => {
+    const look = done(1, 'level-and-look', GOOD_LOOK);
+    const hold = done(2, 'pressure-hold', {
+      points: [
+        { min: 0, kPa: 110 },
+        { min: 10, kPa: 80 }
+      ],
+      seen: 'none',
+      engineRan: false
+    });
+    expect(met(proof({ done: [look] }), 'leak')).toBe(true);
+    const lost = proof({ done: [look, hold] });
+    expect([met(lost, 'leak'), item(lost, 'leak').says]).toEqual([false, hold.outcome.says]);
+    expect(
+      proof({ repairs: ['radiator-outside'], cause: 'airflow-restricted' }).items.map((i) => i.id)
+    ).not.toContain('leak');
+  });
+
+  it('codes are read after the drive that proves, not before', () => {
+    const p = (h: number) => proof({ runs: [run(2, 'none')], done: [done(h, 'codes', NO_CODES)] });
+    expect(met(p(1), 'codes')).toBe(false);
+    expect(item(p(1), 'codes').says).toContain('read them again after it');
+    expect(met(p(3), 'codes')).toBe(true);
+  });
+
+  it('every check that failed before is done again, unless it was of the part that is out', () => {
+    const rush = (h: number, felt: string) => done(h, 'hose-rush', { felt, coolantC: 86, by: 'hand' });
+    expect(met(proof({ done: [rush(-1, 'gradual')] }), 'check/hose-rush')).toBe(false);
+    expect(item(proof({ done: [rush(-1, 'gradual')] }), 'check/hose-rush').needed).toBe(true);
+    expect(met(proof({ done: [rush(-1, 'gradual'), rush(1, 'rush')] }), 'check/hose-rush')).toBe(true);
+    const cap = done(-1, 'cap-test', { opensKPa: [50], holds: 'no', seal: null });
+    const ids = (repairs: Repaired['repairs']) => proof({ repairs, done: [cap] }).items.map((i) => i.id);
+    expect(ids(['thermostat'])).toContain('check/cap-test');
+    expect(ids(['cap'])).not.toContain('check/cap-test');
+  });
+
+  it('comes in the order it is done: the leak before the drive, the codes after it', () => {
+    const next = (more: Partial<Repaired>) => proof(more).next?.check;
+    expect(next({})).toBe('level-and-look');
+    const look = done(1, 'level-and-look', GOOD_LOOK);
+    expect(next({ done: [look] })).toBe('warm-up-run');
+    expect(next({ done: [look], runs: [run(2, 'none')] })).toBe('codes');
+    const whole = proof({ done: [look, done(3, 'codes', NO_CODES)], runs: [run(2, 'none')] });
+    expect([whole.proven, whole.next]).toEqual([true, null]);
+  });
+});
+
+describe('a complaint', () => {
+  const told = (what: 'heater-weak' | 'ac-off' | 'smell-coolant') => [{ what, when: [] }];
+  it('is gone by what it was about: the heater by its air, the A/C by who tried it', () => {
+    const runs = [run(2, 'none')];
+    expect(met(proof({ symptoms: told('heater-weak'), runs }), 'complaint/heater-weak')).toBe(false);
+    const warm = done(3, 'heater-air', {
+      setHot: true,
+      blower: 'low',
+      ventC: 66,
+      ambientC: 8,
+      coolantC: 90,
+      hoseInC: null,
+      hoseOutC: null
+    });
+    expect(met(proof({ symptoms: told('heater-weak'), runs, done: [warm] }), 'complaint/heater-weak')).toBe(
+      true
+    );
+    const ac = (more: Partial<Repaired>) => proof({ symptoms: told('ac-off'), runs, ...more });
+    expect([met(ac({}), 'complaint/ac-off'), item(ac({}), 'complaint/ac-off').says]).toEqual([
+      false,
+      'Nothing on record speaks of it: try it again'
+    ]);
+    const word = (h: number, gone: boolean) => ({
+      at: hour(h),
+      what: 'ac-off' as const,
+      gone,
+      how: 'half an hour in town'
+    });
+    expect(met(ac({ tried: [word(-1, true)] }), 'complaint/ac-off')).toBe(false);
+    expect(item(ac({ tried: [word(1, true)] }), 'complaint/ac-off').says).toBe(
+      'Tried again: gone, half an hour in town'
+    );
+    expect(met(ac({ tried: [word(1, true), word(2, false)] }), 'complaint/ac-off')).toBe(false);
+  });
+  it('of a smell is tied to the leak', () => {
+    expect(item(proof({ symptoms: told('smell-coolant') }), 'complaint/smell-coolant').says).toBe(
+      'No leak: open'
+    );
+  });
+});
