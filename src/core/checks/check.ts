@@ -10,7 +10,7 @@ import type { LibraryCurve } from '../physics/thermistor/library';
 import type { CautionId } from '../measure/cautions';
 import type { Tool } from '../measure/tools';
 import { fieldsOf, type Field } from '../units/field';
-import type { Strength } from './strength';
+import type { Shares, Strength } from './strength';
 
 /** Where on the heat line a check can be done: cold-soaked, warming, regulating, hot and stopped, any time, bench. */
 export type CheckPhase = 'C' | 'W' | 'R' | 'H' | 'X' | 'B';
@@ -21,6 +21,8 @@ export type CheckResult = 'pass' | 'fail' | 'unclear' | 'void';
 interface Point {
   readonly fault: FaultId;
   readonly way: 'for' | 'against';
+  /** The named result that says so. */
+  readonly by: string;
 }
 
 /** What a check makes of its readings: always with the numbers and the limit they were held against. */
@@ -32,6 +34,8 @@ export interface Outcome {
   readonly numbers: readonly { readonly name: string; readonly value: string; readonly limit?: string }[];
   /** The named results it has: what it speaks for and against follows from them. */
   readonly found: readonly string[];
+  /** Held against a limit that nobody gave: unusual at most, and of a third of the weight. */
+  readonly typical: boolean;
   readonly points: readonly Point[];
   /** Contradictions with what else the record says. Pointed out, never blocking. */
   readonly doubts: readonly string[];
@@ -48,10 +52,15 @@ export interface NamedResult {
   readonly seen?: string;
   readonly for?: readonly FaultId[];
   readonly against?: readonly FaultId[];
+  /** How often it is seen, where that is not as the check's other results are. */
+  readonly strength?: Shares & { readonly because: string };
+  /** What it leans on, where that is not what the check's other results lean on. */
+  readonly leansOn?: Strength['leansOn'];
 }
 
 /** What a check makes of its readings, with the results it found by their names. */
-export type Judged<Name extends string> = Omit<Outcome, 'found' | 'points'> & {
+export type Judged<Name extends string> = Omit<Outcome, 'found' | 'points' | 'typical'> & {
+  readonly typical?: boolean;
   readonly found: readonly Name[];
   /** Not settled: it speaks for what fits best, and against nothing yet. */
   readonly open?: boolean;
@@ -160,17 +169,17 @@ export function spoken(
   { open, ...judged }: Judged<string>,
   sheet: SpecSheet | null
 ): Outcome {
-  const named = judged.found.map((name) => results[name]);
-  const had = (fault: FaultId) => cannotHave(fault, sheet) === null;
-  const fors = new Set(named.flatMap((r) => r.for ?? []).filter(had));
-  const against = open ? [] : named.flatMap((r) => r.against ?? []).filter((f) => !fors.has(f) && had(f));
-  return {
-    ...judged,
-    points: [
-      ...[...fors].map((fault): Point => ({ fault, way: 'for' })),
-      ...[...new Set(against)].map((fault): Point => ({ fault, way: 'against' }))
-    ]
-  };
+  const said = (way: Point['way']) =>
+    judged.found.flatMap((by) =>
+      (results[by][way] ?? [])
+        .filter((fault) => cannotHave(fault, sheet) === null)
+        .map((fault): Point => ({ fault, way, by }))
+    );
+  const fors = said('for');
+  const against = open ? [] : said('against').filter((p) => !fors.some((f) => f.fault === p.fault));
+  const once = (points: Point[]) =>
+    points.filter((p, i) => points.findIndex((q) => q.fault === p.fault) === i);
+  return { ...judged, typical: judged.typical ?? false, points: [...once(fors), ...once(against)] };
 }
 
 /** A cold check done on an engine that was not cold is kept and carries no weight. */

@@ -2,6 +2,7 @@ import { midSentence } from '../base/text';
 import { FAULTS } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
 import { checkOf, type CheckId } from './registry';
+import type { NamedResult } from './check';
 import type { Shares } from './strength';
 
 /** One way a check can come out: what would be seen, and what it would speak for and against. */
@@ -10,6 +11,7 @@ export interface Foreseeable {
   readonly seen: string;
   readonly for: readonly FaultId[];
   readonly against: readonly FaultId[];
+  readonly strength?: NamedResult['strength'];
 }
 
 /** What a check can find, and what it clears where it finds nothing. */
@@ -29,10 +31,10 @@ export function resultsOf(id: CheckId): Foreseen {
   if (had) return had;
   const results = checkOf(id).results;
   const all = Object.values(results);
-  const seen = all.flatMap(({ seen, for: fors = [], against = [] }) =>
-    seen ? [{ seen, for: fors, against }] : []
+  const seen = all.flatMap(({ seen, for: fors = [], against = [], strength }): Foreseeable[] =>
+    seen ? [{ seen, for: fors, against, strength }] : []
   );
-  const each = [...new Set(all.flatMap((r) => r.for ?? []))].map((f) => ({
+  const each = [...new Set(all.flatMap((r) => r.for ?? []))].map((f): Foreseeable => ({
     seen: `it speaks for ${midSentence(FAULTS[f].title)}`,
     for: [f],
     against: []
@@ -45,8 +47,8 @@ export function resultsOf(id: CheckId): Foreseen {
   return made;
 }
 
-/** What a check's word of one suspect is worth. */
-export function sharesOf(id: CheckId, fault: FaultId): Shares {
+/** What a check's word of one suspect is worth: by the result that says it, where that has a strength of its own. */
+export function sharesOf(id: CheckId, fault: FaultId, own?: NamedResult['strength']): Shares {
   const { strength } = checkOf(id);
-  return strength.overrides[fault] ?? strength;
+  return own ?? strength.overrides[fault] ?? strength;
 }

@@ -7,22 +7,34 @@ import { checkOf, type CheckId } from '../checks/registry';
 import { SYMPTOM_IDS, SYMPTOMS, symptomText, type Symptom } from '../vehicle/symptoms';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
 import { sharesOf } from '../checks/results';
+import type { NamedResult } from '../checks/check';
 
 /** A point of a check that passed or stayed open weighs less than one of a finding. */
 const WEIGHT = { fail: 1, pass: 0.35, unclear: 0.5 } as const;
+
+/** What is held against a limit that nobody gave weighs no more than this. */
+const TYPICAL = 1 / 3;
 
 /** How often a check that can clear a suspect does, where it is not at fault. */
 const CLEARS = 0.9;
 
 /** Natural logarithm of the likelihood ratio of a check that speaks for a suspect, or against it. */
-export function strengthOf(check: CheckId, fault: FaultId, way: 'for' | 'against'): number {
-  const { finds, falsely, misses } = sharesOf(check, fault);
+export function strengthOf(
+  check: CheckId,
+  fault: FaultId,
+  way: 'for' | 'against',
+  own?: NamedResult['strength']
+): number {
+  const { finds, falsely, misses } = sharesOf(check, fault, own);
   return way === 'for' ? Math.log(finds / falsely) : Math.min(0, Math.log(misses / CLEARS));
 }
 
 /** What a check leans on: findings of one group can be wrong together. */
-export const groupOf = (check: CheckId): string =>
-  checkOf(check).strength.leansOn === 'itself' ? check : checkOf(check).strength.leansOn;
+export function groupOf(check: CheckId, found: readonly string[] = []): string {
+  const { strength, results } = checkOf(check);
+  const leansOn = found.flatMap((name) => results[name]?.leansOn ?? [])[0] ?? strength.leansOn;
+  return leansOn === 'itself' ? check : leansOn;
+}
 
 /** What a check, a run or a complaint says does not change while they do not: kept, so that its weights are too. */
 const ofChecks = new WeakMap<JudgedCheck, { readonly finding: Finding | null }>();
@@ -40,10 +52,12 @@ function readCheck(judged: JudgedCheck): Finding | null {
   const { check, outcome } = judged;
   if (outcome.result === 'void' || outcome.points.length === 0) return null;
   const llr: Partial<Record<FaultId, number>> = {};
-  for (const { fault, way } of outcome.points) {
+  const { results } = checkOf(check);
+  for (const { fault, way, by } of outcome.points) {
     // A pass clears at full weight what it speaks against, and leans towards what is left.
-    const weight = way === 'against' && outcome.result === 'pass' ? 1 : WEIGHT[outcome.result];
-    llr[fault] = (llr[fault] ?? 0) + weight * strengthOf(check, fault, way);
+    const firm = way === 'against' && outcome.result === 'pass' ? 1 : WEIGHT[outcome.result];
+    const weight = outcome.typical ? Math.min(firm, TYPICAL) : firm;
+    llr[fault] = (llr[fault] ?? 0) + weight * strengthOf(check, fault, way, results[by]?.strength);
   }
   return {
     // One run stands for several checks, so its id alone would not tell them apart.
@@ -51,7 +65,7 @@ function readCheck(judged: JudgedCheck): Finding | null {
     title: checkOf(check).title,
     says: outcome.says,
     llr,
-    group: groupOf(check)
+    group: groupOf(check, outcome.found)
   };
 }
 

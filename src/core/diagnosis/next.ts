@@ -72,10 +72,10 @@ export function waitFor(check: Check, state: Pick<ThermalState, 'phase'>): numbe
 }
 
 /** The finding a check would be, were it to come out that way. */
-function foreseenFinding(id: CheckId, { for: fors, against }: Foreseeable): Finding {
+function foreseenFinding(id: CheckId, { for: fors, against, strength }: Foreseeable): Finding {
   const llr: Partial<Record<FaultId, number>> = {};
   for (const f of against) llr[f] = strengthOf(id, f, 'against');
-  for (const f of fors) llr[f] = strengthOf(id, f, 'for');
+  for (const f of fors) llr[f] = strengthOf(id, f, 'for', strength);
   return { id: `foreseen/${id}`, title: checkOf(id).title, says: '', llr, group: groupOf(id) };
 }
 
@@ -101,10 +101,10 @@ function layOut(id: CheckId, space: Space): LaidOut {
   const clear: Foreseeable = { seen: 'it finds nothing', for: [], against: table.clears };
   const given = named.map(() => new Float64Array(space.sets.length));
   const left = new Float64Array(space.sets.length);
-  const errs = named.map((x) => mean(x.for.map((f) => sharesOf(id, f).falsely)));
+  const errs = named.map((x) => mean(x.for.map((f) => sharesOf(id, f, x.strength).falsely)));
   // How often each outcome finds each fault, by its place among the possible ones.
   const findsOf = named.map((x) =>
-    space.possible.map((f) => (x.for.includes(f) ? sharesOf(id, f).finds : 0))
+    space.possible.map((f) => (x.for.includes(f) ? sharesOf(id, f, x.strength).finds : 0))
   );
   space.members.forEach((members, h) => {
     const finds = findsOf.map((of) => Math.max(0, ...members.map((m) => of[m])));

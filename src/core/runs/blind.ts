@@ -18,7 +18,7 @@ export interface BlindSpot extends Blindness {
 
 /** How plain a fault is assumed to be when asking whether the run would have shown it. */
 const PLAIN_SEVERITY = 0.7;
-/** A mild case of a fault, and the worst there is: asked where a plain one would have been seen, or not. */
+/** A mild case of a fault that names no severities, and the worst there is. */
 const MILD = 0.4;
 const WORST = 1;
 /** Evidence of a fan column that would have shown another fan, nats. */
@@ -67,9 +67,12 @@ export function blindSpots(
     const plain = bench.plant.fan.kind === 'none' ? WORST : (curve.plain ?? PLAIN_SEVERITY);
     const seen = shows(id, plain);
     if (!seen) spots.push({ fault: id, ...curve.blind(shownOf(bench)) });
-    const next = seen ? MILD : WORST;
-    if (next !== plain && shows(id, next)) shownFrom[id] = next;
-    else if (seen) shownFrom[id] = plain;
+    // The severities that a run is ranked at are those that are found before a repair.
+    const milder = (curve.severities ?? [MILD]).filter((v) => v < plain).toSorted((x, y) => y - x);
+    if (seen) {
+      const hidden = milder.findIndex((v) => !shows(id, v));
+      shownFrom[id] = milder[(hidden < 0 ? milder.length : hidden) - 1] ?? plain;
+    } else if (plain < WORST && shows(id, WORST)) shownFrom[id] = WORST;
   }
   return {
     spots: [
