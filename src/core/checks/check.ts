@@ -231,6 +231,21 @@ export const outcome = <Name extends string = never>(
   ...more
 });
 
+/**
+ * A judgement against a limit that nobody gave: a finding becomes unusual, with the value of the sheet that would
+ * decide, and everything it says weighs less.
+ */
+export const unusual = <Name extends string>(judged: Judged<Name>, wouldDecide: string): Judged<Name> => ({
+  ...judged,
+  typical: true,
+  ...(judged.result === 'fail'
+    ? {
+        result: 'unclear',
+        says: `${judged.says}. Unusual for such an engine, and no more: the sheet’s ${wouldDecide} would decide`
+      }
+    : {})
+});
+
 /** The results of a check that weighs every suspect by itself: one that speaks for it, one that clears it. */
 export const eachOf = <F extends FaultId>(faults: readonly F[]) =>
   Object.fromEntries(

@@ -143,7 +143,8 @@ export function assembleCase(input: CaseInput): Case | null {
 
   const judged = lazy(() => judgeChecks(state, facts, sheet, shop.curves));
   const checks = lazy(() => [...judged(), ...runs.flatMap((r) => runAsChecks(r, sheet))]);
-  const known = { sheet, causes: input.causes, costs, shop: shop.checks };
+  const skipped = state.skipped.map((s) => s.check);
+  const known = { sheet, causes: input.causes, costs, shop: shop.checks, skipped };
   const until = (moment: string, phase: ThermalState['phase']) =>
     opinionOf({
       ...known,
@@ -207,6 +208,7 @@ export function assembleCase(input: CaseInput): Case | null {
       state: heat,
       shop: shop.checks,
       ...opinion(),
+      skipped: state.skipped,
       proving: open ? (proof()?.next?.check ?? null) : null
     })
   );

@@ -1,6 +1,7 @@
 import { curesOf, repairFor } from '../faults/registry';
 import type { CheckId } from '../checks/registry';
-import { beliefOf, outcomesAhead, worthOf, type Asked, type Worth } from './next';
+import { minutesOf, USUAL_CHECKS } from '../record/shop-checks';
+import { beliefOf, canBeDone, outcomesAhead, worthOf, type Asked, type Worth } from './next';
 import { toPosterior, type Posterior } from './posterior';
 import { type RepairId } from '../vehicle/repairs';
 import { priceOf, type PricedRepair } from './costs';
@@ -42,8 +43,21 @@ export function choiceOf(repairs: readonly RepairId[], now: Posterior, costs: Sh
 export function choicesOf(now: Posterior, costs: ShopCosts): Choice[] {
   const ids = new Set<RepairId>(['none']);
   for (const { fault } of now.suspects.slice(0, CONSIDERED)) ids.add(repairFor(fault));
-  return [...ids].map((id) => choiceOf([id], now, costs)).sort((a, b) => a.expected - b.expected);
+  const singles = [...ids].map((id) => choiceOf([id], now, costs));
+  // Two that are there together are cured by nothing less than both.
+  const pairs = now.hypotheses
+    .slice(0, CONSIDERED)
+    .filter((h) => h.faults.length === 2 && h.probability > LIKELY_PAIR)
+    .map((h) => [...new Set(h.faults.map(repairFor))])
+    .filter((both) => both.length === 2)
+    .map((both) => choiceOf(both, now, costs));
+  const healthy = now.suspects.find((s) => s.fault === 'none')?.probability ?? 0;
+  const all = [...singles, ...pairs].sort((a, b) => a.expected - b.expected);
+  // While a fault is likelier than not, doing nothing is no choice, however cheap.
+  return healthy >= 0.5 ? all : all.filter((c) => c.repairs[0] !== 'none' || c.cures >= 0.5);
 }
+/** Pairs less likely than this are found one after the other. */
+const LIKELY_PAIR = 0.05;
 /** Suspects further down are never the first to repair. */
 const CONSIDERED = 6;
 
@@ -71,6 +85,22 @@ export interface Advice {
   readonly actNow: boolean;
 }
 
+/**
+ * What is owed before a vehicle is called sound: the level looked at, codes read, and a run; the cap too where boiling
+ * over was told of. Null where all of it is done, or cannot be here.
+ */
+function owedTo({ open, findings, sheet, shop, repaired }: Asked): CheckId | null {
+  if (repaired) return null;
+  const boiled = findings.some((f) => f.id === 'complaint/smell-steam');
+  const owed: readonly CheckId[] = [
+    'level-and-look',
+    'codes',
+    'warm-up-run',
+    ...(boiled ? (['cap-test'] as const) : [])
+  ];
+  return owed.find((id) => open.includes(id) && canBeDone(id, sheet, shop)) ?? null;
+}
+
 /** Checks that take less away than this are no way to be sure. */
 const LITTLE_BITS = 0.03;
 
@@ -91,6 +121,12 @@ export function adviceOf(
   const act = choicesOf(now, costs)[0];
   const costOf = costOfUncertainty(space, costs);
   const unsureCosts = costOf(chances);
+  const owed = act.repairs[0] === 'none' ? owedTo(asked) : null;
+  if (owed) {
+    const minutes = minutesOf(owed, asked.shop ?? USUAL_CHECKS);
+    const check = { id: owed, minutesToSure: minutes, toSureCosts: (minutes / 60) * costs.labourPerHour };
+    return { act, unsureCosts, check, actNow: false };
+  }
   const best = worth.find((w) => w.bits >= LITTLE_BITS);
   const toSure = (w: Worth) => {
     const minutesToSure = Math.max(w.minutes, uncertain / (w.bits / w.minutes));

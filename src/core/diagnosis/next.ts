@@ -185,7 +185,8 @@ const OF_ONE_PART: readonly (readonly CheckId[])[] = [['thermostat-bath', 'therm
 export const partRemoved = (done: readonly { readonly check: CheckId }[]): CheckId[] =>
   OF_ONE_PART.flatMap((checks) => (done.some((d) => checks.includes(d.check)) ? checks : []));
 
-const canDo = (sheet: SpecSheet | null, shop: ShopChecks) => (id: CheckId) =>
+/** Whether the vehicle has what a check is of, and the shop what it needs. */
+export const canBeDone = (id: CheckId, sheet: SpecSheet | null, shop: ShopChecks = USUAL_CHECKS): boolean =>
   !(sheet && checkOf(id).lacks?.(sheet)) && missingFor(id, shop) === null;
 
 /** The chances after each outcome of a check, with how likely it is. */
@@ -224,7 +225,7 @@ export function worthOf(question: Asked): Worth[] {
   const from = beliefOf(question);
   const { space } = from.belief.of;
   const first = open
-    .filter(canDo(sheet, shop))
+    .filter((id) => canBeDone(id, sheet, shop))
     .map((id) => {
       const check = laidOut(id, space);
       const wait = removed.includes(id) ? 0 : waitFor(checkOf(id), state);

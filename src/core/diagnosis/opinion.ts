@@ -28,6 +28,8 @@ export interface JobKnown {
   readonly shop?: ShopChecks;
   /** What was known before a repair, and what was repaired; while a repaired job is open. */
   readonly repaired?: Asked['repaired'];
+  /** Checks that cannot be done where the vehicle is. */
+  readonly skipped?: readonly CheckId[];
   /** Where the engine is on the heat line. */
   readonly phase: ThermalState['phase'];
 }
@@ -54,7 +56,7 @@ const askedOf = (job: JobKnown): Asked => ({
   history: historyOf(job.causes ?? {}),
   ...(job.repaired ? { repaired: job.repaired } : {}),
   state: { phase: job.phase },
-  open: openChecks(job.done),
+  open: openChecks(job.done).filter((id) => !job.skipped?.includes(id)),
   removed: partRemoved(job.done),
   shop: job.shop
 });

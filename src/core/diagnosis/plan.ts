@@ -65,6 +65,8 @@ export interface Planning {
   readonly advised?: CheckId | null;
   /** What the proof of a repair asks for next: it comes first, whatever it is worth. */
   readonly proving?: CheckId | null;
+  /** Checks that cannot be done where the vehicle is, with the reason. */
+  readonly skipped?: readonly { readonly check: CheckId; readonly why: string }[];
   readonly shop?: ShopChecks;
 }
 
@@ -77,9 +79,14 @@ export function planOf({
   worth,
   advised = null,
   proving = null,
+  skipped = [],
   shop = USUAL_CHECKS
 }: Planning): Plan {
   const best = worth[0]?.rate ?? 0;
+  const notHere = (id: CheckId) => {
+    const left = skipped.find((s) => s.check === id);
+    return left ? `cannot be done here${left.why ? `: ${left.why}` : ''}` : null;
+  };
   const removed = partRemoved(done);
   const chances = new Map(now.suspects.map((s) => [s.fault, s.probability]));
   const planned: Planned[] = [];
@@ -89,7 +96,9 @@ export function planOf({
     const last = counting(done, id);
     const missing = missingFor(id, shop);
     const because =
-      (sheet && check.lacks?.(sheet)) || (missing && `no ${midSentence(missing)} in this shop`) || null;
+      (sheet && check.lacks?.(sheet)) ||
+      (missing && `no ${midSentence(missing)} in this shop`) ||
+      notHere(id);
     if (because && !last) {
       lacking.push({ id, title: check.title, because });
       continue;

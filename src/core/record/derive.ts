@@ -93,6 +93,8 @@ export interface JobState {
   readonly runIds: readonly string[];
   /** Readings that stand and were not corrected, oldest first. */
   readonly checks: readonly RecordedCheck[];
+  /** Checks that cannot be done where the vehicle is, and were not done since. */
+  readonly skipped: readonly { readonly check: CheckId; readonly why: string }[];
   readonly acknowledged: readonly CautionId[];
   /** What people stated about the engine's heat; checks and runs tell more (record/judged.ts). */
   readonly stated: readonly KnownFact[];
@@ -143,6 +145,7 @@ const opened = (event: RecordEvent, { vehicleId, ...intake }: Intake & { vehicle
   tried: [],
   runIds: [],
   checks: [],
+  skipped: [],
   acknowledged: [],
   stated: [],
   photos: [],
@@ -191,10 +194,15 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
       return { ...state, own: [...state.own, { id, at, finding: event.payload }] };
     case 'run.imported':
       return { ...state, runIds: [...state.runIds, event.payload.runId] };
+    case 'check.skipped': {
+      const { check, why } = event.payload;
+      return { ...state, skipped: [...state.skipped.filter((s) => s.check !== check), { check, why }] };
+    }
     case 'check.recorded': {
       const { check, byHand, readings, confirmed } = event.payload;
       return {
         ...state,
+        skipped: state.skipped.filter((s) => s.check !== check),
         checks: [...state.checks, { id, check, at: takenAt, who, byHand, readings, confirmed }]
       };
     }

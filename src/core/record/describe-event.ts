@@ -48,6 +48,8 @@ export function describeEvent(event: RecordEvent): string {
       return decisionWords(event.payload);
     case 'job.rechecked':
       return recheckWords(event.payload);
+    case 'check.skipped':
+      return `${checkOf(event.payload.check).title}: cannot be done here${event.payload.why ? `, ${event.payload.why}` : ''}`;
     case 'complaint.tried': {
       const { what, gone, how } = event.payload;
       return `Tried again: ${midSentence(SYMPTOMS[what].title)}, ${gone ? 'gone' : 'still there'}${how ? `; ${how}` : ''}`;

@@ -102,6 +102,10 @@ const bodies = [
     ])
   }),
   z.object({ kind: z.literal('check.recorded'), payload: checkRecorded }),
+  z.object({
+    kind: z.literal('check.skipped'),
+    payload: z.object({ check: z.enum(CHECK_IDS), why: z.string().trim().max(200).default('') })
+  }),
   z.object({ kind: z.literal('part.quoted'), payload: quoteSchema }),
   z.object({ kind: z.literal('repair.decided'), payload: decisionSchema }),
   z.object({ kind: z.literal('repair.done'), payload: repairDoneSchema }),
@@ -168,6 +172,7 @@ export const EVENT_VERSIONS: Readonly<Record<EventKind, number>> = {
   'job.closed': 2,
   'engine.noted': 2,
   'check.recorded': 2,
+  'check.skipped': 2,
   'part.quoted': 2,
   'repair.decided': 2,
   'repair.done': 2,

@@ -36,7 +36,7 @@
   );
   /** What is measured stands side by side, what is chosen or listed takes a line of its own. */
   const narrow = (field: Field) =>
-    field.kind === 'reading' ||
+    (field.kind === 'reading' && place === 'under') ||
     (field.kind === 'quantity' && !field.taps && !field.presets && !field.slider) ||
     ((place === 'narrow' || place === 'slim') &&
       field.kind === 'choice' &&

@@ -150,6 +150,31 @@
     onrecorded(eventId, id);
   }
 
+  /** It was looked at and tells nothing: kept as unclear, and the next best check comes. */
+  async function notSure() {
+    busy = true;
+    const eventId = crypto.randomUUID();
+    const answer = await write(
+      {
+        kind: 'check.recorded',
+        payload: { check: id, byHand: true, readings: { judged: 'unclear', found: 'Not sure' } }
+      },
+      eventId
+    );
+    busy = false;
+    problems = answer.ok ? [] : answer.problems;
+    if (answer.ok) onrecorded(eventId, id);
+  }
+
+  /** It leaves the plan, and the next best check comes; done after all, or undone, it is back. */
+  async function notHere() {
+    busy = true;
+    const answer = await write({ kind: 'check.skipped', payload: { check: id } });
+    busy = false;
+    problems = answer.ok ? [] : answer.problems;
+    if (answer.ok) onclose();
+  }
+
   function discard() {
     dropDraft(draftKey);
     readings = begun();
@@ -246,6 +271,10 @@
             >{correcting ? 'Write the correction' : 'Write it down'}</button
           >
           {#if touched}<button type="button" class="btn" onclick={discard}>Clear</button>{/if}
+          {#if correcting === null}
+            <button type="button" class="btn" disabled={busy} onclick={notSure}>Not sure</button>
+            <button type="button" class="btn" disabled={busy} onclick={notHere}>I cannot do that here</button>
+          {/if}
           <span class="text-ink-2 text-sm">Ctrl Enter writes, Esc goes back. What you typed stays here.</span>
         </div>
       </div>

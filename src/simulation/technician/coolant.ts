@@ -21,7 +21,8 @@ export const coolantMeasures: Measures = {
     const reading = (felt: string, i: number) => ({
       felt,
       coolantC: Math.round(Math.min(t.jacket[i], limitsOf(c.spec).stopC.value - 1) + normalDraw(random)),
-      by
+      by,
+      coolantBy: 'probe'
     });
     // What is felt is when the hose warmed fastest, and how fast; a hand is not sure of either.
     const rise = (i: number) => hose[i] - hose[i - 60];
@@ -116,7 +117,7 @@ export const coolantMeasures: Measures = {
     // Pumped up well below the cap, so that a rise shows as well.
     const below = 0.35 * limitsOf(c.spec).capKPa.value;
     return {
-      points: [0, 5, 10, 15].map((min) => ({
+      points: [0, 1, 5, 10, 15].map((min) => ({
         min,
         kPa: Math.max(0, Math.round(readPart(v, 'pressure', min, random)! - below))
       })),

@@ -55,7 +55,9 @@ export function readPart(vehicle: SimulatedVehicle, part: Part, min: number, ran
       const from = limitsOf(spec).capKPa.value;
       const perMin =
         fault === 'coolant-low' ? 1 + 4 * severity : fault === 'combustion-leak' ? -3 * severity : 0.15;
-      return Math.max(0, Math.round(from - perMin * min + 0.5 * normalDraw(random)));
+      // Gas lifts it with the first strokes.
+      const strokes = fault === 'combustion-leak' ? (5 + 15 * severity) * (1 - Math.exp(-2 * min)) : 0;
+      return Math.max(0, Math.round(from + strokes - perMin * min + 0.5 * normalDraw(random)));
     }
     case 'clutch-plug':
       if (spec.clutch?.kind !== 'electronic') return null;

@@ -12,7 +12,7 @@ import {
 } from '../../physics/clutch/speed';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say, sayC } from '../../units/say';
-import { defineCheck, outcome, type Judged } from '../check';
+import { defineCheck, outcome, unusual, type Judged } from '../check';
 import { share, strength } from '../strength';
 import { hotAirC } from '../../measure/temperature';
 import { withoutClutch } from '../vehicle-has';
@@ -130,9 +130,9 @@ export const clutchHotSpeed = defineCheck({
       sheet?.clutch?.kind === 'fixed'
         ? fixedClutch(read, sheet)
         : thermalClutch(read, limits, r.coolantC, sheet);
+    const whole = { ...judged, numbers: [...judged.numbers, ...numbers] };
     const own = sheet?.clutch?.kind === 'fixed' || limits.own;
-    const doubts = own ? [] : ['The sheet gives no engagement temperature; a usual one was taken'];
-    return { ...judged, numbers: [...judged.numbers, ...numbers], doubts: [...judged.doubts, ...doubts] };
+    return own ? whole : unusual(whole, 'engagement temperature');
   },
   words: (r) =>
     r.pairs
@@ -191,11 +191,15 @@ function thermalClutch(
       `Engages above ${sayC(engaged.fromC)} of air only, ${sayC(limits.engageAirC)} by the sheet: late`,
       { numbers, doubts, found: ['late'] }
     );
-  const lame = hot.filter((p) => !drives(p));
-  if (hot.length > 0 && lame.length === 0)
+  // A bimetal may be late by so much before it is a finding: free below that is within its play.
+  const lame = counting.filter(
+    (p) => !drives(p) && (p.airC === null ? hotCoolant : p.airC >= limits.engageAirC + LATE_C)
+  );
+  const driving = hot.filter(drives);
+  if (driving.length > 0 && lame.length === 0)
     return outcome(
       'pass',
-      `Engaged when hot: ${(100 * (1 - hot[0].slip)).toFixed(0)} % of its pulley’s speed`,
+      `Engaged when hot: ${(100 * (1 - driving[0].slip)).toFixed(0)} % of its pulley’s speed`,
       {
         numbers,
         doubts,
@@ -211,6 +215,12 @@ function thermalClutch(
         doubts,
         found: ['lame']
       }
+    );
+  if (hot.length > 0)
+    return outcome(
+      'unclear',
+      `Free at ${sayC(Math.max(...hot.map((p) => p.airC ?? limits.engageAirC)))} of air, within its play of ${sayC(limits.engageAirC)}: let the air get to ${sayC(limits.engageAirC + LATE_C)}`,
+      { numbers, doubts, found: ['free'] }
     );
   return outcome(
     'unclear',

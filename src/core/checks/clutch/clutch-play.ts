@@ -2,7 +2,7 @@ import { limitsOf, originWords } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import { say } from '../../units/say';
-import { defineCheck, outcome } from '../check';
+import { defineCheck, outcome, unusual, type Judged } from '../check';
 import { strength } from '../strength';
 import { withoutClutch } from '../vehicle-has';
 
@@ -84,14 +84,19 @@ export const clutchPlay = defineCheck({
       return outcome('unclear', `Only the blade bends. Measure again with the hand at the hub: ${found}`, {
         numbers
       });
+    const loose = r.tipMm > limit && r.feels !== 'rough';
+    const held = <T extends Judged<'ofClutch' | 'rough'>>(judged: T) =>
+      loose && tipPlayMaxMm.origin === 'typical' ? unusual(judged, 'play at the blade tip') : judged;
     if (r.tipMm > limit || r.feels === 'rough')
-      return outcome(
-        'fail',
-        r.tipMm > limit ? `${found}; the pump shaft stands still` : `Turns roughly by hand. ${found}`,
-        {
-          numbers,
-          found: [r.moves === 'clutch' ? 'ofClutch' : 'rough']
-        }
+      return held(
+        outcome(
+          'fail',
+          r.tipMm > limit ? `${found}; the pump shaft stands still` : `Turns roughly by hand. ${found}`,
+          {
+            numbers,
+            found: [r.moves === 'clutch' ? 'ofClutch' : 'rough']
+          }
+        )
       );
     return outcome('pass', found, { numbers, found: ['sound'] });
   },

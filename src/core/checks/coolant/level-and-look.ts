@@ -152,6 +152,21 @@ const SEEN: Readonly<Record<string, string>> = {
   'added found': 'something was added'
 };
 
+/** What a state is worth where it is not what looks are worth: an empty tank is no matter of opinion. Ours. */
+const STRENGTHS: Readonly<Record<string, NamedResult['strength']>> = {
+  'level empty': share(0.5, 0.003, 0.12, 'There is none: nothing else looks so'),
+  'level low': share(
+    0.75,
+    0.05,
+    0.12,
+    'A level falls for other reasons too, as a hose that was off last month'
+  ),
+  'leaks trace': share(0.3, 0.1, 0.58, 'What has dried may be an old leak that was closed'),
+  'leaks drip': share(0.6, 0.01, 0.58, 'It is wet now'),
+  'belt slack': share(0.45, 0.006, 0.6, 'A pump that is not driven does not pump'),
+  'pump play': share(0.85, 0.006, 0.18, 'Felt by hand')
+};
+
 /** Every state that a look can find is a result of its own, by the look and the state. */
 const RESULTS: Readonly<Record<string, NamedResult>> = {
   ...Object.fromEntries(
@@ -161,6 +176,7 @@ const RESULTS: Readonly<Record<string, NamedResult>> = {
         {
           seen: SEEN[`${id} ${state}`],
           for: points,
+          strength: STRENGTHS[`${id} ${state}`],
           against: LOOK_FOR.flatMap(([look, good, fault]) => (look === id && good === state ? [fault] : []))
         }
       ])

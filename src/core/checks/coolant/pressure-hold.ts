@@ -39,6 +39,15 @@ export type PressureHoldReadings = z.infer<typeof readings>;
 export const LOSS_LIMIT_KPA = 8;
 const LEAST_MIN = 5;
 const RISES_KPA = 5;
+/** Combustion lifts the pressure with its first strokes; warmth needs minutes. */
+const PULSES_KPA = 5;
+
+/** How far the pressure rose in the first minute; null where it was not read in it. */
+function firstMinute(points: PressureHoldReadings['points']): number | null {
+  const [first, ...rest] = points;
+  const early = rest.filter((p) => p.min - first.min <= 1);
+  return early.length === 0 ? null : Math.max(...early.map((p) => p.kPa)) - first.kPa;
+}
 
 /** Pressure against time in straight lines: kPa lost in ten minutes, by least squares. Negative where it rises. */
 export function lossIn10Min(points: PressureHoldReadings['points']): number {
@@ -87,7 +96,7 @@ export const pressureHold = defineCheck({
         : [])
     ];
   },
-  judge(r) {
+  judge(r, { thermal }) {
     const loss = lossIn10Min(r.points);
     const span = r.points[r.points.length - 1].min - r.points[0].min;
     const numbers = [
@@ -98,15 +107,31 @@ export const pressureHold = defineCheck({
       },
       { name: 'Watched for', value: `${span.toFixed(0)} min from ${say(r.points[0].kPa, 'pressure')}` }
     ];
-    if (-loss > RISES_KPA)
+    const risen = firstMinute(r.points);
+    if (r.engineRan && risen !== null && risen > PULSES_KPA)
       return outcome(
         'fail',
-        `The pressure rises by itself, ${say(-loss, 'pressure')} in ten minutes${r.engineRan ? ' with a cold engine running: gas comes into the coolant. Refer on' : '; let the engine cool and watch again'}`,
-        {
-          numbers,
-          found: r.engineRan ? ['rises'] : []
-        }
+        `The pressure rises by ${say(risen, 'pressure')} in the first minute of running, before anything is warm: gas comes into the coolant. Refer on`,
+        { numbers, found: ['rises'] }
       );
+    if (-loss > RISES_KPA && r.engineRan)
+      return outcome(
+        'unclear',
+        `The pressure rises by ${say(-loss, 'pressure')} in ten minutes: an engine that warms lifts it by itself. Begin cold, and read it after half a minute of running`,
+        { numbers }
+      );
+    if (-loss > RISES_KPA)
+      return thermal.soaked === true
+        ? outcome(
+            'fail',
+            `The pressure rises by itself on a cold engine that stands, ${say(-loss, 'pressure')} in ten minutes: gas comes into the coolant. Refer on`,
+            { numbers, found: ['rises'] }
+          )
+        : outcome(
+            'unclear',
+            `The pressure rises by itself, ${say(-loss, 'pressure')} in ten minutes; let the engine cool and watch again`,
+            { numbers }
+          );
     if (loss > LOSS_LIMIT_KPA)
       return outcome(
         'fail',

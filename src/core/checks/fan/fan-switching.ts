@@ -38,7 +38,8 @@ export type FanSwitchingReadings = z.infer<typeof readings>;
 /** A reading rounded to 1 °C at a moving temperature: within this of the sheet is the same. Ours, in °C. */
 const NEAR_C = 3;
 const APART_C = 5;
-const UNASKED_C = 12;
+/** Below anything a fan is ever switched at: it ran before it was asked. */
+const UNASKED_C = 25;
 
 export const stagesOf = (sheet: SpecSheet | null) => sheet?.fan?.stages ?? [];
 

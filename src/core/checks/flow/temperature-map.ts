@@ -13,11 +13,12 @@ import { defineCheck, outcome } from '../check';
 import { SCAN_BESIDE_METAL, SCAN_OFF, share, strength } from '../strength';
 import { instrumentOf, instrumentSchema } from '../../measure/instruments';
 import { CLEARED_HOT } from '../../vehicle/sensor-faults';
-import { airC, coolantC, refuseHotter } from '../../measure/temperature';
+import { airC, refuseHotter, scanC } from '../../measure/temperature';
 
 const readings = z
   .object({
-    points: z.partialRecord(z.enum(MAP_POINT_IDS), coolantC),
+    /** A scan value may be what no coolant is: a shorted circuit reads 140 °C. */
+    points: z.partialRecord(z.enum(MAP_POINT_IDS), scanC),
     instrument: instrumentSchema,
     /** As the log or the hand has it; by the engine outlet and the sheet where it is not said. */
     thermostat: z.enum(['shut', 'opening', 'open']).nullable(),
@@ -97,7 +98,7 @@ export const temperatureMap = defineCheck({
   }),
   refuse: (r, sheet) =>
     (Object.entries(r.points) as [MapPoint, number][])
-      .map(([p, c]) => refuseHotter(`points.${p}`, c, sheet))
+      .map(([p, c]) => (p === 'scan' ? undefined : refuseHotter(`points.${p}`, c, sheet)))
       .filter((p) => p !== undefined),
   judge(r, { sheet }) {
     const map = mapOf(r, sheet);

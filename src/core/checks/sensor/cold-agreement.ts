@@ -59,7 +59,8 @@ export type Standing = 'agree' | 'unclear' | 'apart';
 /** Apart only where the limit is passed and the instruments can tell: their own ± is smaller than the difference. */
 export function standingOf(a: Agreement): Standing {
   const difference = Math.abs(a.byC);
-  if (difference <= AGREE_WITHIN_C) return 'agree';
+  // Instruments that cannot tell what would be a finding clear nothing: bright metal by an infrared gun is ± 8 °C.
+  if (difference <= AGREE_WITHIN_C) return a.uncertaintyC <= APART_BEYOND_C ? 'agree' : 'unclear';
   return difference > APART_BEYOND_C && a.ratio > 1 ? 'apart' : 'unclear';
 }
 

@@ -40,6 +40,8 @@ export const ectSubstitute = defineCheck({
   gate: 'none',
   results: {
     sound: { against: [...SENSOR_FAULTS, 'ect-wiring'] },
+    // Its circuit is good, as far as a reading in cool air can tell; of the old sensor nothing is known yet.
+    circuitSound: { against: ['ect-wiring'] },
     reads: { seen: 'a good sensor reads right in its place', for: SENSOR_FAULTS, against: ['ect-wiring'] },
     off: { seen: 'a good sensor is off as well', for: ['ect-wiring'], against: ['ect-wrong-part'] }
   },
@@ -69,10 +71,16 @@ export const ectSubstitute = defineCheck({
               // A contact that resists shows when hot; in cold air it hides, and is cleared by half.
               found: ['sound']
             })
-          : outcome('fail', 'A known good sensor reads right in its place: the old sensor is at fault', {
-              numbers,
-              found: ['reads']
-            });
+          : oldOffC === null
+            ? outcome(
+                'unclear',
+                'A known good sensor reads right in its place: the circuit is good. Whether the old sensor is at fault shows only where its own error was measured',
+                { numbers, found: ['circuitSound'] }
+              )
+            : outcome('fail', 'A known good sensor reads right in its place: the old sensor is at fault', {
+                numbers,
+                found: ['reads']
+              });
       case 'apart': {
         const same = oldOffC !== null && Math.abs(oldOffC - off.byC) <= 2 * AGREE_WITHIN_C;
         return outcome(

@@ -3,7 +3,7 @@ import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../../units/say';
 import { agreement } from '../../measure/agreement';
-import { defineCheck, outcome, type Judged } from '../check';
+import { defineCheck, outcome, unusual, type Judged } from '../check';
 import { SCAN_BESIDE_METAL, SCAN_OFF, share, strength } from '../strength';
 import { circuitReadings, circuitWords, judgeCircuit, refuseVolts } from '../circuit-check';
 import { instrumentOf, takenBy } from '../../measure/instruments';
@@ -127,7 +127,12 @@ export const gaugeCompare = defineCheck({
     ),
     ...(r.sender ? refuseVolts(r.sender).map((p) => ({ ...p, field: `sender.${p.field}` })) : [])
   ],
-  judge: (r, { sheet }) => withSender(judgeNeedle(r, sheet), r.sender),
+  judge(r, { sheet }) {
+    const judged = judgeNeedle(r, sheet);
+    // A law that nobody gave is a guess: only how the needle stands to it is unusual, not the scan to the thermometer.
+    const guessed = judged.found.includes('needle') && !gaugeLawOf(sheet).own;
+    return withSender(guessed ? unusual(judged, 'law of the gauge') : judged, r.sender);
+  },
   facts: (r, at) =>
     r.thermometer ? [{ kind: 'measured', at, coolantC: r.thermometer.celsius, ambientC: null }] : [],
   words: (r) =>

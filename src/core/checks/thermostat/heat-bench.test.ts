@@ -146,6 +146,7 @@ describe('pressure', () => {
         hold(
           [
             [0, 20],
+            [0.5, 33],
             [5, 60]
           ],
           { engineRan: true }
@@ -153,6 +154,15 @@ describe('pressure', () => {
         'for'
       )
     ).toEqual(['combustion-leak']);
+    // An engine that warms lifts its pressure by itself.
+    const warming = hold(
+      [
+        [0, 20],
+        [10, 48]
+      ],
+      { engineRan: true }
+    );
+    expect([warming.result, faults(warming, 'for')]).toEqual(['unclear', []]);
   });
   it('refuses to be pumped far above the cap, and rows that are not in time', () => {
     const fields = (points: [number, number][]) =>

@@ -2,7 +2,8 @@ import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import { sayC } from '../../units/say';
-import { defineCheck, outcome } from '../check';
+import { defineCheck, outcome, unusual, type Judged } from '../check';
+import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { share, strength } from '../strength';
 import { coolantC, refuseHotter } from '../../measure/temperature';
 
@@ -26,7 +27,14 @@ const readings = z.object({
   by: defineField(z.enum(['hand', 'probe'], 'Say how it was felt'), {
     label: 'Felt',
     choices: { hand: 'By hand', probe: 'By a probe' }
+  }),
+  /** What the coolant was read by: a sensor that is off moves every temperature here with it. */
+  coolantBy: defineField(z.enum(['scan', 'probe']), {
+    label: 'The coolant was read',
+    choices: { scan: 'By scan', probe: 'By a probe at the engine outlet' }
   })
+    .nullable()
+    .default(null)
 });
 export type HoseRushReadings = z.infer<typeof readings>;
 
@@ -67,7 +75,26 @@ export const hoseRush = defineCheck({
       for: ['thermostat-stuck-closed', 'pump-flow-low'],
       against: ['thermostat-stuck-open']
     },
-    late: { seen: 'it rushes hot late', for: ['thermostat-sluggish'], against: ['thermostat-stuck-open'] }
+    late: { seen: 'it rushes hot late', for: ['thermostat-sluggish'], against: ['thermostat-stuck-open'] },
+    // By scan it is early or late by what the control unit believes: the sensor is a suspect as well.
+    earlyByScan: {
+      for: ['thermostat-low-rating', 'ect-reads-cold', 'ect-wrong-part'],
+      against: ['thermostat-stuck-closed'],
+      strength: { ...share(0.85, 0.02, 0.1, 'A thermostat, or a sensor that reads cold') },
+      leansOn: 'scan'
+    },
+    lateByScan: {
+      for: ['thermostat-sluggish', 'ect-reads-hot'],
+      against: ['thermostat-stuck-open'],
+      strength: { ...share(0.35, 0.03, 0.55, 'A thermostat, or a sensor that reads hot') },
+      leansOn: 'scan'
+    },
+    coolByScan: {
+      for: ['thermostat-stuck-closed', 'pump-flow-low', 'ect-reads-hot', 'ect-wrong-part'],
+      against: ['thermostat-stuck-open'],
+      strength: { ...share(0.7, 0.02, 0.24, 'Shut, or not as hot as the scan says') },
+      leansOn: 'scan'
+    }
   },
   strength: strength(0.85, 0.05, 0.12, 'hand', 'Quick and free, and felt by a hand', {
     'thermostat-low-rating': share(0.88, 0.006, 0.1, 'A rush too early is nothing else'),
@@ -76,66 +103,81 @@ export const hoseRush = defineCheck({
     'pump-flow-low': share(0.05, 0.006, 0.9, 'Hardly ever so little that the hose stays cool')
   }),
   readings,
-  begins: () => ({ by: 'hand' as const }),
+  begins: () => ({ by: 'hand' as const, coolantBy: 'scan' as const }),
   refuse: (r, sheet) => [refuseHotter('coolantC', r.coolantC, sheet)].filter((p) => p !== undefined),
   facts: (r, at) => [{ kind: 'measured', at, coolantC: r.coolantC, ambientC: null }],
-  judge({ felt, coolantC: at, by }, { sheet }) {
-    const limits = limitsOf(sheet);
-    const start = limits.startOpenC.value;
-    const full = limits.fullOpenC.value;
-    const hose = sheet?.thermostat.side === 'inlet' ? 'Lower hose' : 'Upper hose';
-    const numbers = [
-      { name: hose, value: FELT[felt] },
-      {
-        name: felt === 'rush' ? 'Coolant at the rush' : 'Coolant',
-        value: sayC(at),
-        limit: `start-to-open ${sayC(start)}`
-      }
-    ];
-    const told = by === 'hand' ? '. Felt by hand, so it weighs less than a logged hose' : '';
-    switch (felt) {
-      case 'rush':
-        if (at < start - EARLY_C)
-          return outcome('fail', `Rushed hot at ${sayC(at)}, below start-to-open at ${sayC(start)}${told}`, {
-            numbers,
-            found: ['early']
-          });
-        if (at > start + LATE_C)
-          return outcome(
-            'unclear',
-            `Rushed hot only at ${sayC(at)}; start-to-open is ${sayC(start)}${told}`,
+  judge(readings, { sheet }) {
+    const judged = judgeRush(readings, sheet);
+    return limitsOf(sheet).startOpenC.origin === 'typical' ? unusual(judged, 'start-to-open') : judged;
+  },
+  words: ({ felt, coolantC: at, by, coolantBy }) =>
+    `${FELT[felt]}, coolant ${sayC(at)}${coolantBy === null ? '' : ` by ${coolantBy}`}, felt by ${by}`
+});
+
+type Found = 'sound' | 'along' | 'early' | 'cool' | 'late' | 'earlyByScan' | 'lateByScan' | 'coolByScan';
+
+function judgeRush(
+  { felt, coolantC: at, by, coolantBy }: HoseRushReadings,
+  sheet: SpecSheet | null
+): Judged<Found> {
+  const byProbe = coolantBy === 'probe';
+  const limits = limitsOf(sheet);
+  const start = limits.startOpenC.value;
+  const full = limits.fullOpenC.value;
+  const hose = sheet?.thermostat.side === 'inlet' ? 'Lower hose' : 'Upper hose';
+  const numbers = [
+    { name: hose, value: FELT[felt] },
+    {
+      name: felt === 'rush' ? 'Coolant at the rush' : 'Coolant',
+      value: sayC(at),
+      limit: `start-to-open ${sayC(start)}`
+    }
+  ];
+  const told = by === 'hand' ? '. Felt by hand, so it weighs less than a logged hose' : '';
+  // On an engine whose thermostat sits at the inlet another hose is the one behind it.
+  if (sheet && sheet.thermostat.side == null)
+    return outcome(
+      'unclear',
+      'The sheet does not say at which side of the engine the thermostat sits, so it is not known which hose is behind it',
+      { numbers }
+    );
+  switch (felt) {
+    case 'rush':
+      if (at < start - EARLY_C)
+        return outcome('fail', `Rushed hot at ${sayC(at)}, below start-to-open at ${sayC(start)}${told}`, {
+          numbers,
+          found: [byProbe ? 'early' : 'earlyByScan']
+        });
+      if (at > start + LATE_C)
+        return outcome('unclear', `Rushed hot only at ${sayC(at)}; start-to-open is ${sayC(start)}${told}`, {
+          numbers,
+          found: [byProbe ? 'late' : 'lateByScan']
+        });
+      return outcome('pass', `Rushed hot at ${sayC(at)}, as a thermostat of ${sayC(start)} should${told}`, {
+        numbers,
+        found: ['sound']
+      });
+    case 'gradual':
+      return outcome(
+        'fail',
+        `Warmed along with the engine: something passes while it should be shut${told}`,
+        {
+          numbers,
+          found: ['along']
+        }
+      );
+    case 'never':
+      return at >= full
+        ? outcome(
+            'fail',
+            `Stayed cool with the coolant at ${sayC(at)}, above full-open at ${sayC(full)}${told}`,
             {
               numbers,
-              found: ['late']
+              found: [byProbe ? 'cool' : 'coolByScan']
             }
-          );
-        return outcome('pass', `Rushed hot at ${sayC(at)}, as a thermostat of ${sayC(start)} should${told}`, {
-          numbers,
-          found: ['sound']
-        });
-      case 'gradual':
-        return outcome(
-          'fail',
-          `Warmed along with the engine: something passes while it should be shut${told}`,
-          {
-            numbers,
-            found: ['along']
-          }
-        );
-      case 'never':
-        return at >= full
-          ? outcome(
-              'fail',
-              `Stayed cool with the coolant at ${sayC(at)}, above full-open at ${sayC(full)}${told}`,
-              {
-                numbers,
-                found: ['cool']
-              }
-            )
-          : outcome('unclear', `Still cool at ${sayC(at)}; it need not be hot before ${sayC(full)}${told}`, {
-              numbers
-            });
-    }
-  },
-  words: ({ felt, coolantC: at, by }) => `${FELT[felt]}, coolant ${sayC(at)}, by ${by}`
-});
+          )
+        : outcome('unclear', `Still cool at ${sayC(at)}; it need not be hot before ${sayC(full)}${told}`, {
+            numbers
+          });
+  }
+}

@@ -59,7 +59,7 @@ export function readBath(points: readonly BathPoint[]): BathReading {
   const lagC = rate === null ? 0 : (rate * WAX_LAG_S) / 60;
   const back = rateOf(cooling);
   const coolLagC = back === null ? 0 : (back * WAX_LAG_S) / 60;
-  const startC = rising === null ? null : rising - lagC;
+  const startC = rising === null ? null : credible(rising - lagC);
   const full = heating.find((p) => p.liftMm >= 0.95 * liftMm && liftMm > 1);
   const closing = onset(cooling, Math.max(0, ...cooling.map((p) => p.liftMm)));
   const closedC = closing === null ? null : closing - coolLagC;
@@ -82,11 +82,17 @@ export function readBath(points: readonly BathPoint[]): BathReading {
   };
 }
 
+/** A line through a few readings can end anywhere: what no thermostat of an engine does is no answer. */
+const credible = (c: number): number | null => (c >= -20 && c <= 130 ? c : null);
+
 /** Where a line through the rising part meets the lift that counts as open, °C; null where it never rises. */
 function onset(points: readonly BathPoint[], top: number): number | null {
   if (top < 4 * OPENS_MM) return null;
+  // What it stands open by when cold, by a leak or the zero of the gauge, is no opening.
+  const cold = points[0]?.liftMm ?? 0;
+  if (cold > 0.15 * top) return null;
   const part = points.filter((p) => p.liftMm > 0.15 * top && p.liftMm < 0.7 * top);
-  const first = points.findIndex((p) => p.liftMm > OPENS_MM);
+  const first = points.findIndex((p) => p.liftMm > cold + OPENS_MM);
   if (first <= 0) return null;
   if (part.length < 2) {
     // Too coarse for a line: between the last shut and the first open reading.

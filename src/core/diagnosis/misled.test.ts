@@ -1,0 +1,244 @@
+import { describe, expect, it } from 'vitest';
+import {
+  at,
+  context,
+  curlew,
+  fathom,
+  faults,
+  judge,
+  sheetOf,
+  soaked,
+  stopped
+} from '../../../tests/support/check-bench';
+import type { CheckContext } from '../checks/check';
+import { checkOf, type CheckId } from '../checks/registry';
+import { readBath } from '../physics/thermostat/bath';
+import { USUAL_COSTS } from '../record/shop-costs';
+import { cannotHave } from '../faults/registry';
+import type { FaultId } from '../vehicle/faults';
+import { adviceOf, choicesOf } from './decide';
+import type { Finding } from './finding';
+import { findingOf, findingsOf } from './findings';
+import type { JudgedCheck } from './judged';
+import { openChecks } from './next';
+import { posteriorOf } from './posterior';
+
+/** Each case is named after what a technician was misled by. */
+const entry = (check: CheckId, readings: object, c: CheckContext): JudgedCheck =>
+  ({ id: check, check, at, byHand: false, readings, outcome: judge(check, readings, c) }) as JudgedCheck;
+const finding = (llr: Finding['llr'], id = 'f', group = 'meter'): Finding => ({
+  id,
+  title: '',
+  says: '',
+  llr,
+  group
+});
+const ratio = (check: CheckId, readings: object, fault: FaultId, c: CheckContext) =>
+  Math.exp(findingOf(entry(check, readings, c))?.llr[fault] ?? 0);
+const cold = context([stopped(14)], curlew);
+const LOOK = {
+  level: 'mark',
+  leaks: 'none',
+  colour: 'clean',
+  face: 'clean',
+  belt: 'good',
+  pump: 'firm',
+  hoses: 'firm',
+  connector: 'sound',
+  added: 'none'
+};
+
+describe('the advice', () => {
+  it('“no repair, cures 0 %” for two faults that are both certain: both are offered in one go', () => {
+    const both = posteriorOf(
+      [finding({ 'thermostat-stuck-open': 12 }, 'a', 'hand'), finding({ 'gauge-fault': 12 }, 'b', 'gauge')],
+      curlew
+    );
+    const best = choicesOf(both, USUAL_COSTS)[0];
+    expect([...best.repairs].sort()).toEqual(['gauge', 'thermostat']);
+    expect(best.cures).toBeGreaterThan(0.8);
+  });
+
+  it('doing nothing while a fault is likelier than not', () => {
+    const ill = posteriorOf([finding({ 'clutch-bearing': 5, 'water-pump-bearing': 5 })], fathom);
+    expect(ill.suspects[0].fault).not.toBe('none');
+    expect(choicesOf(ill, { ...USUAL_COSTS, comeback: 0 })[0].repairs).not.toEqual(['none']);
+  });
+
+  it('“works as designed” before codes, the level and a run', () => {
+    const asked = (done: readonly CheckId[], symptoms: string[] = []) => ({
+      findings: [finding({ none: 9 }), ...symptoms.map((s) => finding({}, s, 'complaint'))],
+      sheet: curlew,
+      state: { phase: 'regulating' as const },
+      open: openChecks(done.map((check) => ({ check, outcome: { result: 'pass' } })))
+    });
+    const next = (...args: Parameters<typeof asked>) => {
+      const { actNow, check } = adviceOf(asked(...args), USUAL_COSTS);
+      return actNow ? null : check!.id;
+    };
+    expect(next([])).toBe('level-and-look');
+    expect(next(['level-and-look', 'codes'])).toBe('warm-up-run');
+    expect(next(['level-and-look', 'codes', 'warm-up-run'])).toBeNull();
+    expect(next(['level-and-look', 'codes', 'warm-up-run'], ['complaint/smell-steam'])).toBe('cap-test');
+  });
+});
+
+describe('what eyes saw', () => {
+  it('an empty system is no opinion: 100 to 1, a low level 15, a dried trace 3', () => {
+    expect(ratio('level-and-look', { ...LOOK, level: 'empty' }, 'coolant-low', cold)).toBeGreaterThan(100);
+    expect(ratio('level-and-look', { ...LOOK, level: 'low' }, 'coolant-low', cold)).toBeCloseTo(15, 0);
+    expect(ratio('level-and-look', { level: null, leaks: 'trace' }, 'coolant-low', cold)).toBeLessThan(3.5);
+  });
+
+  it('a slack belt decides for the pump, whatever passed that says nothing of it', () => {
+    expect(ratio('level-and-look', { ...LOOK, belt: 'slack' }, 'pump-flow-low', cold)).toBeGreaterThan(50);
+  });
+});
+
+describe('the sensor that lies', () => {
+  it('by scan, an early rush is a sensor that reads cold as well as a thermostat', () => {
+    const rush = (coolantBy: 'scan' | 'probe') =>
+      judge('hose-rush', { felt: 'rush', coolantC: 60, by: 'hand', coolantBy }, cold);
+    expect(faults(rush('probe'), 'for')).toEqual(['thermostat-low-rating']);
+    expect(faults(rush('scan'), 'for')).toEqual([
+      'thermostat-low-rating',
+      'ect-reads-cold',
+      'ect-wrong-part'
+    ]);
+    const groups = (['scan', 'probe'] as const).map(
+      (by) =>
+        findingOf(entry('hose-rush', { felt: 'rush', coolantC: 60, by: 'hand', coolantBy: by }, cold))!.group
+    );
+    expect(groups).toEqual(['scan', 'hand']);
+  });
+
+  it('a good sensor in the place of one whose error nobody measured accuses nobody', () => {
+    const air = { celsius: 12, instrument: { kind: 'glass', uncertaintyC: 0.7 } };
+    const swap = (oldOffC: number | null) => judge('ect-substitute', { substituteC: 12, air, oldOffC }, cold);
+    expect([swap(null).result, faults(swap(null), 'for')]).toEqual(['unclear', []]);
+    expect(faults(swap(null), 'against')).toEqual(['ect-wiring']);
+    expect(faults(swap(-20), 'for')).toContain('ect-reads-cold');
+  });
+
+  it('the map takes a scan value of 140 °C, which is what a shorted circuit reads', () => {
+    const readings = {
+      points: { outlet: 90, sensor: 90, scan: 140 },
+      instrument: { kind: 'contact', uncertaintyC: 1.5 },
+      thermostat: 'open',
+      ambientC: 10
+    };
+    expect(checkOf('temperature-map').readings.safeParse(readings).success).toBe(true);
+    expect(checkOf('temperature-map').refuse(readings, curlew)).toEqual([]);
+    expect(faults(judge('temperature-map', readings, cold), 'for')).toContain('ect-short-circuit');
+  });
+
+  it('an infrared gun on bright metal clears no sensor', () => {
+    const reading = (celsius: number, kind: string, uncertaintyC: number) => ({
+      celsius,
+      instrument: { kind, name: '', uncertaintyC }
+    });
+    const cleared = (kind: string, u: number) =>
+      faults(
+        judge(
+          'cold-agreement',
+          { ect: reading(5, 'scan', 1), iat: null, ambient: null, housing: reading(5.5, kind, u) },
+          soaked
+        ),
+        'against'
+      );
+    expect(cleared('infrared-bright', 8)).toEqual([]);
+    expect(cleared('contact', 1.5)).toContain('ect-reads-cold');
+  });
+});
+
+describe('the clutch and the fan', () => {
+  it('an electronic clutch that has lost its fluid is possible', () => {
+    const electronic = { ...fathom, clutch: { kind: 'electronic' as const } };
+    expect(cannotHave('clutch-slipping', electronic)).toBeNull();
+  });
+
+  it('free at 71 °C and engaged at 74 °C on a sheet of 67 °C is within its play', () => {
+    const sheet = {
+      ...fathom,
+      clutch: { ...fathom.clutch!, kind: 'thermal' as const, engageAirC: 67, releaseAirC: 53 }
+    };
+    const pair = (fanRpm: number, airC: number) => ({ engineRpm: 1800, fanRpm, airC, sinceStartMin: null });
+    const speeds = (pairs: object[]) =>
+      judge('clutch-hot-speed', { pairs, pulley: 1, coolantC: null }, context([stopped(14)], sheet));
+    expect(speeds([pair(400, 71), pair(1560, 74)]).result).toBe('pass');
+    expect(speeds([pair(400, 71)]).result).toBe('unclear');
+    expect(speeds([pair(400, 78)]).result).toBe('fail');
+  });
+
+  it('a fan that comes on 13 °C early is a switching point, and no shorted controller', () => {
+    const parcel = sheetOf('qh-07-parcel');
+    const [{ onC, name }] = parcel.fan!.stages!;
+    const on = (c: number) =>
+      faults(
+        judge(
+          'fan-switching',
+          { stages: [{ name, onC: c, offC: null }], hottestC: onC, by: 'scan', acOn: false, moving: false },
+          context([stopped(14)], parcel)
+        ),
+        'for'
+      );
+    expect(on(onC - 13)).toEqual(['fan-setpoint-modified']);
+    expect(on(onC - 60)).toContain('fan-controller-shorted');
+  });
+});
+
+describe('a limit that nobody gave', () => {
+  it('makes nothing of a hose, a clutch or a needle but unusual', () => {
+    const bare = { ...fathom, clutch: { kind: 'thermal' as const } };
+    const late = judge(
+      'clutch-hot-speed',
+      { pairs: [{ engineRpm: 1800, fanRpm: 400, airC: 85, sinceStartMin: null }], pulley: 1, coolantC: null },
+      context([stopped(14)], bare)
+    );
+    expect([late.result, late.typical]).toEqual(['unclear', true]);
+    expect(late.says).toContain('engagement temperature would decide');
+    const rush = judge(
+      'hose-rush',
+      { felt: 'rush', coolantC: 60, by: 'hand', coolantBy: 'probe' },
+      context([], undefined)
+    );
+    expect(rush.result).not.toBe('void');
+  });
+
+  it('a hose of an engine whose thermostat may sit at either side tells nothing', () => {
+    const sheet = { ...curlew, thermostat: { ...curlew.thermostat, side: null } };
+    const felt = judge(
+      'hose-rush',
+      { felt: 'gradual', coolantC: 60, by: 'hand', coolantBy: 'probe' },
+      context([], sheet)
+    );
+    expect([felt.result, faults(felt, 'for')]).toEqual(['unclear', []]);
+  });
+});
+
+describe('the bath', () => {
+  it('0.2 mm at the first reading is not “has not opened”, when it lifts 9 mm later', () => {
+    const points = [
+      [60, 0.2],
+      [80, 0.2],
+      [85, 1.5],
+      [90, 5],
+      [95, 8.5],
+      [98, 9]
+    ].map(([bathC, liftMm]) => ({ bathC, liftMm, way: 'heating' as const, atMin: null }));
+    const { startC, lagC } = readBath(points);
+    expect(startC).toBeGreaterThan(80);
+    expect(startC).toBeLessThan(86);
+    expect(lagC).toBe(0);
+  });
+});
+
+it('the same finding twice is no second witness', () => {
+  const rush = entry('hose-rush', { felt: 'gradual', coolantC: 60, by: 'hand', coolantBy: 'probe' }, cold);
+  const once = posteriorOf(findingsOf({ symptoms: [], done: [rush], runs: [] }), curlew);
+  const twice = posteriorOf(
+    findingsOf({ symptoms: [], done: [rush, { ...rush, id: 'again' }], runs: [] }),
+    curlew
+  );
+  expect(twice.suspects[0]).toEqual(once.suspects[0]);
+});
