@@ -32,7 +32,7 @@ function run(args: string[]): void {
   if (refused.length > 0) return refuse(refused, values.readings);
   const at = new Date().toISOString();
   const facts = heatOf(values, at);
-  const cooling = coolingOf(facts);
+  const cooling = coolingOf(facts, sheet);
   const thermal = thermalAt(facts, at, sheet, cooling);
   const context = { at, sheet, thermal, cooling, earlier: [], curves: curvesWith([]) };
   const outcome = check.judge(parsed.data, context);

@@ -204,7 +204,8 @@ describe('cold agreement', () => {
   it('is void without a soak: kept, without weight, with the hour from which it counts', () => {
     const warm = agree(38, 35, {}, context([stopped(2, 92, 10)]));
     expect([warm.result, warm.points, warm.voidShort]).toEqual(['void', [], 'too warm']);
-    expect(warm.countsFrom!.slice(0, 16)).toBe('2026-11-25T13:25');
+    // A 2.2 L engine: τ = 2 h · (2.2 / 1.6)^0.3 = 2.2004 h; 2.2004 · ln(82 / 2) = 8.17 h after it stopped at 6:00.
+    expect(warm.countsFrom!.slice(0, 16)).toBe('2026-11-25T14:10');
     expect(agree(6, 5, {}, context([])).voidShort).toBe('soak not known');
     expect(agree(6, 5, {}, context([{ kind: 'started', at: '2026-11-25T07:58:00.000Z' }])).voidShort).toBe(
       'engine ran'

@@ -133,7 +133,7 @@ export function assembleCase(input: CaseInput): Case | null {
   const ownFacts = factsOf(state, runs);
   const facts = [...others, ...ownFacts];
   const firm = holding(facts);
-  const cooling = coolingOf(firm);
+  const cooling = coolingOf(firm, sheet);
   const heat = thermalAt(firm, at, sheet, cooling);
   const last = state.repairs.at(-1) ?? null;
   const costs = costsWith(

@@ -8,7 +8,7 @@ import type { SpecSheet } from '../vehicle/spec-sheet';
 import { coolDownsOf, holding, type KnownFact } from '../physics/heat/facts';
 import { curvesWith, type LibraryCurve } from '../physics/thermistor/library';
 import { fitTau } from '../physics/coolant/cooling';
-import { DEFAULT_COOLING, thermalAt, type CoolingOf, type ThermalFact } from '../physics/heat/state';
+import { thermalAt, usualCooling, type CoolingOf, type ThermalFact } from '../physics/heat/state';
 import type { JobState, RecordedCheck } from '../record/derive';
 
 export interface JudgedCheck extends RecordedCheck {
@@ -49,27 +49,30 @@ export function factsOf(
 }
 
 /** The cooling of a vehicle: from its own cool-downs where it has any, else the default. */
-export const coolingOf = (facts: readonly ThermalFact[]): CoolingOf =>
+export const coolingOf = (facts: readonly ThermalFact[], sheet: SpecSheet | null): CoolingOf =>
   fitTau(
     coolDownsOf(facts),
     facts.flatMap((f) => (f.kind === 'measured' && f.cooling ? [f.cooling] : []))
-  ) ?? DEFAULT_COOLING;
+  ) ?? usualCooling(sheet);
 
-/** What is known of the heat by all facts, kept for as long as they are: most entries tell none that must be left out. */
-const whole = new WeakMap<readonly KnownFact[], HeatKnown>();
+/** What is known of the heat by all facts, kept for as long as they and the sheet are: most entries tell none that must be left out. */
+const whole = new WeakMap<
+  readonly KnownFact[],
+  { readonly sheet: SpecSheet | null; readonly heat: HeatKnown }
+>();
 interface HeatKnown {
   readonly known: readonly ThermalFact[];
   readonly cooling: CoolingOf;
 }
 
 /** What is known of the heat without what one entry told of it itself. */
-function heatWithout(facts: readonly KnownFact[], except: string | null): HeatKnown {
+function heatWithout(facts: readonly KnownFact[], except: string | null, sheet: SpecSheet | null): HeatKnown {
   const tells = except !== null && facts.some((f) => f.source === except);
   const had = tells ? undefined : whole.get(facts);
-  if (had) return had;
+  if (had?.sheet === sheet) return had.heat;
   const known = holding(tells ? facts.filter((f) => f.source !== except) : facts);
-  const made = { known, cooling: coolingOf(known) };
-  if (!tells) whole.set(facts, made);
+  const made = { known, cooling: coolingOf(known, sheet) };
+  if (!tells) whole.set(facts, { sheet, heat: made });
   return made;
 }
 
@@ -86,7 +89,7 @@ export function contextOf(
   except: string | null,
   shopCurves: readonly LibraryCurve[] = []
 ): CheckContext {
-  const { known, cooling } = heatWithout(facts, except);
+  const { known, cooling } = heatWithout(facts, except, sheet);
   const before = job.checks.findIndex((c) => c.id === except);
   const earlier = job.checks
     .slice(0, before < 0 ? undefined : before)

@@ -52,6 +52,37 @@ describe('the thermal state', () => {
     expect(state([stopped(0, null)], 3).safeToOpen).toBe(true);
   });
 
+  it('keeps a large engine hot for longer: 2 h at 1.6 L, above 3 h at 6.7 L', () => {
+    const of = (displacementL: number) =>
+      thermalAt([stopped(0)], hour(2), { ...curlew, engine: { ...curlew.engine, displacementL } }).coolantC!;
+    // 80 · e^(−2/2) above 10 °C, and 80 · e^(−2/3.07).
+    expect(of(1.6)).toBeCloseTo(39.4, 1);
+    expect(of(6.7)).toBeGreaterThan(50);
+  });
+
+  it('takes an air that nobody measured for a hot day at the cap, and for no pass of a soak', () => {
+    // 118 − 38 = 80 above a hot day, to 12: 3 h · ln(80 / 12) = 5.69 h.
+    expect(state([stopped(0, null, null)], 5.6).safeToOpen).toBe(false);
+    expect(state([stopped(0, null, null)], 5.8).safeToOpen).toBe(true);
+    expect(state([stopped(0, 90, null)], 7.5).soaked).not.toBe(true);
+    expect(state([stopped(0, 90, null)], 12).soaked).toBe(true);
+  });
+
+  it('stopped at 100 °C in 38 °C air, “safe to open” is never told above the limit', () => {
+    for (const displacementL of [1.2, 2.2, 4, 6.7]) {
+      const sheet = { ...curlew, engine: { ...curlew.engine, displacementL }, limits: { openCapC: 50 } };
+      const from = thermalAt([stopped(0, 100, 38)], hour(0.1), sheet).safeToOpenFrom!;
+      const hours = (Date.parse(from) - Date.parse(hour(0))) / 3_600_000;
+      // By the slowest cooling there is for an engine of this size.
+      const slowest = 3 * Math.max(0.8, (displacementL / 1.6) ** 0.3);
+      expect(38 + 62 * Math.exp(-hours / slowest)).toBeLessThanOrEqual(50.001);
+      expect(thermalAt([stopped(0, 100, 49.5)], hour(9), sheet)).toMatchObject({
+        safeToOpen: false,
+        safeToOpenFrom: null
+      });
+    }
+  });
+
   it('runs from a start: warming, regulating by temperature, or by the clock where nobody measured', () => {
     expect(state([stopped(0), started(14)], 14.1)).toMatchObject({
       phase: 'warming',

@@ -39,11 +39,9 @@
     <p class="mt-1">
       {#if heat.phase === 'unknown'}It is not known how hot the engine is. This step opens the system: not
         before the coolant is below {openCapText}. Measure it first.
-      {:else}By the cooling law the coolant may still be above {openCapText}. The cap stays shut until {hour(
-          heat.safeToOpenFrom!,
-          zone,
-          now
-        )}, or until a thermometer on the housing says it is cooler.{/if}
+      {:else}By the cooling law the coolant may still be above {openCapText}. The cap stays shut until {heat.safeToOpenFrom
+          ? `${hour(heat.safeToOpenFrom, zone, now)}, or until`
+          : 'the air is cooler, or until'} a thermometer on the housing says it is cooler.{/if}
     </p>
     <form
       class="mt-3 flex flex-wrap items-end gap-3"

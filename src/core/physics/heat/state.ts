@@ -65,6 +65,18 @@ export interface CoolingOf {
 }
 export const DEFAULT_COOLING: CoolingOf = { tauH: DEFAULT_TAU_H, longH: LONG_TAU_H, n: 0 };
 
+/** The engine that the default is of, L. */
+const DEFAULT_OF_L = 1.6;
+/** What an engine keeps grows with its volume, what it loses with its surface: τ with the cube root of its size, or nearly. */
+const GROWS = 0.3;
+
+/** How a vehicle cools before any of its own cool-downs is known: a larger engine stays hot for longer. */
+export function usualCooling(sheet: SpecSheet | null): CoolingOf {
+  const litres = sheet?.engine?.displacementL;
+  const by = litres ? Math.max(0.8, (litres / DEFAULT_OF_L) ** GROWS) : 1;
+  return { tauH: DEFAULT_TAU_H * by, longH: LONG_TAU_H * by, n: 0 };
+}
+
 /** Where neither log nor person told the ambient: a usual day. */
 export const USUAL_AMBIENT_C = 15;
 /** A stopped engine within this of start-to-open still counts as hot: thermostat, fan rule and drops can be checked. */
@@ -96,7 +108,7 @@ export function thermalAt(
   facts: readonly ThermalFact[],
   at: string,
   sheet: SpecSheet | null,
-  cooling: CoolingOf = DEFAULT_COOLING
+  cooling: CoolingOf = usualCooling(sheet)
 ): ThermalState {
   const now = Date.parse(at);
   const known = facts
@@ -138,6 +150,11 @@ function running(
   };
 }
 
+const HOT_DAY_C = 38;
+const COLDEST_DAY_C = -25;
+/** Nearer to the limit than this the air hardly cools it any more, °C. */
+const LEAST_BELOW_C = 1;
+
 function standing(
   basis: Exclude<ThermalFact, { kind: 'started' }>,
   now: number,
@@ -155,12 +172,29 @@ function standing(
   const hours = (now - from) / HOUR_MS;
   const left = residualC(over, hours, tauH);
   const cold = left < SOAKED_BELOW_C;
-  // A temperature alone, without the air around it, cannot say whether the engine is soaked.
-  const soaked = basis.kind === 'measured' && knownAmbientC === null ? null : cold;
+  // Without the air around it an engine is soaked only where it would be on the coldest day there is.
+  const coldestDay = residualC((basis.coolantC ?? limits.fullOpenC.value) - COLDEST_DAY_C, hours, tauH);
+  const soaked =
+    knownAmbientC !== null
+      ? cold
+      : coldestDay < SOAKED_BELOW_C
+        ? true
+        : cold
+          ? null
+          : basis.kind === 'measured'
+            ? null
+            : false;
   const moment = (h: number) => new Date(from + h * HOUR_MS).toISOString();
   // Where nobody knows how hot it was when it stopped, the cap is guarded as if it had been at the stop limit.
-  const overAtMost = (basis.coolantC ?? limits.stopC.value) - ambientC;
-  const safeFrom = from + hoursUntil(overAtMost, Math.max(1, openCapC - ambientC), longH) * HOUR_MS;
+  const hottest = basis.coolantC ?? limits.stopC.value;
+  // An air that nobody measured is a hot day for who opens the cap; in air as hot as the limit no clock makes it safe.
+  const airC = knownAmbientC ?? Math.min(HOT_DAY_C, hottest);
+  const safeFrom =
+    hottest <= openCapC
+      ? from
+      : openCapC - airC < LEAST_BELOW_C
+        ? Infinity
+        : from + hoursUntil(hottest - airC, openCapC - airC, longH) * HOUR_MS;
   return {
     phase: cold ? 'cold' : ambientC + left >= openC - HOT_WITHIN_C ? 'hot' : 'cooling',
     running: false,
@@ -169,7 +203,7 @@ function standing(
     residualC: left,
     soaked,
     soakedFrom: soaked === null ? null : moment(hoursUntil(over, SOAKED_BELOW_C, tauH)),
-    safeToOpenFrom: new Date(safeFrom).toISOString(),
+    safeToOpenFrom: Number.isFinite(safeFrom) ? new Date(safeFrom).toISOString() : null,
     safeToOpen: now >= safeFrom,
     basis
   };

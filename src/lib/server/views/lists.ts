@@ -116,7 +116,7 @@ export const dueLines = (db: Database, by: string) =>
 
 function heatNow(known: readonly KnownFact[], now: string, sheet: SpecSheet | null): ThermalState {
   const facts = holding(known);
-  return thermalAt(facts, now, sheet, coolingOf(facts));
+  return thermalAt(facts, now, sheet, coolingOf(facts, sheet));
 }
 
 interface VehicleRow {
