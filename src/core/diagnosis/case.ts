@@ -20,6 +20,7 @@ import { offersOf, type Choice } from './decide';
 import { endingOf, type Ending } from './ending';
 import type { Causes } from './history';
 import { contextOf, coolingOf, counting, factsOf, judgeChecks, type JudgedCheck } from './judged';
+import { dangersOf, type Danger } from './dangers';
 import { beliefOf } from './next';
 import { opinionOf, type Opinion } from './opinion';
 import { leaningOn, type Leaning } from './posterior';
@@ -92,6 +93,8 @@ export interface Case {
   readonly weighed: boolean;
   /** What is offered to decide between. */
   readonly offers: readonly Choice[];
+  /** What can hurt a person or ruin the engine, the worst first: named before anything else is advised. */
+  readonly dangers: readonly Danger[];
   readonly plan: Plan;
   /** What the record proves of the last repair; null without one. */
   readonly proof: Proof | null;
@@ -201,6 +204,16 @@ export function assembleCase(input: CaseInput): Case | null {
     popularPart(state.intake.symptoms, codesIn(judged()), opinion().asked, opinion().now)
   );
   const offers = lazy(() => offersOf(opinion().now, costs));
+  const dangers = lazy(() =>
+    state.state === 'closed'
+      ? []
+      : dangersOf({ done: judged(), runs, heat, sheet, filledAt: state.coolant?.at ?? null })
+  );
+  const held = lazy(() =>
+    dangers().find(
+      (d) => d.holds && !state.overridden.some((o) => o.danger === d.id && o.because === d.because)
+    )
+  );
   const plan = lazy(() =>
     planOf({
       sheet,
@@ -209,6 +222,7 @@ export function assembleCase(input: CaseInput): Case | null {
       shop: shop.checks,
       ...opinion(),
       skipped: state.skipped,
+      held: held(),
       proving: open ? (proof()?.next?.check ?? null) : null
     })
   );
@@ -263,6 +277,9 @@ export function assembleCase(input: CaseInput): Case | null {
     },
     get offers() {
       return offers();
+    },
+    get dangers() {
+      return dangers();
     },
     get plan() {
       return plan();

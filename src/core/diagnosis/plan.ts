@@ -7,6 +7,7 @@ import { counting, type JudgedCheck } from './judged';
 import { minutesOf, missingFor, USUAL_CHECKS, type ShopChecks } from '../record/shop-checks';
 import type { FaultId } from '../vehicle/faults';
 import { midSentence } from '../base/text';
+import { runsEngine, type Danger } from './dangers';
 import { partRemoved, waitFor, type Worth } from './next';
 import { resultsOf } from '../checks/results';
 import type { Posterior } from './posterior';
@@ -32,6 +33,8 @@ export interface Planned {
   readonly waitMin: number;
   /** What holds it back now, in words; null where it can be done at once. */
   readonly heldBack: string | null;
+  /** It is a danger that holds it back. */
+  readonly danger: boolean;
   /** What it is worth now; null where it would change nothing. */
   readonly worth: Worth | null;
 }
@@ -65,6 +68,8 @@ export interface Planning {
   readonly advised?: CheckId | null;
   /** What the proof of a repair asks for next: it comes first, whatever it is worth. */
   readonly proving?: CheckId | null;
+  /** A danger that stands: what runs the engine is held back, and is not next. */
+  readonly held?: Danger;
   /** Checks that cannot be done where the vehicle is, with the reason. */
   readonly skipped?: readonly { readonly check: CheckId; readonly why: string }[];
   readonly shop?: ShopChecks;
@@ -80,6 +85,7 @@ export function planOf({
   advised = null,
   proving = null,
   skipped = [],
+  held,
   shop = USUAL_CHECKS
 }: Planning): Plan {
   const best = worth[0]?.rate ?? 0;
@@ -122,12 +128,17 @@ export function planOf({
       done: last,
       now: possibleIn(check, state),
       waitMin: removed.includes(id) ? 0 : waitFor(check, state),
-      heldBack: heldByGate(check.gate, state) ?? needsFirst(check, state),
+      heldBack:
+        (held && runsEngine(id) ? `${held.title}. ${held.not}` : null) ??
+        heldByGate(check.gate, state) ??
+        needsFirst(check, state),
+      danger: held !== undefined && runsEngine(id),
       worth: own
     });
   }
-  const asked = planned.find((p) => p.id === proving);
-  const rest = inOrder(planned, state, advised);
+  const safe = held ? planned.filter((p) => !runsEngine(p.id)) : planned;
+  const asked = safe.find((p) => p.id === proving);
+  const rest = inOrder(safe, state, advised);
   const ordered = asked ? [asked, ...rest.filter((p) => p !== asked)] : rest;
   return {
     line: byWorth(planned.filter((p) => p.from !== null)),

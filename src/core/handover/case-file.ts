@@ -118,6 +118,7 @@ export function caseFile(job: Case) {
       expectedCost: o.expected
     })),
     decision: state.decision && { ...state.decision.done, at: state.decision.at, who: state.decision.who },
+    dangers: job.dangers.map((d) => ({ ...d, title: plainText(d.title), not: plainText(d.not) })),
     proof: proof && {
       proven: proof.proven,
       items: proof.items.map((i) => ({ ...i, title: plainText(i.title), says: plainText(i.says) }))

@@ -95,6 +95,8 @@ export interface JobState {
   readonly checks: readonly RecordedCheck[];
   /** Checks that cannot be done where the vehicle is, and were not done since. */
   readonly skipped: readonly { readonly check: CheckId; readonly why: string }[];
+  /** Stops that a person went on past, by the danger and the entry it rests on. */
+  readonly overridden: readonly { readonly danger: string; readonly because: string; readonly why: string }[];
   readonly acknowledged: readonly CautionId[];
   /** What people stated about the engine's heat; checks and runs tell more (record/judged.ts). */
   readonly stated: readonly KnownFact[];
@@ -146,6 +148,7 @@ const opened = (event: RecordEvent, { vehicleId, ...intake }: Intake & { vehicle
   runIds: [],
   checks: [],
   skipped: [],
+  overridden: [],
   acknowledged: [],
   stated: [],
   photos: [],
@@ -213,6 +216,8 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
       };
     case 'coolant.serviced':
       return { ...state, coolant: { at, service: event.payload } };
+    case 'stop.overridden':
+      return { ...state, overridden: [...state.overridden, event.payload] };
     case 'caution.acknowledged':
       return { ...state, acknowledged: [...new Set([...state.acknowledged, ...event.payload.cautions])] };
     case 'run.started':

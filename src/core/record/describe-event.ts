@@ -89,6 +89,8 @@ export function describeEvent(event: RecordEvent): string {
           return `Coolant measured at ${sayC(event.payload.coolantC)}`;
       }
       break;
+    case 'stop.overridden':
+      return `Went on past a stop (${event.payload.danger}): ${event.payload.why}`;
     case 'caution.acknowledged':
       return `Understood: ${event.payload.cautions.map((c) => CAUTIONS[c].text.split('. ')[0]).join('; ')}`;
     case 'photo.attached':

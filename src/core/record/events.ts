@@ -127,6 +127,15 @@ const bodies = [
   z.object({ kind: z.literal('shop.equipped'), payload: shopChecksSchema }),
   z.object({ kind: z.literal('coolant.serviced'), payload: coolantServiceSchema }),
   z.object({
+    kind: z.literal('stop.overridden'),
+    payload: z.object({
+      /** What held it back, and the entry that was about. */
+      danger: z.string().max(40),
+      because: z.string().max(60),
+      why: z.string().trim().min(1, 'Say why it is run all the same').max(200)
+    })
+  }),
+  z.object({
     kind: z.literal('caution.acknowledged'),
     payload: z.object({ cautions: z.array(z.enum(CAUTION_IDS)).min(1) })
   }),
@@ -183,6 +192,7 @@ export const EVENT_VERSIONS: Readonly<Record<EventKind, number>> = {
   'shop.priced': 2,
   'shop.equipped': 2,
   'coolant.serviced': 2,
+  'stop.overridden': 2,
   'caution.acknowledged': 2,
   'photo.attached': 2,
   'run.started': 2,

@@ -37,6 +37,8 @@
     contextAt: (at: string, except: string | null) => CheckContext;
     liveRunId: string | null;
     acknowledged: readonly CautionId[];
+    /** Why this check must not run the engine now; null where nothing stands against it. */
+    danger: string | null;
     now: string;
     zone: string;
     write: (body: EventInput, id?: string) => Promise<Answer>;
@@ -53,6 +55,7 @@
     contextAt,
     liveRunId,
     acknowledged,
+    danger,
     now,
     zone,
     write,
@@ -105,7 +108,8 @@
   );
   // Correcting what was typed needs no hand on the engine.
   const held = $derived(correcting === null && heldByGate(check.gate, heat) !== null);
-  const closed = $derived(toUnderstand.length > 0 || held);
+  const stopped = $derived(correcting === null ? danger : null);
+  const closed = $derived(toUnderstand.length > 0 || held || stopped !== null);
   const openCapText = $derived(shown(limitsOf(sheet).openCapC.value, 'temperature', 0));
 
   $effect(() => useShortcuts([{ key: 'Escape', label: 'Back to the plan', run: onclose }]));
@@ -220,6 +224,11 @@
           onclick={() => write({ kind: 'caution.acknowledged', payload: { cautions: [...toUnderstand] } })}
           >Understood</button
         >
+      </section>
+    {:else if stopped !== null}
+      <section class="border-off bg-off-wash rounded-card border-2 p-4" role="status" data-stopped>
+        <p class="text-off text-lg font-bold">Not now</p>
+        <p class="mt-1">{inReaderUnits(stopped)}. The plan says how to go on.</p>
       </section>
     {:else if held}
       <Held gate={check.gate} {heat} {openCapText} {now} {zone} onnote={note} />

@@ -16,6 +16,7 @@
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { inReaderUnits } from '$lib/ui/page-state/units';
   import type { JobView } from '$lib/views';
+  import Dangers from './Dangers.svelte';
   import EngineCard from './EngineCard.svelte';
   import HeatLine from './HeatLine.svelte';
   import { jobCase } from './job-case.svelte';
@@ -148,6 +149,7 @@
       contextAt={(at, except) => shown.contextOf(open, at, except)}
       liveRunId={jobState.live?.source.kind === 'adapter' ? jobState.live.runId : null}
       acknowledged={jobState.acknowledged}
+      danger={plan.line.concat(plan.any).find((p) => p.id === open && p.danger)?.heldBack ?? null}
       {now}
       {zone}
       {write}
@@ -157,6 +159,11 @@
   {/key}
 {:else}
   {#if !closed}
+    <Dangers
+      dangers={shown.dangers}
+      overridden={jobState.overridden}
+      ongoon={(payload) => void write({ kind: 'stop.overridden', payload })}
+    />
     <div class="mb-3 grid items-start gap-3 lg:grid-cols-2">
       <EngineCard {heat} {now} {zone} onnote={note} />
       <NextCheck

@@ -96,6 +96,11 @@ export const clutchHotSpeed = defineCheck({
     late: { for: ['clutch-engages-late'], against: ['clutch-seized'] },
     slips: { for: ['clutch-slipping'], against: ['clutch-seized'] },
     free: { against: ['clutch-seized'] },
+    freeInPlay: {
+      for: ['clutch-slipping', 'clutch-engages-late'],
+      against: ['clutch-seized'],
+      strength: share(0.6, 0.15, 0.3, 'Others go over some degrees late as well')
+    },
     // A fixed clutch knows no air: it cannot be late.
     inProportion: { against: ['clutch-slipping', 'clutch-seized'] }
   },
@@ -140,7 +145,7 @@ export const clutchHotSpeed = defineCheck({
       .join(', ')
 });
 
-type Found = 'sound' | 'lame' | 'locked' | 'late' | 'slips' | 'free' | 'inProportion';
+type Found = 'sound' | 'lame' | 'locked' | 'late' | 'slips' | 'free' | 'freeInPlay' | 'inProportion';
 
 const drives = (p: ReadPair) => p.state === 'engaged' || p.state === 'limited';
 const counts = (p: ReadPair) => p.state !== 'starting' && p.state !== 'cut-out';
@@ -220,7 +225,7 @@ function thermalClutch(
     return outcome(
       'unclear',
       `Free at ${sayC(Math.max(...hot.map((p) => p.airC ?? limits.engageAirC)))} of air, within its play of ${sayC(limits.engageAirC)}: let the air get to ${sayC(limits.engageAirC + LATE_C)}`,
-      { numbers, doubts, found: ['free'] }
+      { numbers, doubts, found: ['freeInPlay'] }
     );
   return outcome(
     'unclear',

@@ -129,9 +129,10 @@ export const gaugeCompare = defineCheck({
   ],
   judge(r, { sheet }) {
     const judged = judgeNeedle(r, sheet);
-    // A law that nobody gave is a guess: only how the needle stands to it is unusual, not the scan to the thermometer.
+    // A law that nobody gave is a guess: a needle near it is unusual at most. Far from it no gauge of any kind stands.
     const guessed = judged.found.includes('needle') && !gaugeLawOf(sheet).own;
-    return withSender(guessed ? unusual(judged, 'law of the gauge') : judged, r.sender);
+    const near = guessed && outsideBy(r, sheet) < ANY_GAUGE_C;
+    return withSender(near ? unusual(judged, 'law of the gauge') : judged, r.sender);
   },
   facts: (r, at) =>
     r.thermometer ? [{ kind: 'measured', at, coolantC: r.thermometer.celsius, ambientC: null }] : [],
@@ -160,6 +161,19 @@ function withSender(needle: Judged<Found>, sender: GaugeCompareReadings['sender'
         numbers,
         doubts: [...needle.doubts, ...(circuit.result === 'fail' ? [circuit.says] : [])]
       };
+}
+
+/** So far outside a usual law a needle is wrong whatever its own law is: gauges differ by less. Ours, °C. */
+const ANY_GAUGE_C = 15;
+
+/** How far the engine is from what its needle stands for, °C; 0 where the needle is right. */
+function outsideBy(
+  { needlePct, scanC: scan, thermometer }: GaugeCompareReadings,
+  sheet: SpecSheet | null
+): number {
+  const { lowC, highC } = needleMeans(needlePct, sheet);
+  const celsius = thermometer?.celsius ?? scan!;
+  return Math.max(0, lowC - celsius, celsius - highC);
 }
 
 function judgeNeedle(

@@ -214,9 +214,10 @@ describe('gauge against scan', () => {
     );
   it.each([
     [50, 92, 91, 'pass', []],
-    // A law that nobody gave makes a needle unusual, and no more.
-    [10, 91, 90, 'unclear', ['gauge-fault']],
-    [100, 91, null, 'unclear', ['gauge-fault']],
+    [10, 91, 90, 'fail', ['gauge-fault']],
+    [100, 91, null, 'fail', ['gauge-fault']],
+    // 62 % is above 109 °C by a usual law, and no gauge is that sure of itself.
+    [62, 101, 101, 'unclear', ['gauge-fault']],
     [20, 60, 90, 'fail', ['sensor-branch-restricted', 'ect-reads-cold', 'ect-wrong-part', 'ect-wiring']],
     [20, -40, 90, 'fail', ['ect-open-circuit', 'ect-wiring', 'ect-intermittent']],
     [2, 30, null, 'pass', []]

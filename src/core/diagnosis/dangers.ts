@@ -1,0 +1,100 @@
+import type { CheckId } from '../checks/registry';
+import { checkOf } from '../checks/registry';
+import type { ThermalState } from '../physics/heat/state';
+import type { RunSummary } from '../runs/run-summary';
+import { sayC } from '../units/say';
+import { limitsOf } from '../vehicle/limits';
+import type { SpecSheet } from '../vehicle/spec-sheet';
+import type { JudgedCheck } from './judged';
+
+export const DANGER_IDS = ['empty', 'low', 'gas', 'boiling', 'fan-bearing'] as const;
+export type DangerId = (typeof DANGER_IDS)[number];
+
+/** Something that can hurt a person or ruin the engine: named before anything else is advised. */
+export interface Danger {
+  readonly id: DangerId;
+  /** What was seen. */
+  readonly title: string;
+  /** What not to do, and what to do first. */
+  readonly not: string;
+  /** The entry it rests on: a person who goes on all the same does so about this one. */
+  readonly because: string;
+  /** It holds back what runs the engine. */
+  readonly holds: boolean;
+}
+
+/** A check that runs the engine: it is done while it warms or regulates, and cannot be done otherwise. */
+export const runsEngine = (id: CheckId): boolean =>
+  checkOf(id).phases.every((p) => p === 'W' || p === 'R' || p === 'C') &&
+  checkOf(id).phases.some((p) => p === 'W' || p === 'R');
+
+/**
+ * The dangers that stand on the record, the worst first. `filledAt` is when coolant was last filled in; what was seen
+ * of the level before that is past. Pure.
+ */
+export function dangersOf(known: {
+  readonly done: readonly JudgedCheck[];
+  readonly runs: readonly RunSummary[];
+  readonly heat: ThermalState;
+  readonly sheet: SpecSheet | null;
+  readonly filledAt: string | null;
+}): Danger[] {
+  const { done, runs, heat, sheet, filledAt } = known;
+  const last = (check: CheckId) => done.findLast((d) => d.check === check && d.outcome.result !== 'void');
+  const found = (check: CheckId, ...names: string[]) => {
+    const d = last(check);
+    return d?.outcome.found.some((name) => names.includes(name)) ? d : undefined;
+  };
+  const unfilled = (d: JudgedCheck | undefined) =>
+    d && (filledAt === null || d.at > filledAt) ? d : undefined;
+  const { stopC } = limitsOf(sheet);
+  const boiled = runs.findLast((r) => (r.features.maxC ?? -Infinity) > stopC.value);
+  const hotNow = heat.coolantC !== null && heat.coolantC > stopC.value ? heat.coolantC : null;
+  const all: (Danger | false | undefined)[] = [
+    hotNow !== null && {
+      id: 'boiling',
+      title: `The coolant is at ${sayC(hotNow, 0)}, above the stop limit`,
+      not: 'Load off, engine off, hands away from the cap. It cools by itself; cold water cracks a hot engine',
+      because: heat.basis?.at ?? 'heat',
+      holds: true
+    },
+    unfilled(found('level-and-look', 'level empty')) && {
+      id: 'empty',
+      title: 'No coolant is to be seen',
+      not: 'Do not run this engine, not for a minute. Fill it cold, find where it went, then go on',
+      because: last('level-and-look')!.id,
+      holds: true
+    },
+    (found('combustion-gas', 'gas') ?? found('pressure-hold', 'rises')) && {
+      id: 'gas',
+      title: 'Combustion gas comes into the coolant',
+      not: 'Do not drive it, and do not open the cap while it is warm: the pressure is not the coolant’s. Refer it on',
+      because: (found('combustion-gas', 'gas') ?? found('pressure-hold', 'rises'))!.id,
+      holds: true
+    },
+    found('clutch-play', 'ofClutch', 'ofPump') && {
+      id: 'fan-bearing',
+      title: `A bearing behind the fan has play`,
+      not: 'Do not run it, and stand clear of the fan: one whose bearing fails sheds its blades',
+      because: last('clutch-play')!.id,
+      holds: true
+    },
+    unfilled(found('level-and-look', 'level low')) && {
+      id: 'low',
+      title: 'The level is low',
+      not: 'Fill it before the engine runs, and find where it went: with air in it every temperature lies',
+      because: last('level-and-look')!.id,
+      holds: true
+    },
+    boiled !== undefined &&
+      boiled === runs.at(-1) &&
+      hotNow === null && {
+        id: 'boiling',
+        title: `The last run went to ${sayC(boiled.features.maxC!, 0)}, above the stop limit`,
+        not: 'Not again with a load: stop it at the limit, and never open it hot',
+        because: boiled.id,
+        holds: false
+      }
+  ];
+  return all.filter((d) => d !== false && d !== undefined);
+}
