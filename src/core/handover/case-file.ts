@@ -121,6 +121,7 @@ export function caseFile(job: Case) {
     dangers: job.dangers.map((d) => ({ ...d, title: plainText(d.title), not: plainText(d.not) })),
     proof: proof && {
       proven: proof.proven,
+      next: proof.next?.id ?? null,
       items: proof.items.map((i) => ({ ...i, title: plainText(i.title), says: plainText(i.says) }))
     },
     closings: job.closings.map((c) => ({ ...c, refused: c.refused && plainText(c.refused) })),

@@ -151,6 +151,14 @@ describe('fan after key-off', () => {
     expect(fan(0, 104).result).toBe('unclear');
     expect(faults(fan(30, null, true, sheetOf('qh-07-parcel')), 'for')[0]).toBe('fan-controller-shorted');
   });
+  it('a diesel that ran on once may have burnt its filter clean; twice is a finding', () => {
+    const diesel = { ...curlew, engine: { ...curlew.engine, fuel: 'diesel' as const } };
+    const readings = { ranMin: 12, coolantC: 92, stillRunning: false };
+    const once = judge('key-off-fan', readings, context([], diesel));
+    expect([once.result, faults(once, 'for')]).toEqual(['unclear', []]);
+    const again = context([], diesel, { earlier: [{ at: '2026-11-24T08:00:00.000Z', readings }] });
+    expect(judge('key-off-fan', readings, again).result).toBe('fail');
+  });
   it('tells what it costs the battery: 9 minutes at 20 A are 3 A·h', () => {
     expect(fan(9, 103).numbers[1].value).toBe('3.0 A·h, 5 % of 60 A·h');
   });

@@ -92,7 +92,7 @@ export const keyOffFan = defineCheck({
       ambientC: null
     }
   ],
-  judge({ ranMin, stillRunning, coolantC: at }, { sheet, thermal }) {
+  judge({ ranMin, stillRunning, coolantC: at }, { sheet, thermal, earlier }) {
     const limit = sheet?.fan?.afterRunMaxMin ?? null;
     const first = stagesOf(sheet)[0];
     const { ampereHours, sharePct } = batteryCost(ranMin);
@@ -119,6 +119,14 @@ export const keyOffFan = defineCheck({
             found: ['sound']
           });
     }
+    // A diesel runs its fan on after it has burnt its filter clean: once is no finding, twice is.
+    const before = earlier.some((e) => (e.readings as KeyOffFanReadings).ranMin > (limit ?? 0));
+    if (sheet?.engine?.fuel === 'diesel' && !before && limit !== null && ranMin > limit)
+      return outcome(
+        'unclear',
+        `Ran on for ${minutes}; the sheet allows ${limit} min, and a diesel that has just burnt its filter clean may run on. Watch the next key-off as well`,
+        { numbers }
+      );
     if (at !== null && first !== undefined && at < first.offC - 5)
       return outcome(
         'fail',
