@@ -326,9 +326,9 @@ describe('units, search, photos', () => {
     await (await button('2 h')).click();
     await type('Ambient', '50');
     await type('Coolant when it stopped', '92 C');
-    // 82 °C above ambient · e⁻¹ = 30.2 °C, which is 54.4 °F.
+    // A 2.2 L engine: 82 °C above ambient · e^(−2 / 2.2) = 33.0 °C, which is 59.4 °F.
     expect(await textOf('[data-outcome]')).toMatch(
-      /at 197\.6\s°F it is 54\.4\s°F above ambient.*below 3\.6\s°F/
+      /at 197\.6\s°F it is 59\.4\s°F above ambient.*below 3\.6\s°F/
     );
     await (await button('Write it down')).click();
     await onLine('soak', 'fail');

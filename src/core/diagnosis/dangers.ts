@@ -7,12 +7,9 @@ import { limitsOf } from '../vehicle/limits';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { JudgedCheck } from './judged';
 
-export const DANGER_IDS = ['empty', 'low', 'gas', 'boiling', 'fan-bearing'] as const;
-export type DangerId = (typeof DANGER_IDS)[number];
-
 /** Something that can hurt a person or ruin the engine: named before anything else is advised. */
 export interface Danger {
-  readonly id: DangerId;
+  readonly id: 'empty' | 'low' | 'gas' | 'boiling' | 'fan-bearing';
   /** What was seen. */
   readonly title: string;
   /** What not to do, and what to do first. */
@@ -74,7 +71,7 @@ export function dangersOf(known: {
     },
     found('clutch-play', 'ofClutch', 'ofPump') && {
       id: 'fan-bearing',
-      title: `A bearing behind the fan has play`,
+      title: 'A bearing behind the fan has play',
       not: 'Do not run it, and stand clear of the fan: one whose bearing fails sheds its blades',
       because: last('clutch-play')!.id,
       holds: true

@@ -69,6 +69,12 @@
     ...local
   ]);
 
+  /** What Enter takes: the first, until another is chosen. What the server finds comes later than what is known here. */
+  let chosen = $state('');
+  $effect(() => {
+    if (!hits.some((h) => h.id === chosen)) chosen = hits[0]?.id ?? '';
+  });
+
   let request = 0;
   $effect(() => {
     const q = typed.trim();
@@ -99,7 +105,11 @@
     <Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
     <Dialog.Content class="card fixed top-[8vh] left-1/2 z-50 w-[min(44rem,94vw)] -translate-x-1/2 p-4">
       <Dialog.Title class="sr-only">Find</Dialog.Title>
-      <Command.Root shouldFilter={false} label="Find a job, vehicle, sheet, code or check">
+      <Command.Root
+        bind:value={chosen}
+        shouldFilter={false}
+        label="Find a job, vehicle, sheet, code or check"
+      >
         <div class="flex items-center gap-3">
           <Search size={20} aria-hidden="true" />
           <Command.Input
