@@ -17,7 +17,7 @@ import type { TestServer } from './server';
 
 let server: TestServer;
 let driver: WebDriver;
-const { go, textOf, newJob, enter, inputOf } = useApp((s, d) => ([server, driver] = [s, d]));
+const { go, textOf, newJob, enter, inputOf, openSheet } = useApp((s, d) => ([server, driver] = [s, d]));
 
 const jobId = async (job: string) =>
   (await server.db.jobs.findOne({ where: { number: Number(job.split('/')[2]) } }))!.id;
@@ -207,5 +207,39 @@ describe('the suspects of a job', () => {
     const row = await textOf('[data-choice="radiator-outside"]');
     // 50 min at 600 an hour, and what follows where it does not cure.
     expect(Number(/(\d+) ¤$/.exec(row)![1])).toBeGreaterThan(500);
+  });
+
+  it('wait while the system is empty, and who runs it all the same is on record', async () => {
+    const job = await newJob('QH-11', QUEUE);
+    const { id } = await server.db.jobs.findOne({
+      where: { number: Number(job.split('/')[2]) },
+      rejectOnEmpty: true
+    });
+    await enter(`job:${id}`, {
+      kind: 'check.recorded',
+      payload: { check: 'level-and-look', readings: { level: 'empty', leaks: 'none' } }
+    });
+    await go(job);
+    expect(await textOf('[data-danger="empty"]')).toContain('Do not run this engine');
+    await go(`${job}?check=hose-rush`);
+    expect(await textOf('[data-stopped]')).toContain('No coolant is to be seen');
+    await go(job);
+    await (await see(driver, withText('button', 'It must run all the same'))).click();
+    await (await inputOf('Why it is run all the same; this stays on record')).sendKeys('Into the hall, 20 m');
+    await (await see(driver, withText('button', 'Run it all the same'))).click();
+    await driver.wait(async () => (await textOf('[data-danger="empty"]')).includes('On record'), WAIT_MS);
+    await go(`${job}?check=hose-rush`);
+    expect((await driver.findElements(By.css('[data-stopped]'))).length).toBe(0);
+  });
+
+  it('have a door for who cannot do that here, and one for who is not sure', async () => {
+    const job = await newJob('QH-03', QUEUE);
+    await openSheet(job, 'wiggle');
+    await (await see(driver, withText('button', 'I cannot do that here'))).click();
+    await (await see(driver, withText('summary', 'do not apply'))).click();
+    await see(driver, withText('p', 'Wiggle: cannot be done here'));
+    await openSheet(job, 'ect-circuit');
+    await (await see(driver, withText('button', 'Not sure'))).click();
+    await see(driver, By.css('[data-check="ect-circuit"][data-result="unclear"]'));
   });
 });

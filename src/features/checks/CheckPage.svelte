@@ -207,7 +207,12 @@
 
 <div class="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_370px] 2xl:grid-cols-[minmax(0,1fr)_460px]">
   <div class="space-y-4">
-    {#if toUnderstand.length > 0}
+    {#if stopped !== null}
+      <section class="border-off bg-off-wash rounded-card border-2 p-4" role="status" data-stopped>
+        <p class="text-off text-lg font-bold">Not now</p>
+        <p class="mt-1">{inReaderUnits(stopped)}. The plan says how to go on.</p>
+      </section>
+    {:else if toUnderstand.length > 0}
       <section class="border-off bg-off-wash rounded-card border-2 p-4" aria-label="Cautions">
         <ul class="space-y-2 text-lg">
           {#each toUnderstand as c (c)}
@@ -224,11 +229,6 @@
           onclick={() => write({ kind: 'caution.acknowledged', payload: { cautions: [...toUnderstand] } })}
           >Understood</button
         >
-      </section>
-    {:else if stopped !== null}
-      <section class="border-off bg-off-wash rounded-card border-2 p-4" role="status" data-stopped>
-        <p class="text-off text-lg font-bold">Not now</p>
-        <p class="mt-1">{inReaderUnits(stopped)}. The plan says how to go on.</p>
       </section>
     {:else if held}
       <Held gate={check.gate} {heat} {openCapText} {now} {zone} onnote={note} />

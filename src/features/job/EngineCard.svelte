@@ -34,7 +34,7 @@
   aria-label="The engine now"
 >
   <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
-    <p class="min-w-0 flex-1" data-phase={heat.phase} aria-live="polite">
+    <p class="min-w-56 flex-1" data-phase={heat.phase} aria-live="polite">
       <strong class="text-xl">{phaseTitle(heat)}</strong>
       {#if heat.coolantC !== null}<span class="reading ml-2 text-xl whitespace-nowrap"
           >{read ? '' : 'about '}{shown(heat.coolantC, 'temperature', 0)}</span

@@ -173,6 +173,7 @@
         advice={shown.suspected ? opinion.advice : null}
         costs={shown.costs}
         {heat}
+        held={shown.dangers.some((d) => d.holds)}
         onopen={openCheck}
       />
     </div>

@@ -18,9 +18,11 @@
     advice: Advice | null;
     costs: ShopCosts;
     heat: ThermalState;
+    /** A danger stands, and what runs the engine waits. */
+    held: boolean;
     onopen: (id: Planned['id']) => void;
   }
-  let { next, others, asked, advice, costs, heat, onopen }: Props = $props();
+  let { next, others, asked, advice, costs, heat, held, onopen }: Props = $props();
 
   const ALTERNATIVES = 4;
   const gone = $derived(
@@ -72,8 +74,16 @@
       >
     </div>
   {:else}
-    <p><strong class="text-xl leading-tight">Nothing left that is worth its time</strong></p>
-    <p class="text-ink-2 leading-snug">Every check that could tell the suspects apart is done.</p>
+    <p>
+      <strong class="text-xl leading-tight"
+        >{held ? 'First what stands above' : 'Nothing left that is worth its time'}</strong
+      >
+    </p>
+    <p class="text-ink-2 leading-snug">
+      {held
+        ? 'What else would tell the suspects apart runs the engine, and waits for it.'
+        : 'Every check that could tell the suspects apart is done.'}
+    </p>
   {/if}
   {#if next}
     <details class="mt-0.5">
