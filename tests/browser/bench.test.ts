@@ -112,12 +112,23 @@ describe('the bench', () => {
   it('finds the branch that is closed on the map, going round the loop by keyboard', async () => {
     await openSheet(await newJob('QH-14'), 'temperature-map');
     await (await see(driver, By.css('[data-place="outlet"]'))).click();
-    for (const celsius of ['92', '63', '64', '89'])
-      await (
-        await active()
-      )
-        .sendKeys(celsius, Key.ENTER)
-        .then(() => driver.wait(async () => (await (await active()).getAttribute('value')) === '', WAIT_MS));
+    for (const [place, celsius] of [
+      ['outlet', '92'],
+      ['sensor', '63'],
+      ['scan', '64'],
+      ['upperHose', '89']
+    ]) {
+      // The place is chosen, and its own empty field has the keys.
+      await see(driver, By.css(`[data-place="${place}"][aria-pressed="true"]`));
+      await driver.wait(
+        () =>
+          driver.executeScript(
+            'const a = document.activeElement; return a.tagName === "INPUT" && a.value === ""'
+          ),
+        WAIT_MS
+      );
+      await (await active()).sendKeys(celsius, Key.ENTER);
+    }
     await becomes('The branch with the sensor is 29');
     await clean();
   });

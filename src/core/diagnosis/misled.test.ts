@@ -5,6 +5,7 @@ import {
   curlew,
   fathom,
   faults,
+  GOOD_LOOK,
   judge,
   sheetOf,
   soaked,
@@ -36,17 +37,6 @@ const finding = (llr: Finding['llr'], id = 'f', group = 'meter'): Finding => ({
 const ratio = (check: CheckId, readings: object, fault: FaultId, c: CheckContext) =>
   Math.exp(findingOf(entry(check, readings, c))?.llr[fault] ?? 0);
 const cold = context([stopped(14)], curlew);
-const LOOK = {
-  level: 'mark',
-  leaks: 'none',
-  colour: 'clean',
-  face: 'clean',
-  belt: 'good',
-  pump: 'firm',
-  hoses: 'firm',
-  connector: 'sound',
-  added: 'none'
-};
 
 describe('the advice', () => {
   it('“no repair, cures 0 %” for two faults that are both certain: both are offered in one go', () => {
@@ -85,13 +75,17 @@ describe('the advice', () => {
 
 describe('what eyes saw', () => {
   it('an empty system is no opinion: 100 to 1, a low level 15, a dried trace 3', () => {
-    expect(ratio('level-and-look', { ...LOOK, level: 'empty' }, 'coolant-low', cold)).toBeGreaterThan(100);
-    expect(ratio('level-and-look', { ...LOOK, level: 'low' }, 'coolant-low', cold)).toBeCloseTo(15, 0);
+    expect(ratio('level-and-look', { ...GOOD_LOOK, level: 'empty' }, 'coolant-low', cold)).toBeGreaterThan(
+      100
+    );
+    expect(ratio('level-and-look', { ...GOOD_LOOK, level: 'low' }, 'coolant-low', cold)).toBeCloseTo(15, 0);
     expect(ratio('level-and-look', { level: null, leaks: 'trace' }, 'coolant-low', cold)).toBeLessThan(3.5);
   });
 
   it('a slack belt decides for the pump, whatever passed that says nothing of it', () => {
-    expect(ratio('level-and-look', { ...LOOK, belt: 'slack' }, 'pump-flow-low', cold)).toBeGreaterThan(50);
+    expect(ratio('level-and-look', { ...GOOD_LOOK, belt: 'slack' }, 'pump-flow-low', cold)).toBeGreaterThan(
+      50
+    );
   });
 });
 

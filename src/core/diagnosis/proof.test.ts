@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { at, context, curlew, fathom, judge } from '../../../tests/support/check-bench';
+import { at, context, curlew, fathom, GOOD_LOOK, judge } from '../../../tests/support/check-bench';
 import type { CheckId } from '../checks/registry';
 import { DRIVES, type DriveName } from '../physics/plant/drive';
 import { analyse } from '../runs/analyse';
@@ -45,17 +45,6 @@ const done = (h: number, check: CheckId, readings: object, sheet: SpecSheet = cu
     outcome: judge(check, readings, context([], sheet))
   }) as JudgedCheck;
 const NO_CODES = { codes: [] };
-const GOOD_LOOK = {
-  level: 'mark',
-  leaks: 'none',
-  colour: 'clean',
-  face: 'clean',
-  belt: 'good',
-  pump: 'firm',
-  hoses: 'firm',
-  connector: 'sound',
-  added: 'none'
-};
 
 const proof = (more: Partial<Repaired>): Proof =>
   proofOf({
