@@ -157,31 +157,34 @@
     {/if}
   {/each}
   {#if rows.length > 0}
-    <table class="reading w-full text-right text-sm" data-rows={rows.length}>
-      <thead class="text-ink-2"
-        ><tr
-          >{#each columns as f (f.path)}<th class="py-1 pl-2 font-normal">{f.label}</th>{/each}<th class="w-9"
-            ><span class="sr-only">Remove</span></th
-          ></tr
-        ></thead
-      >
-      <tbody>
-        {#each rows as row, i (i)}
-          <tr class="border-line border-t {problems.some((p) => p.row === i) ? 'text-off' : ''}">
-            {#each columns as f (f.path)}<td class="py-1 pl-2 whitespace-nowrap">{shownOf(f, row)}</td>{/each}
-            <td
-              ><button
-                type="button"
-                class="inline-flex size-11 items-center justify-center"
-                aria-label="Remove row {i + 1} of {field.label.toLowerCase()}"
-                onclick={() => onvalue(rows.filter((_, k) => k !== i))}
-                ><X size={16} aria-hidden="true" /></button
-              ></td
-            >
-          </tr>
-        {/each}
-      </tbody>
-    </table>
+    <div class="overflow-x-auto">
+      <table class="reading w-full text-right text-sm" data-rows={rows.length}>
+        <thead class="text-ink-2"
+          ><tr
+            >{#each columns as f (f.path)}<th class="py-1 pl-2 font-normal">{f.label}</th>{/each}<th
+              class="w-9"><span class="sr-only">Remove</span></th
+            ></tr
+          ></thead
+        >
+        <tbody>
+          {#each rows as row, i (i)}
+            <tr class="border-line border-t {problems.some((p) => p.row === i) ? 'text-off' : ''}">
+              {#each columns as f (f.path)}<td class="py-1 pl-2 whitespace-nowrap">{shownOf(f, row)}</td
+                >{/each}
+              <td
+                ><button
+                  type="button"
+                  class="inline-flex size-11 items-center justify-center"
+                  aria-label="Remove row {i + 1} of {field.label.toLowerCase()}"
+                  onclick={() => onvalue(rows.filter((_, k) => k !== i))}
+                  ><X size={16} aria-hidden="true" /></button
+                ></td
+              >
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    </div>
     {#each problems as { row, problem } (row)}<p class="text-off text-xs font-semibold">
         Row {row + 1}: {problem}
       </p>{/each}
