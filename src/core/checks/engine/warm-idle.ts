@@ -54,6 +54,9 @@ export const warmIdle = defineCheck({
   strength: strength(0.55, 0.02, 0.5, 'scan', 'One reading, at the least load there is', {
     'thermostat-stuck-open': share(0.6, 0.015, 0.45, 'At idle in warm air an open one holds its heat'),
     'thermostat-low-rating': share(0.75, 0.015, 0.3, 'It regulates where it opens'),
+    'radiator-clogged': share(0.4, 0.02, 0.7, 'At idle half a core is enough, most days'),
+    'pump-flow-low': share(0.3, 0.02, 0.75, 'At idle little flow is enough, most days'),
+    'airflow-restricted': share(0.5, 0.02, 0.6, 'By how hot the day is'),
     'ect-open-circuit': share(0.97, 0.002, 0.02, 'Its default is no temperature'),
     'ect-short-circuit': share(0.97, 0.002, 0.02, 'Its default is no temperature'),
     'ect-intermittent': share(0.15, 0.01, 0.85, 'Seen only if it happens just then')
@@ -78,6 +81,8 @@ export const warmIdle = defineCheck({
         'ect-reads-hot',
         'ect-wrong-part',
         'airflow-restricted',
+        'radiator-clogged',
+        'pump-flow-low',
         'fan-motor-dead',
         'clutch-slipping',
         'thermostat-stuck-closed'
