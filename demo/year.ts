@@ -2,6 +2,7 @@ import { FAULTS, curesOf, repairFor } from '../src/core/faults/registry';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { normalDraw, seeded, type Random } from '../src/core/base/random';
 import { checkOf, type CheckId } from '../src/core/checks/registry';
+import { ALL_GOOD } from '../src/core/checks/coolant/level-and-look';
 import { choiceOf } from '../src/core/diagnosis/decide';
 import { popularFirst } from '../src/core/diagnosis/popular';
 import { stepsOf } from '../src/core/diagnosis/steps';
@@ -69,21 +70,6 @@ const FAST_IDLE: readonly Leg[] = [
 ];
 const FAST_IDLE_LONG = FAST_IDLE.map((l, i) => (i === 1 ? { ...l, minutes: 40, rpm: 2300, load: 0.35 } : l));
 
-/** Nothing wrong in all that is looked at. */
-const LOOKS_GOOD = {
-  level: 'mark',
-  leaks: 'none',
-  colour: 'clean',
-  face: 'clean',
-  belt: 'good',
-  pump: 'firm',
-  hoses: 'firm',
-  connector: 'sound',
-  added: 'none',
-  note: '',
-  fixAnyway: []
-};
-
 /** Repairs, and what shows that they worked, as far as this shop took the trouble. */
 function repairAndProve(
   w: Writer,
@@ -149,7 +135,7 @@ function repairAndProve(
       next.check === 'codes'
         ? { codes: [] }
         : next.check === 'level-and-look'
-          ? LOOKS_GOOD
+          ? ALL_GOOD
           : healed.ask(next.check)?.judged?.readings;
     if (!readings) break;
     w.add(

@@ -50,19 +50,6 @@ export const taken = (celsius: number, kind: InstrumentId = 'scan') => ({
   instrument: instrumentOf(kind)
 });
 
-/** Nothing wrong in all that is looked at. */
-export const GOOD_LOOK = {
-  level: 'mark',
-  leaks: 'none',
-  colour: 'clean',
-  face: 'clean',
-  belt: 'good',
-  pump: 'firm',
-  hoses: 'firm',
-  connector: 'sound',
-  added: 'none'
-};
-
 /** The plan of a job that has just come in. */
 export const planFor = (sheet: SpecSheet | null, symptoms: readonly Symptom[], state: ThermalState) =>
   planOf({ sheet, done: [], state, ...opinionOf({ sheet, symptoms, done: [], phase: state.phase }) });

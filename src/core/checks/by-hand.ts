@@ -48,8 +48,8 @@ function byRun(faults: readonly FaultId[]): Readonly<Record<string, NamedResult>
   };
 }
 
-export const judgeByHand = (r: ByHandReadings): Outcome =>
-  spoken({}, outcome(r.judged, `Judged by hand: ${r.found}`), null);
+const judged = (r: ByHandReadings) => outcome(r.judged, `Judged by hand: ${r.found}`);
+export const judgeByHand = (r: ByHandReadings): Outcome => spoken({}, judged(r), null);
 export const wordsByHand = (r: ByHandReadings) => `${r.judged}: ${r.found}`;
 
 /** A check whose readings are judged by the technician: written down with its verdict, not computed. */
@@ -57,7 +57,7 @@ const byHand = (words: CheckWords & { readonly results: Readonly<Record<string, 
   defineCheck({
     ...words,
     readings: byHandReadings,
-    judge: (r: ByHandReadings) => outcome(r.judged, `Judged by hand: ${r.found}`),
+    judge: judged,
     words: wordsByHand
   });
 

@@ -26,7 +26,8 @@ import { opinionOf, type Opinion } from './opinion';
 import { leaningOn, type Leaning } from './posterior';
 import { popularPart, type PopularPart } from './popular';
 import { planOf, type Plan } from './plan';
-import { closings, proofOf, type Closing, type Proof } from './proof';
+import { closings, type Closing } from './closings';
+import { proofOf, type Proof } from './proof';
 import { runAsChecks } from './run-checks';
 
 /** What a shop brings to each of its jobs. */
@@ -95,6 +96,8 @@ export interface Case {
   readonly offers: readonly Choice[];
   /** What can hurt a person or ruin the engine, the worst first: named before anything else is advised. */
   readonly dangers: readonly Danger[];
+  /** The danger that holds back what runs the engine; undefined where none does, or a person went on past it. */
+  readonly held: Danger | undefined;
   readonly plan: Plan;
   /** What the record proves of the last repair; null without one. */
   readonly proof: Proof | null;
@@ -207,7 +210,14 @@ export function assembleCase(input: CaseInput): Case | null {
   const dangers = lazy(() =>
     state.state === 'closed'
       ? []
-      : dangersOf({ done: judged(), runs, heat, sheet, filledAt: state.coolant?.at ?? null })
+      : dangersOf({
+          done: judged(),
+          runs,
+          heat,
+          sheet,
+          filledAt: state.coolant?.at ?? null,
+          repairs: state.repairs
+        })
   );
   const held = lazy(() =>
     dangers().find(
@@ -277,6 +287,9 @@ export function assembleCase(input: CaseInput): Case | null {
     },
     get offers() {
       return offers();
+    },
+    get held() {
+      return held();
     },
     get dangers() {
       return dangers();

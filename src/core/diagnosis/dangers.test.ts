@@ -25,6 +25,7 @@ const dangers = (entries: JudgedCheck[], more: object = {}) =>
     heat: cold(curlew).thermal,
     sheet: curlew,
     filledAt: null,
+    repairs: [],
     ...more
   });
 const look = (level: string) => done('level-and-look', { level, leaks: 'none' });
@@ -37,6 +38,8 @@ describe('danger first', () => {
     expect(dangers([look('low')])[0].id).toBe('low');
     expect(dangers([look('low')], { filledAt: '2026-11-25T09:00:00.000Z' })).toEqual([]);
     expect(dangers([look('empty'), { ...look('mark'), id: 'again' }])).toEqual([]);
+    const drained = [{ at: '2026-11-26T08:00:00.000Z', done: { repairs: ['thermostat'] } }];
+    expect(dangers([look('low')], { repairs: drained })).toEqual([]);
   });
 
   it('gas, a bearing behind the fan and coolant above the stop limit are named with what not to do', () => {
@@ -44,6 +47,10 @@ describe('danger first', () => {
     expect(dangers([gas])[0]).toMatchObject({ id: 'gas', holds: true });
     const play = done('clutch-play', { tipMm: 12, moves: 'clutch', feels: 'rough' }, fathom);
     expect(dangers([play], { sheet: fathom })[0].not).toContain('sheds its blades');
+    const fitted = [{ at: '2026-11-26T08:00:00.000Z', done: { repairs: ['fan-clutch'] } }];
+    expect(dangers([play], { sheet: fathom, repairs: fitted })).toEqual([]);
+    const bare = { ...fathom, clutch: { kind: 'thermal' as const } };
+    expect(dangers([done('clutch-play', { tipMm: 9, moves: 'clutch', feels: 'smooth' }, bare)])).toEqual([]);
     const hot = { ...cold(curlew).thermal, coolantC: 124 };
     expect(dangers([], { heat: hot })[0]).toMatchObject({ id: 'boiling', holds: true });
     const ran = { id: 'r', features: { maxC: 123 } } as unknown as RunSummary;

@@ -4,6 +4,7 @@ import type { ThermalState } from '../physics/heat/state';
 import type { RunSummary } from '../runs/run-summary';
 import { sayC } from '../units/say';
 import { limitsOf } from '../vehicle/limits';
+import { repairOf, type RepairId } from '../vehicle/repairs';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { JudgedCheck } from './judged';
 
@@ -26,8 +27,8 @@ export const runsEngine = (id: CheckId): boolean =>
   checkOf(id).phases.some((p) => p === 'W' || p === 'R');
 
 /**
- * The dangers that stand on the record, the worst first. `filledAt` is when coolant was last filled in; what was seen
- * of the level before that is past. Pure.
+ * The dangers that stand on the record, the worst first. `filledAt` is when coolant was last filled in, and `repairs`
+ * what was fitted when: what was seen of a level, or of a part, before that is past. Pure.
  */
 export function dangersOf(known: {
   readonly done: readonly JudgedCheck[];
@@ -35,17 +36,29 @@ export function dangersOf(known: {
   readonly heat: ThermalState;
   readonly sheet: SpecSheet | null;
   readonly filledAt: string | null;
+  readonly repairs: readonly {
+    readonly at: string;
+    readonly done: { readonly repairs: readonly RepairId[] };
+  }[];
 }): Danger[] {
-  const { done, runs, heat, sheet, filledAt } = known;
+  const { done, runs, heat, sheet, filledAt, repairs } = known;
   const last = (check: CheckId) => done.findLast((d) => d.check === check && d.outcome.result !== 'void');
   const found = (check: CheckId, ...names: string[]) => {
     const d = last(check);
     return d?.outcome.found.some((name) => names.includes(name)) ? d : undefined;
   };
-  const unfilled = (d: JudgedCheck | undefined) =>
-    d && (filledAt === null || d.at > filledAt) ? d : undefined;
+  const refilled = [
+    filledAt ?? '',
+    ...repairs.filter((r) => r.done.repairs.some((id) => repairOf(id).drains)).map((r) => r.at)
+  ].reduce((latest, at) => (at > latest ? at : latest));
+  const unfilled = (d: JudgedCheck | undefined) => (d && d.at > refilled ? d : undefined);
+  const fitted = (d: JudgedCheck | undefined, ...parts: RepairId[]) =>
+    repairs.some((r) => d && r.at > d.at && r.done.repairs.some((id) => parts.includes(id)));
+  const play = found('clutch-play', 'ofClutch', 'ofPump', 'rough');
+  const gas = found('combustion-gas', 'gas') ?? found('pressure-hold', 'rises');
   const { stopC } = limitsOf(sheet);
-  const boiled = runs.findLast((r) => (r.features.maxC ?? -Infinity) > stopC.value);
+  const lastRun = runs.at(-1);
+  const boiled = lastRun && (lastRun.features.maxC ?? -Infinity) > stopC.value ? lastRun : undefined;
   const hotNow = heat.coolantC !== null && heat.coolantC > stopC.value ? heat.coolantC : null;
   const all: (Danger | false | undefined)[] = [
     hotNow !== null && {
@@ -62,20 +75,22 @@ export function dangersOf(known: {
       because: last('level-and-look')!.id,
       holds: true
     },
-    (found('combustion-gas', 'gas') ?? found('pressure-hold', 'rises')) && {
+    gas && {
       id: 'gas',
       title: 'Combustion gas comes into the coolant',
       not: 'Do not drive it, and do not open the cap while it is warm: the pressure is not the coolant’s. Refer it on',
-      because: (found('combustion-gas', 'gas') ?? found('pressure-hold', 'rises'))!.id,
+      because: gas.id,
       holds: true
     },
-    found('clutch-play', 'ofClutch', 'ofPump') && {
-      id: 'fan-bearing',
-      title: 'A bearing behind the fan has play',
-      not: 'Do not run it, and stand clear of the fan: one whose bearing fails sheds its blades',
-      because: last('clutch-play')!.id,
-      holds: true
-    },
+    // Play against a limit that nobody gave is unusual, and no reason to stop.
+    play?.outcome.result === 'fail' &&
+      !fitted(play, 'fan-clutch', 'water-pump') && {
+        id: 'fan-bearing',
+        title: 'A bearing behind the fan has play, or runs rough',
+        not: 'Do not run it, and stand clear of the fan: one whose bearing fails sheds its blades',
+        because: play.id,
+        holds: true
+      },
     unfilled(found('level-and-look', 'level low')) && {
       id: 'low',
       title: 'The level is low',
@@ -83,8 +98,7 @@ export function dangersOf(known: {
       because: last('level-and-look')!.id,
       holds: true
     },
-    boiled !== undefined &&
-      boiled === runs.at(-1) &&
+    boiled &&
       hotNow === null && {
         id: 'boiling',
         title: `The last run went to ${sayC(boiled.features.maxC!, 0)}, above the stop limit`,

@@ -5,12 +5,12 @@ import {
   curlew,
   fathom,
   faults,
-  GOOD_LOOK,
   judge,
   sheetOf,
   soaked,
   stopped
 } from '../../../tests/support/check-bench';
+import { ALL_GOOD } from '../checks/coolant/level-and-look';
 import type { CheckContext } from '../checks/check';
 import { checkOf, type CheckId } from '../checks/registry';
 import { readBath } from '../physics/thermostat/bath';
@@ -75,15 +75,15 @@ describe('the advice', () => {
 
 describe('what eyes saw', () => {
   it('an empty system is no opinion: 100 to 1, a low level 15, a dried trace 3', () => {
-    expect(ratio('level-and-look', { ...GOOD_LOOK, level: 'empty' }, 'coolant-low', cold)).toBeGreaterThan(
+    expect(ratio('level-and-look', { ...ALL_GOOD, level: 'empty' }, 'coolant-low', cold)).toBeGreaterThan(
       100
     );
-    expect(ratio('level-and-look', { ...GOOD_LOOK, level: 'low' }, 'coolant-low', cold)).toBeCloseTo(15, 0);
+    expect(ratio('level-and-look', { ...ALL_GOOD, level: 'low' }, 'coolant-low', cold)).toBeCloseTo(15, 0);
     expect(ratio('level-and-look', { level: null, leaks: 'trace' }, 'coolant-low', cold)).toBeLessThan(3.5);
   });
 
   it('a slack belt decides for the pump, whatever passed that says nothing of it', () => {
-    expect(ratio('level-and-look', { ...GOOD_LOOK, belt: 'slack' }, 'pump-flow-low', cold)).toBeGreaterThan(
+    expect(ratio('level-and-look', { ...ALL_GOOD, belt: 'slack' }, 'pump-flow-low', cold)).toBeGreaterThan(
       50
     );
   });
@@ -194,9 +194,10 @@ describe('a limit that nobody gave', () => {
     const rush = judge(
       'hose-rush',
       { felt: 'rush', coolantC: 60, by: 'hand', coolantBy: 'probe' },
-      context([], undefined)
+      { ...context([]), sheet: null }
     );
-    expect(rush.result).not.toBe('void');
+    expect([rush.result, rush.typical]).toEqual(['unclear', true]);
+    expect(rush.says).toContain('start-to-open would decide');
   });
 
   it('a hose of an engine whose thermostat may sit at either side tells nothing', () => {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { at, context, curlew, fathom, GOOD_LOOK, judge } from '../../../tests/support/check-bench';
+import { at, context, curlew, fathom, judge } from '../../../tests/support/check-bench';
+import { ALL_GOOD } from '../checks/coolant/level-and-look';
 import type { CheckId } from '../checks/registry';
 import { DRIVES, type DriveName } from '../physics/plant/drive';
 import { analyse } from '../runs/analyse';
@@ -9,7 +10,8 @@ import { plainText } from '../units/say';
 import type { FaultId } from '../vehicle/faults';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { JudgedCheck } from './judged';
-import { proofOf, type Proof, type ProofRun, type Repaired } from './proof';
+import { proofOf, type Proof, type Repaired } from './proof';
+import type { ProofRun } from './proof-run';
 
 const hour = (h: number) => new Date(Date.parse(at) + h * 3_600_000).toISOString();
 
@@ -71,7 +73,7 @@ describe('a run that proves', () => {
     const p = proof({ runs: [run(-1, 'thermostat-stuck-open'), blind] });
     expect(met(p, 'run')).toBe(false);
     expect(plainText(item(p, 'run').says)).toMatch(/^This run could not have shown thermostat stuck open: /);
-    expect(p.next!.check).not.toBeNull();
+    expect(p.next!.check).toBe('level-and-look');
   });
 
   it('could have shown it as mild as it was before', () => {
@@ -111,15 +113,17 @@ describe('a run that proves', () => {
           fathom
         )
       });
+    const after = made(1, 'mixed', 8);
     const p = proof({
       repairs: ['radiator-outside'],
       cause: 'airflow-restricted',
       sheet: fathom,
-      runs: [made(-1, 'ridge', 34), made(1, 'mixed', 8)],
+      runs: [made(-1, 'ridge', 34), after],
       done: [done(2, 'codes', NO_CODES, fathom)]
     });
-    expect(p.proven).toBe(false);
+    expect(after.verdict).toBe('none');
     expect(met(p, 'run')).toBe(false);
+    expect(plainText(item(p, 'run').says)).toContain('could not have shown airflow restricted');
   });
 });
 
@@ -156,7 +160,7 @@ describe('what follows from the repair', () => {
   });
 
   it('a system that was opened needs a leak check, and the latest one decides', () => {
-    const look = done(1, 'level-and-look', GOOD_LOOK);
+    const look = done(1, 'level-and-look', ALL_GOOD);
     const hold = done(2, 'pressure-hold', {
       points: [
         { min: 0, kPa: 110 },
@@ -194,7 +198,7 @@ describe('what follows from the repair', () => {
   it('comes in the order it is done: the leak before the drive, the codes after it', () => {
     const next = (more: Partial<Repaired>) => proof(more).next?.check;
     expect(next({})).toBe('level-and-look');
-    const look = done(1, 'level-and-look', GOOD_LOOK);
+    const look = done(1, 'level-and-look', ALL_GOOD);
     expect(next({ done: [look] })).toBe('warm-up-run');
     expect(next({ done: [look], runs: [run(2, 'none')] })).toBe('codes');
     const whole = proof({ done: [look, done(3, 'codes', NO_CODES)], runs: [run(2, 'none')] });

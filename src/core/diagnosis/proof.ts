@@ -1,10 +1,5 @@
-import { midSentence } from '../base/text';
-import type { Blindness } from '../faults/fault';
 import { FAULTS } from '../faults/registry';
 import { checkOf, type CheckId } from '../checks/registry';
-import { OUTCOMES, type JobOutcome } from '../record/closing';
-import { incomparable } from '../runs/compare';
-import type { RunSummary } from '../runs/run-summary';
 import { sayC } from '../units/say';
 import { FAN_DEAD, type FaultId } from '../vehicle/faults';
 import { limitsOf } from '../vehicle/limits';
@@ -12,12 +7,7 @@ import { repairOf, type RepairId } from '../vehicle/repairs';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { SYMPTOMS, symptomText, type Symptom, type SymptomId, type SymptomKind } from '../vehicle/symptoms';
 import type { JudgedCheck } from './judged';
-
-/** What the proof asks of a run. */
-export type ProofRun = Pick<
-  RunSummary,
-  'id' | 'at' | 'title' | 'verdict' | 'features' | 'blind' | 'shownFrom' | 'suspects'
->;
+import { runProves, type ProofByRun, type ProofRun } from './proof-run';
 
 /** One thing a repair is proven by. */
 interface ProofItem {
@@ -39,15 +29,9 @@ export interface Proof {
 }
 
 /** What is asked of a repair. */
-export interface Repaired {
-  /** When it was done, ISO 8601. */
-  readonly repairedAt: string;
+export interface Repaired extends ProofByRun {
   readonly repairs: readonly RepairId[];
-  /** What was put right by it, as it was believed before; null where nobody knows. */
-  readonly cause: FaultId | null;
   readonly done: readonly JudgedCheck[];
-  readonly runs: readonly ProofRun[];
-  readonly sheet: SpecSheet | null;
   readonly symptoms?: readonly Symptom[];
   /** Complaints that a person tried again since, the last word of each. */
   readonly tried?: readonly {
@@ -82,13 +66,13 @@ export function proofOf(job: Repaired): Proof {
   const since = job.runs.filter((r) => r.at > repairedAt);
   const how = shownBy(cause);
 
-  const run = how === 'run' ? runItem(job, since) : null;
+  const run = how === 'run' ? runProves(job) : null;
   const items: ProofItem[] = [
-    ...(run ? [run.item] : []),
+    ...(run ? [runItem(run)] : []),
     ...(how.startsWith('fan') ? [fanItem(how, since, after, job.sheet)] : []),
     ...(repairs.some((id) => repairOf(id).drains) ? [leakItem(after)] : []),
     ...failedItems(before, after, repairs),
-    codesItem(after, run ? (run.provedAt ?? since.at(-1)?.at ?? null) : repairedAt)
+    codesItem(after, run ? run.at : repairedAt)
   ];
   items.push(...symptoms.map((s) => complaintItem(s, items, after, job)));
   const open = items.filter((i) => i.needed && !i.met);
@@ -102,73 +86,14 @@ const inOrder = (items: readonly ProofItem[]): ProofItem[] => {
   return items.toSorted((a, b) => place(a) - place(b));
 };
 
-/** The same run again and healthy, where it could have shown what was repaired, as bad as it was. */
-function runItem(
-  { runs, repairedAt, cause, sheet }: Repaired,
-  since: readonly ProofRun[]
-): { readonly item: ProofItem; readonly provedAt: string | null } {
-  const last = since.at(-1);
-  const first =
-    runs.find((r) => r.at <= repairedAt && r.verdict !== 'none') ?? runs.find((r) => r.at <= repairedAt);
-  const severity = cause === null ? null : severityOf(cause, runs, repairedAt);
-  const proving = since.findLast((r) => r.verdict === 'none' && couldShow(r, cause, severity));
-  const met = last?.verdict === 'none' && proving !== undefined;
-  const unlike = proving && first ? incomparable(first.features, proving.features) : [];
-  const says = () => {
-    if (!last) return 'No run since the repair: record the same one again';
-    if (last.verdict === 'not-enough') return 'The run since the repair was too short or too mild to say';
-    if (last.verdict !== 'none') return `The run since the repair still fits ${midSentence(last.title)}`;
-    if (proving)
-      return `${proving.title}${unlike.length > 0 ? `; not quite comparable: ${unlike.join(', ')}` : ''}`;
-    const what = midSentence(FAULTS[cause ?? 'none'].title);
-    const blind = blindness(cause, last, sheet);
-    return blind
-      ? `This run could not have shown ${what}: ${blind.because}. ${blind.toShow}`
-      : `This run could not have shown ${what} as mild as it was: drive it as hard and as hot as before`;
-  };
-  const title = 'A run in its band since the repair';
-  return {
-    item: { id: 'run', title, met, says: says(), needed: true, check: 'warm-up-run' },
-    provedAt: met ? proving.at : null
-  };
-}
-
-/** As bad as the last run before the repair found it; null where none did. */
-function severityOf(cause: FaultId, runs: readonly ProofRun[], repairedAt: string): number | null {
-  const found = runs
-    .filter((r) => r.at <= repairedAt)
-    .flatMap((r) => r.suspects.find((s) => s.fault === cause || s.alike.includes(cause)) ?? []);
-  return found.at(-1)?.severity ?? null;
-}
-
-/** A jump or a flat line of the reading comes and goes: a run this long has seen it, s. */
-const READING_S = 600;
-
-/** Whether a run would have shown a fault, as bad as it was, under its own conditions. */
-function couldShow(run: ProofRun, cause: FaultId | null, severity: number | null): boolean {
-  if (cause === null || cause === 'none') return true;
-  const { curve, like = [] } = FAULTS[cause];
-  if (curve.kind === 'reading') return run.features.durationS >= READING_S;
-  return [cause, ...like].some((f) => {
-    if (severity === null) return run.shownFrom[f] !== undefined && !run.blind.includes(f);
-    const from = run.shownFrom[f];
-    return from !== undefined && from <= severity + 0.05;
-  });
-}
-
-/** Why a run was blind to a fault, and what would show it; null where it would have shown a plain case of it. */
-function blindness(cause: FaultId | null, run: ProofRun, sheet: SpecSheet | null): Blindness | null {
-  if (cause === null) return null;
-  const { curve, like = [] } = FAULTS[cause];
-  const drawn = [curve, ...like.map((f) => FAULTS[f].curve)].find((c) => c.kind === 'warms');
-  if (drawn?.kind !== 'warms' || ![cause, ...like].some((f) => run.blind.includes(f))) return null;
-  const { startOpenC } = limitsOf(sheet);
-  return drawn.blind({
-    maxC: run.features.maxC ?? -Infinity,
-    startOpenC: startOpenC.value,
-    fanOnC: sheet?.fan?.stages?.[0]?.onC ?? null
-  });
-}
+const runItem = ({ met, says }: ReturnType<typeof runProves>): ProofItem => ({
+  id: 'run',
+  title: 'A run in its band since the repair',
+  met,
+  says,
+  needed: true,
+  check: 'warm-up-run'
+});
 
 /** A fan that never ran is seen on and off; one that never stopped is seen off first; one that came early, at its point. */
 function fanItem(
@@ -323,32 +248,4 @@ function complaintItem(
     needed: false,
     check: SYMPTOMS[symptom.what].kind === 'heater' ? 'heater-air' : null
   };
-}
-
-/** A way to close a job, with the reason why it may not be chosen; null where it may. */
-export interface Closing {
-  readonly outcome: JobOutcome;
-  readonly refused: string | null;
-}
-
-/**
- * How a job may close: the words are earned by the record. Repaired and proven closes as that and no less; repaired
- * and not proven is named so; without a repair nothing was fixed. Each that may not be chosen with the reason.
- */
-export function closings(repairs: readonly string[], proof: Proof | null): Closing[] {
-  const referred = repairs.includes('refer-on');
-  const repaired = repairs.some((r) => r !== 'refer-on' && r !== 'none');
-  const missing = proof?.items.filter((i) => i.needed && !i.met).map((i) => midSentence(i.title)) ?? [];
-  const reason: Readonly<Record<JobOutcome, string | null>> = {
-    'fixed and proven': !repaired
-      ? 'no repair is written down'
-      : proof?.proven
-        ? null
-        : `not proven yet: ${missing.join(', ')}`,
-    'fixed, unproven': !repaired ? 'no repair is written down' : proof?.proven ? 'it is proven' : null,
-    'no fault found': repaired || referred ? 'a repair is written down' : null,
-    'referred on': repaired ? 'a repair is written down' : null,
-    declined: repaired ? 'a repair is written down' : null
-  };
-  return OUTCOMES.map((outcome) => ({ outcome, refused: reason[outcome] }));
 }

@@ -2,7 +2,7 @@
   import { midSentence } from '$core/base/text';
   import type { Recheck } from '$core/record/decision';
   import type { JobState } from '$core/record/derive';
-  import type { ProofRun } from '$core/diagnosis/proof';
+  import type { ProofRun } from '$core/diagnosis/proof-run';
   import { compareFeatures, incomparable } from '$core/runs/compare';
   import type { Features } from '$core/runs/features';
   import { inReaderUnits } from '$lib/ui/page-state/units';

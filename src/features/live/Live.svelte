@@ -2,9 +2,11 @@
   import { goto } from '$app/navigation';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import type { Learned } from '$core/physics/plant/priors';
-  import { deriveJob } from '$core/record/derive';
-  import type { EventInput, RecordEvent } from '$core/record/events';
-  import { record, withWaiting, type Answer } from '$lib/ui/outbox/record.svelte';
+  import type { CaseInput } from '$core/diagnosis/case';
+  import type { EventInput } from '$core/record/events';
+  import { record, type Answer } from '$lib/ui/outbox/record.svelte';
+  import Dangers from '$features/job/Dangers.svelte';
+  import { jobCase } from '$features/job/job-case.svelte';
   import LiveRun from './LiveRun.svelte';
   import StartLive, { type Adapter } from './StartLive.svelte';
 
@@ -13,14 +15,15 @@
     vehicle: { id: string; fleetNo: string; name: string };
     sheet: SpecSheet | null;
     knownGood: readonly Learned[];
-    events: readonly RecordEvent[];
+    known: CaseInput;
     adapters: readonly Adapter[];
   }
-  let { job, vehicle, sheet, knownGood, events: known, adapters }: Props = $props();
+  let { job, vehicle, sheet, knownGood, known, adapters }: Props = $props();
 
-  const stream = $derived(`job:${job.id}`);
-  const state_ = $derived(deriveJob(withWaiting(stream, known))!);
-  const write = (body: EventInput): Promise<Answer> => record(stream, body);
+  const page_ = jobCase(() => ({ job, known }));
+  const shown = $derived(page_.case);
+  const state_ = $derived(shown.state);
+  const write = (body: EventInput): Promise<Answer> => record(page_.stream, body);
 </script>
 
 <p class="text-ink-2">
@@ -40,5 +43,18 @@
     />
   {/key}
 {:else}
-  <StartLive jobId={job.id} acknowledged={state_.acknowledged} {sheet} {vehicle} {adapters} {write} />
+  <Dangers
+    dangers={shown.dangers}
+    overridden={state_.overridden}
+    ongoon={(payload) => void write({ kind: 'stop.overridden', payload })}
+  />
+  <StartLive
+    jobId={job.id}
+    acknowledged={state_.acknowledged}
+    held={shown.held !== undefined}
+    {sheet}
+    {vehicle}
+    {adapters}
+    {write}
+  />
 {/if}

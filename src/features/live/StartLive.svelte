@@ -30,12 +30,14 @@
   interface Props {
     jobId: string;
     acknowledged: readonly CautionId[];
+    /** A danger stands: nothing is recorded while the engine must not run. */
+    held: boolean;
     sheet: SpecSheet | null;
     vehicle: { id: string; fleetNo: string };
     adapters: readonly Adapter[];
     write: (body: EventInput) => Promise<Answer>;
   }
-  let { jobId, acknowledged, sheet, vehicle, adapters, write }: Props = $props();
+  let { jobId, acknowledged, held, sheet, vehicle, adapters, write }: Props = $props();
 
   const TYPED = 'typed';
   let from = $state<string | null>(untrack(() => adapters[0]?.address ?? TYPED));
@@ -149,7 +151,9 @@
       </p>
     {/if}
     <Problems {problems} title="Not started" />
-    {#if cautions.length === 0}
+    {#if held}
+      <p class="font-semibold">The engine is not to run now; what stands above says why.</p>
+    {:else if cautions.length === 0}
       <button class="btn btn-main min-h-14 px-6" disabled={busy} onclick={start}
         >{busy ? 'Starting…' : 'Start recording, then turn the key'}</button
       >

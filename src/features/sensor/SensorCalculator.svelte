@@ -140,6 +140,7 @@
     const own = said?.field === field && Math.abs(value - said.value) <= 1e-6 * Math.abs(said.value);
     return own ? said!.value : Number(value.toPrecision(4));
   };
+  const families = LIBRARY.map((f) => ({ value: `family:${f.id}`, label: f.title, group: 'Families' }));
 </script>
 
 <div class="no-print mb-3 flex flex-wrap items-end gap-4">
@@ -161,7 +162,7 @@
             group: 'Vehicles'
           })),
           ...shopCurves().map((c) => ({ value: `family:${c.id}`, label: c.title, group: 'The shop’s own' })),
-          ...LIBRARY.map((f) => ({ value: `family:${f.id}`, label: f.title, group: 'Families' }))
+          ...families
         ]}
         bind:value={of}
       />

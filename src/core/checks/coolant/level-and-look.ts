@@ -128,6 +128,11 @@ export type LevelAndLookReadings = z.infer<typeof readings>;
 export const lookState = (id: LookId, value: string | null): State | null =>
   value === null ? null : ((LOOKS[id].states as Record<string, State>)[value] ?? null);
 
+/** Nothing wrong in all that is looked at. */
+export const ALL_GOOD = Object.fromEntries(
+  LOOK_IDS.map((id) => [id, Object.entries<State>(LOOKS[id].states).find(([, { is }]) => is === 'good')![0]])
+) as Readonly<Record<LookId, string>>;
+
 /** Which look is the one for a suspect that several speak of. */
 const LOOK_FOR: readonly (readonly [LookId, string, FaultId])[] = [
   ['level', 'mark', 'coolant-low'],

@@ -113,10 +113,7 @@ export const warmIdle = defineCheck({
     if (reads === 'open' || reads === 'short')
       return outcome(
         'fail',
-        `Reads ${sayC(r.scanC)}, the default of an ${reads === 'open' ? 'open' : 'shorted'} circuit`.replace(
-          'an shorted',
-          'a shorted'
-        ),
+        `Reads ${sayC(r.scanC)}, the default of ${reads === 'open' ? 'an open' : 'a shorted'} circuit`,
         {
           numbers,
           found: [reads]

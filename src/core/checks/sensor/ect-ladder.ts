@@ -5,25 +5,15 @@ import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { meaningsOf, ohmsOf, type SensorCircuit } from '../../physics/thermistor/circuit';
 import { resistanceAt, temperatureAt } from '../../physics/thermistor/curve';
 import type { Curve } from '../../vehicle/sensor-curve';
-import {
-  readLadder,
-  type Explanation,
-  type LadderPoint,
-  type LadderReading
-} from '../../physics/thermistor/errors';
+import { readLadder, type LadderPoint, type LadderReading } from '../../physics/thermistor/errors';
 import { matches, type LibraryCurve } from '../../physics/thermistor/library';
 import { sayC, sayDeltaC } from '../../units/say';
 import { AGREE_WITHIN_C } from './cold-agreement';
-import { defineCheck, outcome, type Judged, type NamedResult } from '../check';
-import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
+import { defineCheck, outcome, type Judged } from '../check';
+import { LADDER_RESULTS, SAYS, sayOhm, sayV, toSettle, type LadderResult } from './ladder-explained';
 import { share, strength } from '../strength';
 import { instrumentSchema } from '../../measure/instruments';
 import { coolantC, refuseHotter } from '../../measure/temperature';
-
-/** Three figures are as many as a fit knows. */
-const threeFigures = (x: number, unit: string) => `${Number(x.toPrecision(3))}\u00a0${unit}`;
-const sayOhm = (ohm: number) => threeFigures(ohm, 'Ω');
-const sayV = (volts: number) => threeFigures(volts, 'V');
 
 const point = z
   .object({
@@ -144,40 +134,6 @@ export function ladderOf(
 const apart = (a: Curve, b: Curve): boolean =>
   [20, 60, 95].some((c) => Math.abs(temperatureAt(b, resistanceAt(a, c)) - c) > 4);
 
-const NOT_THAT_FAR = ['ect-open-circuit', 'ect-short-circuit'] as const;
-const RESULTS = {
-  sound: { against: [...SENSOR_FAULTS, 'ect-wiring'] },
-  // Ohms are measured on the sensor with its plug off: they say nothing of the wires behind the plug.
-  soundByOhms: { against: SENSOR_FAULTS },
-  near: { against: [...NOT_THAT_FAR, 'ect-wrong-part'] },
-  hotHere: { for: ['ect-reads-hot', 'ect-wiring'] },
-  coldHere: { for: ['ect-reads-cold', 'ect-wiring'] },
-  readsHot: { seen: 'it reads hot along its curve', for: ['ect-reads-hot'], against: NOT_THAT_FAR },
-  readsCold: { seen: 'it reads cold along its curve', for: ['ect-reads-cold'], against: NOT_THAT_FAR },
-  series: {
-    for: ['ect-reads-cold', 'ect-wiring'],
-    against: ['ect-reads-hot', 'ect-wrong-part', ...NOT_THAT_FAR]
-  },
-  leak: {
-    for: ['ect-reads-hot', 'ect-wiring'],
-    against: ['ect-reads-cold', 'ect-wrong-part', ...NOT_THAT_FAR]
-  },
-  wrongPart: { for: ['ect-wrong-part'], against: NOT_THAT_FAR },
-  otherCurve: {
-    for: ['ect-wrong-part'],
-    against: ['ect-wiring', 'ect-reads-hot', 'ect-reads-cold', ...NOT_THAT_FAR]
-  },
-  otherCurveByOhms: {
-    seen: 'it is on another curve',
-    for: ['ect-wrong-part'],
-    against: ['ect-reads-hot', 'ect-reads-cold', ...NOT_THAT_FAR]
-  },
-  reference: { for: ['ect-wiring'], against: ['ect-wrong-part'] },
-  open: { seen: 'it is open', for: ['ect-open-circuit', 'ect-wiring'], against: ['ect-short-circuit'] },
-  short: { seen: 'it is shorted', for: ['ect-short-circuit', 'ect-wiring'], against: ['ect-open-circuit'] }
-} as const satisfies Readonly<Record<string, NamedResult>>;
-type Found = keyof typeof RESULTS;
-
 /** Pairs of temperature and resistance over the warm-up: which error of the sensor or its circuit fits them. */
 export const ectLadder = defineCheck({
   title: 'ECT ladder',
@@ -188,7 +144,7 @@ export const ectLadder = defineCheck({
   cautions: ['hot-parts', 'fan-starts'],
   measures: ['ect-sensor'],
   gate: 'none',
-  results: RESULTS,
+  results: LADDER_RESULTS,
   strength: strength(0.95, 0.005, 0.03, 'thermometer', 'A whole curve; the shape names the cause', {
     'ect-wiring': share(0.05, 0.02, 0.9, 'Ohms are measured with the plug off'),
     'ect-wrong-part': share(0.9, 0.006, 0.06, 'Some families lie near each other')
@@ -247,7 +203,7 @@ function withoutCurve(
   r: EctLadderReadings,
   sheet: SpecSheet | null,
   curves: readonly LibraryCurve[]
-): Judged<Found> {
+): Judged<LadderResult> {
   if (sheet?.ect?.curve)
     return outcome('unclear', 'Volts say nothing without reference and pull-up in the sheet: measure ohms');
   const pairs = r.points.flatMap((p) => (p.ohm === null ? [] : [[p.celsius, p.ohm] as const]));
@@ -260,7 +216,7 @@ function withoutCurve(
   );
 }
 
-function judged(ladder: LadderReading): Judged<Found> {
+function judged(ladder: LadderReading): Judged<LadderResult> {
   const { best, readsOffC, settled, notFitted } = ladder;
   const worst = readsOffC.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a));
   if (notFitted && best.id === 'healthy') {
@@ -290,72 +246,3 @@ function judged(ladder: LadderReading): Judged<Found> {
     open: !settled
   });
 }
-
-/** Which further reading would tell the two leading explanations apart, and what each expects there. */
-function toSettle({ settled, next, rival, best }: LadderReading): string {
-  if (settled || !rival) return '';
-  if (!next) return `; ${NAMES[rival.id]} fits as well, and no further reading would tell them apart`;
-  return `; to tell it from ${NAMES[rival.id]}, read at ${sayC(next.celsius)}: ${sayOhm(next.ohm[0])} if it is ${NAMES[best.id]}, ${sayOhm(next.ohm[1])} if not`;
-}
-
-const NAMES: Readonly<Record<Explanation['id'], string>> = {
-  healthy: 'a healthy sensor',
-  shift: 'a shift',
-  factor: 'a factor on the resistance',
-  series: 'a resistance in series',
-  parallel: 'a leak across',
-  'other-curve': 'another curve',
-  reference: 'a reference that is off',
-  open: 'an open circuit',
-  short: 'a short'
-};
-
-const between = ({ low, high, unit }: Explanation): string => {
-  const told = unit === 'V' ? sayV : sayOhm;
-  return `${told(Math.min(low!, high!))} to ${told(Math.max(low!, high!))}`;
-};
-
-type Says = (e: Explanation, worstC: number) => { says: string; found: Found[] };
-const offBy = (worst: number) => `reads up to ${sayDeltaC(Math.abs(worst))} ${worst > 0 ? 'hot' : 'cold'}`;
-const wayOf = (worst: number): Found => (worst > 0 ? 'readsHot' : 'readsCold');
-/** A sensor that ages drifts by some per cent; one this far off all along was made to another curve. */
-const AGES_BY = 0.2;
-
-const SAYS: Readonly<Record<Explanation['id'], Says>> = {
-  healthy: (_, worst) => ({
-    says: `Off its curve by up to ${sayDeltaC(Math.abs(worst))}, but within what the thermometer may be off`,
-    found: []
-  }),
-  series: (e, worst) => ({
-    says: `Series resistance about ${sayOhm(e.size!)} (${between(e)}): ${offBy(worst)}, worst when hot`,
-    found: ['series']
-  }),
-  parallel: (e, worst) => ({
-    says: `A leak across it of about ${sayOhm(e.size!)} (${between(e)}): ${offBy(worst)}, worst when cold`,
-    found: ['leak']
-  }),
-  shift: (e, worst) => ({
-    says: `Shifted by about ${sayDeltaC(e.size!)} (${sayDeltaC(Math.min(e.low!, e.high!))} to ${sayDeltaC(Math.max(e.low!, e.high!))}) all along: ${offBy(worst)}`,
-    found: [wayOf(worst)]
-  }),
-  factor: (e, worst) => ({
-    says: `Resistance about ${e.size!.toFixed(2)} times its curve’s (${Math.min(e.low!, e.high!).toFixed(2)} to ${Math.max(e.low!, e.high!).toFixed(2)}): ${offBy(worst)}`,
-    found: [Math.abs(Math.log(e.size!)) > AGES_BY ? 'wrongPart' : wayOf(worst)]
-  }),
-  'other-curve': (e, worst) => ({
-    says: `A healthy sensor of another family, ${e.title!}: ${offBy(worst)}`,
-    found: ['otherCurve']
-  }),
-  reference: (e, worst) => ({
-    says: `Reference about ${sayV(e.size!)} (${between(e)}): ${offBy(worst)}; the supply of the sensor, not the sensor`,
-    found: ['reference']
-  }),
-  open: () => ({
-    says: 'Open: no current at any temperature',
-    found: ['open']
-  }),
-  short: () => ({
-    says: 'Shorted: next to no resistance at any temperature',
-    found: ['short']
-  })
-};

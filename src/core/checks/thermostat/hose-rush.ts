@@ -80,19 +80,19 @@ export const hoseRush = defineCheck({
     earlyByScan: {
       for: ['thermostat-low-rating', 'ect-reads-cold', 'ect-wrong-part'],
       against: ['thermostat-stuck-closed'],
-      strength: { ...share(0.85, 0.02, 0.1, 'A thermostat, or a sensor that reads cold') },
+      strength: share(0.85, 0.02, 0.1, 'A thermostat, or a sensor that reads cold'),
       leansOn: 'scan'
     },
     lateByScan: {
       for: ['thermostat-sluggish', 'ect-reads-hot'],
       against: ['thermostat-stuck-open'],
-      strength: { ...share(0.35, 0.03, 0.55, 'A thermostat, or a sensor that reads hot') },
+      strength: share(0.35, 0.03, 0.55, 'A thermostat, or a sensor that reads hot'),
       leansOn: 'scan'
     },
     coolByScan: {
       for: ['thermostat-stuck-closed', 'pump-flow-low', 'ect-reads-hot', 'ect-wrong-part'],
       against: ['thermostat-stuck-open'],
-      strength: { ...share(0.7, 0.02, 0.24, 'Shut, or not as hot as the scan says') },
+      strength: share(0.7, 0.02, 0.24, 'Shut, or not as hot as the scan says'),
       leansOn: 'scan'
     }
   },

@@ -1,13 +1,12 @@
 <script lang="ts">
-  import { LOOK_IDS, LOOKS, lookState, type LevelAndLookReadings } from '$core/checks/coolant/level-and-look';
+  import { ALL_GOOD, LOOK_IDS, type LevelAndLookReadings } from '$core/checks/coolant/level-and-look';
   import type { PictureProps } from '../types';
 
   let { readings = $bindable() }: PictureProps<LevelAndLookReadings> = $props();
   const FILL: Record<string, number> = { over: 0.92, mark: 0.68, low: 0.34, empty: 0.04 };
   const fill = $derived(FILL[readings.level ?? ''] ?? null);
   function allGood() {
-    for (const id of LOOK_IDS)
-      readings[id] ??= Object.keys(LOOKS[id].states).find((v) => lookState(id, v)!.is === 'good')!;
+    for (const id of LOOK_IDS) readings[id] ??= ALL_GOOD[id];
   }
 </script>
 

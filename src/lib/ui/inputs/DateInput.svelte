@@ -40,7 +40,8 @@
     value={chosen}
     onValueChange={choose}
     maxValue={day(max)}
-    locale="sv-SE"
+    locale="en-CA"
+    weekStartsOn={1}
     calendarLabel={label}
     weekdayFormat="short"
     fixedWeeks

@@ -2,7 +2,7 @@ import { database } from '$lib/server/db/database';
 import { jobOr404 } from '$lib/server/views/job';
 import { knownGoodRuns } from '$lib/server/runs/known-good';
 import { knownAdapters } from '$lib/server/live/adapters';
-import { eventsOf } from '$lib/server/record/events';
+import { loadCase } from '$lib/server/cases/load-case';
 
 export const load = async ({ params, depends }) => {
   const db = database();
@@ -15,7 +15,7 @@ export const load = async ({ params, depends }) => {
     vehicle: { id: vehicle.id, fleetNo: vehicle.fleetNo, name: vehicle.name },
     sheet: sheet?.sheet ?? null,
     knownGood: await knownGoodRuns(db, vehicle.id),
-    events: await eventsOf(db, `job:${job.id}`),
+    known: await loadCase(db, job, new Date().toISOString()),
     adapters: knownAdapters()
   };
 };

@@ -10,6 +10,6 @@
   vehicle={data.vehicle}
   sheet={data.sheet}
   knownGood={data.knownGood}
-  events={data.events}
+  known={data.known}
   adapters={data.adapters}
 />
