@@ -46,14 +46,14 @@ export const handle: Handle = async ({ event, resolve }) => {
 };
 
 export const handleError: HandleServerError = ({ error, event, status }) => {
-  if (status !== 404)
+  if (status >= 500)
     log.error(
       { path: event.url.pathname, error: error instanceof Error ? error.stack : String(error) },
       'request failed'
     );
   return {
     message:
-      status === 404
+      status === 404 || status === 400
         ? 'There is no such page'
         : 'Something went wrong on the server. What you entered is still here; try once more'
   };

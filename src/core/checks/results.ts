@@ -15,18 +15,18 @@ export interface Foreseeable {
 }
 
 /** What a check can find, and what it clears where it finds nothing. */
-interface Foreseen {
+interface ResultsForeseen {
   readonly finds: readonly Foreseeable[];
   readonly clears: readonly FaultId[];
 }
 
-const known = new Map<CheckId, Foreseen>();
+const known = new Map<CheckId, ResultsForeseen>();
 
 /**
  * How a check can come out on any vehicle: by its results that say what would be seen; where none does, it finds each
  * of its suspects by itself.
  */
-export function resultsOf(id: CheckId): Foreseen {
+export function resultsOf(id: CheckId): ResultsForeseen {
   const had = known.get(id);
   if (had) return had;
   const results = checkOf(id).results;

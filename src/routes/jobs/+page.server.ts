@@ -1,4 +1,5 @@
 import { database } from '$lib/server/db/database';
+import { pageAsked, pageOf } from '$lib/server/paging';
 import { countJobs, jobLines } from '$lib/server/views/lists';
 import { wordsOf } from '$lib/server/views/words';
 
@@ -10,11 +11,10 @@ export const load = async ({ url, depends }) => {
   const db = database();
   const asked = (url.searchParams.get('q') ?? '').slice(0, 200);
   const words = wordsOf(asked);
-  const wanted = Math.max(1, Math.floor(Number(url.searchParams.get('page'))) || 1);
+  const wanted = pageAsked(url);
   const shown = (page: number) => jobLines(db, { words, limit: PAGE, offset: (page - 1) * PAGE });
   const [count, jobs] = await Promise.all([countJobs(db, { words }), shown(wanted)]);
-  const pages = Math.max(1, Math.ceil(count / PAGE));
-  const page = Math.min(pages, wanted);
+  const { page, pages } = pageOf(count, PAGE, wanted);
   // An address may ask for a page that is no longer there.
   return { asked, count, page, pages, jobs: page === wanted ? jobs : await shown(page) };
 };

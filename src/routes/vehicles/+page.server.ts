@@ -1,9 +1,6 @@
 import { database } from '$lib/server/db/database';
+import { pageAsked } from '$lib/server/paging';
 import { vehiclesPage } from '$lib/server/views/lists';
 
 export const load = ({ url }) =>
-  vehiclesPage(
-    database(),
-    (url.searchParams.get('q') ?? '').slice(0, 200),
-    Number(url.searchParams.get('page'))
-  );
+  vehiclesPage(database(), (url.searchParams.get('q') ?? '').slice(0, 200), pageAsked(url));

@@ -2,6 +2,7 @@ import { QueryTypes } from 'sequelize';
 import type { Fingerprint } from '../../../core/handover/memory/fingerprint';
 import { memoryOf, type Memory } from '../../../core/handover/memory/memory';
 import type { Database } from '../db/database';
+import { pageOf } from '../paging';
 
 export interface Remembered {
   readonly vehicleId: string;
@@ -84,8 +85,7 @@ export async function fleetView(db: Database, wantedPage = 1) {
   const [[{ count, drifted }]] = (await db.sequelize.query(
     'SELECT count(*)::int AS count, (count(*) FILTER (WHERE drifted))::int AS drifted FROM vehicles WHERE active'
   )) as [{ count: number; drifted: number }[], unknown];
-  const pages = Math.max(1, Math.ceil(count / PAGE));
-  const page = Math.min(pages, Math.max(1, Math.floor(wantedPage) || 1));
+  const { page, pages } = pageOf(count, PAGE, wantedPage);
   const fleet = await db.sequelize.query<FleetLine>(
     `SELECT id, fleet_no AS "fleetNo", name, memory, marks FROM vehicles WHERE active
      ORDER BY drifted DESC, fleet_no LIMIT $1 OFFSET $2`,

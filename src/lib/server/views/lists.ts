@@ -10,6 +10,7 @@ import type { Database } from '../db/database';
 import { projectLines } from '../cases/lines';
 import { sheetsOf } from '../cases/load-case';
 import { heatByVehicle } from '../record/vehicle-heat';
+import { pageOf } from '../paging';
 import { containing, wordsOf } from './words';
 
 interface Line extends Omit<CaseLine, 'ending'> {
@@ -155,8 +156,7 @@ export async function vehiclesPage(db: Database, asked: string, wantedPage = 1) 
     `SELECT count(*)::int AS "all", (count(*) FILTER (WHERE ${HAS_WORDS}))::int AS count FROM vehicles WHERE active`,
     { bind: [words], type: QueryTypes.SELECT }
   );
-  const pages = Math.max(1, Math.ceil(count / VEHICLES_SHOWN));
-  const page = Math.min(pages, Math.max(1, Math.floor(wantedPage) || 1));
+  const { page, pages } = pageOf(count, VEHICLES_SHOWN, wantedPage);
   const vehicles = await db.sequelize.query<VehicleRow>(
     VEHICLES(`${HAS_WORDS} ORDER BY fleet_no LIMIT $2 OFFSET $3`),
     { bind: [words, VEHICLES_SHOWN, (page - 1) * VEHICLES_SHOWN], type: QueryTypes.SELECT }

@@ -1,0 +1,88 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { testServer, type TestServer } from './server';
+
+/** What a person may type into an address, or an old bookmark may hold. */
+const BAD = [
+  'x',
+  '-1',
+  '0',
+  '99999999999999999999',
+  '1.5',
+  '%00',
+  '%25',
+  "'",
+  '%E2%82',
+  'null',
+  '../..',
+  '\u{1f321}'
+];
+const NONE = '00000000-0000-4000-8000-000000000000';
+
+let server: TestServer;
+let job: number;
+let vehicle: string;
+beforeAll(async () => {
+  server = await testServer();
+  const row = await server.db.jobs.findOne({ order: [['number', 'ASC']], rejectOnEmpty: true });
+  job = row.number;
+  vehicle = row.vehicleId;
+  await server.start();
+}, 120_000);
+afterAll(() => server.end());
+
+const status = async (path: string): Promise<number> =>
+  (await fetch(server.address + path, { redirect: 'manual' })).status;
+
+/** The addresses that are answered with a failure of the server, with their answers. */
+const failures = async (paths: readonly string[]): Promise<string[]> => {
+  const answers = await Promise.all(paths.map(async (path) => ({ path, is: await status(path) })));
+  return answers.filter(({ is }) => is >= 500).map(({ path, is }) => `${path} ${is}`);
+};
+
+describe('an address that nobody should have typed', () => {
+  it('is refused or understood, and never fails, in the path', async () => {
+    const places = ['/jobs/*', '/jobs/by-id/*', '/vehicles/*'];
+    const under = {
+      '/jobs/*': ['finish', 'import', 'intake', 'live', 'report', 'report.pdf'],
+      '/vehicles/*': ['compare', 'sheet', 'what-if']
+    };
+    const services = [
+      '/api/jobs/*/job.json',
+      '/api/live/*',
+      '/api/photos/*',
+      '/api/runs/*/log.csv',
+      '/api/runs/*/samples',
+      '/api/vehicles/*/sheet.json',
+      '/api/vehicles/*/chosen'
+    ];
+    const all = [
+      ...places,
+      ...Object.entries(under).flatMap(([at, more]) => more.map((m) => `${at}/${m}`)),
+      ...services
+    ];
+    expect(await failures(all.flatMap((p) => [...BAD, NONE].map((bad) => p.replace('*', bad))))).toEqual([]);
+  });
+
+  it('is refused or understood, and never fails, in what is asked', async () => {
+    const asked = [
+      ...['q', 'page', 'state', 'line', 'sort', 'place', 'after', 'before'].map((k) => `/jobs?${k}=*`),
+      ...['q', 'page', 'sort'].map((k) => `/vehicles?${k}=*`),
+      '/api/find?q=*',
+      '/api/names?q=*',
+      '/api/changes?after=*',
+      '/jobs/new?vehicle=*',
+      ...['from', 'to', 'make', 'place'].map((k) => `/numbers?${k}=*`),
+      ...['from', 'page'].map((k) => `/fleet?${k}=*`),
+      ...['check', 'run', 'amend', 'sheet', 'tab'].map((k) => `/jobs/${job}?${k}=*`),
+      ...['run', 'tab'].map((k) => `/jobs/${job}/live?${k}=*`),
+      ...['a', 'b'].map((k) => `/vehicles/${vehicle}/compare?${k}=*`),
+      `/vehicles/${vehicle}/what-if?fault=*`,
+      '/sensor?job=*',
+      '/coolant?job=*',
+      '/?day=*'
+    ];
+    expect(await failures(asked.flatMap((p) => [...BAD, NONE].map((bad) => p.replace('*', bad))))).toEqual(
+      []
+    );
+  });
+});
