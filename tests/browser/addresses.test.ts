@@ -86,3 +86,43 @@ describe('an address that nobody should have typed', () => {
     );
   });
 });
+
+describe('an entry that no page would send', () => {
+  const send = async (body: string) => {
+    const response = await fetch(`${server.address}/api/events`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', origin: server.address },
+      body
+    });
+    return { status: response.status, said: await response.json() };
+  };
+
+  it('is refused with what would be right', async () => {
+    for (const body of ['null', '5', '"x"', '[]'])
+      expect(await send(body), body).toEqual({
+        status: 422,
+        said: { ok: false, problems: [{ message: 'an entry is a JSON object' }] }
+      });
+    expect((await send('{"kind":"job.noted"')).said.problems[0].message).toBe('the entry is not JSON');
+    expect((await send('{"kind":"spec.saved","payload":null}')).status).toBe(422);
+    const nowhere = JSON.stringify({
+      id: NONE,
+      stream: `job:${'-'.repeat(36)}`,
+      at: '2026-11-20T08:00:00Z',
+      kind: 'job.noted',
+      payload: { text: 'It leaks' }
+    });
+    expect((await send(nowhere)).said.problems[0].field).toBe('stream');
+  });
+
+  it('is kept without what no database keeps', async () => {
+    const of = await server.db.jobs.findOne({ where: { number: job }, rejectOnEmpty: true });
+    const id = crypto.randomUUID();
+    const { status, said } = await send(
+      `{"id":"${id}","stream":"job:${of.id}","at":"2026-11-20T08:00:00Z","kind":"job.noted","payload":{"text":"le\\u0000aks\\ud83d"}}`
+    );
+    expect(said).toMatchObject({ ok: true });
+    expect(status).toBe(200);
+    expect((await server.db.events.findByPk(id))!.payload).toEqual({ text: 'leaks\ufffd' });
+  });
+});

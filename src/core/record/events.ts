@@ -207,7 +207,7 @@ export const recordEventSchema = z
   .intersection(
     z.object({
       id: z.uuid(),
-      stream: z.string().regex(/^(vehicle|job|curve|shop):[0-9a-f-]{36}$/),
+      stream: z.string().regex(/^(vehicle|job|curve|shop):[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/),
       who: z.string().trim().min(1).max(60),
       at: z.iso.datetime({ offset: true }),
       /** Of its kind ({@link EVENT_VERSIONS}). */

@@ -1,4 +1,5 @@
 import { strToU8, unzipSync, Zip, ZipDeflate } from 'fflate';
+import { jsonIn } from '../../../core/base/json-in';
 import { readJobFile, type JobFile } from '../../../core/handover/job-file';
 import { readWorkshopFile, type WorkshopFile } from '../../../core/handover/workshop-file';
 import { bad, good, type Problem, type Result } from '../../../core/base/result';
@@ -103,7 +104,7 @@ function parsed<T>(data: Uint8Array, name: string, read: (json: unknown) => Resu
   });
   let json: unknown;
   try {
-    json = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(data));
+    json = jsonIn(new TextDecoder('utf-8', { fatal: true }).decode(data));
   } catch {
     return bad(placed({ message: 'is not JSON; a job file or a zip of a workshop would be right' }));
   }

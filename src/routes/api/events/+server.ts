@@ -1,4 +1,6 @@
 import { json } from '@sveltejs/kit';
+import { jsonIn } from '$core/base/json-in';
+import { isPlainObject } from '$core/base/open-format';
 import { readSpecSheet } from '$core/vehicle/spec-sheet';
 import { database } from '$lib/server/db/database';
 import { append } from '$lib/server/record/record';
@@ -10,12 +12,14 @@ export async function POST({ request, locals }) {
   const text = await request.text();
   if (text.length > MAX_BYTES)
     return json({ ok: false, problems: [{ message: 'too much for one entry' }] }, { status: 413 });
-  let body: Record<string, unknown>;
+  let body: unknown;
   try {
-    body = JSON.parse(text);
+    body = jsonIn(text);
   } catch {
     return json({ ok: false, problems: [{ message: 'the entry is not JSON' }] }, { status: 400 });
   }
+  if (!isPlainObject(body))
+    return json({ ok: false, problems: [{ message: 'an entry is a JSON object' }] }, { status: 422 });
   if (body.kind === 'spec.saved') {
     const sheet = readSpecSheet((body.payload as { sheet?: unknown } | undefined)?.sheet);
     if (!sheet.ok) return json({ ok: false, problems: sheet.problems }, { status: 422 });

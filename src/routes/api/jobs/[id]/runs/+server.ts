@@ -1,5 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
+import { jsonIn } from '$core/base/json-in';
 import { CHANNELS } from '$core/logs/channels';
 import { MAX_LOG_BYTES, type Layout } from '$core/logs/csv-sniff';
 import { TIME_FORMATS, type TimeFormat } from '$core/logs/csv-time';
@@ -83,7 +84,7 @@ export async function POST({ request, params, locals }) {
 
 function parsed(text: FormDataEntryValue | null): unknown {
   try {
-    return JSON.parse(String(text));
+    return jsonIn(String(text));
   } catch {
     return null;
   }
