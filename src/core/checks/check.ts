@@ -56,6 +56,8 @@ export interface NamedResult {
   readonly strength?: Shares & { readonly because: string };
   /** What it leans on, where that is not what the check's other results lean on. */
   readonly leansOn?: Strength['leansOn'];
+  /** Seen without the sensor's own reading: it counts beside what all readings of the sensor say together. */
+  readonly besideSensor?: boolean;
 }
 
 /** What a check makes of its readings, with the results it found by their names. */
@@ -65,6 +67,18 @@ export type Judged<Name extends string> = Omit<Outcome, 'found' | 'points' | 'ty
   /** Not settled: it speaks for what fits best, and against nothing yet. */
   readonly open?: boolean;
 };
+
+/** What the sensor read beside what was true, at one place and moment. */
+export interface SensorReading {
+  readonly readsC: number;
+  readonly trueC: number;
+  /** Of the thermometer that tells what was true, one standard deviation. */
+  readonly sdC: number;
+  /** The thermometer was at the sensor's own metal, or elsewhere on the engine. */
+  readonly at: 'sensor' | 'engine';
+  /** Sensor and circuit as they are, the sensor by itself with its plug off, or its circuit with a good one in its place. */
+  readonly of: 'both' | 'sensor' | 'circuit';
+}
 
 /** What was known when the readings were taken. */
 export interface CheckContext {
@@ -121,6 +135,8 @@ interface CheckRule<R, Name extends string> {
   unlikely?(readings: R, context: CheckContext): string[];
   /** What the readings tell about the engine's heat. */
   facts?(readings: R, at: string): ThermalFact[];
+  /** What was read of the coolant sensor beside what was true: weighed together with every other such reading. */
+  sensorReadings?(readings: R, sheet: SpecSheet | null): SensorReading[];
   /** The readings in a line of the history. */
   words(readings: R): string;
   /** What its form begins with, where that is not nothing. */
@@ -156,6 +172,7 @@ export function defineCheck<R, Name extends string>(check: CheckWords & CheckRul
     refuse: (readings, sheet) => check.refuse?.(readings as R, sheet) ?? [],
     unlikely: (readings, context) => check.unlikely?.(readings as R, context) ?? [],
     facts: (readings, at) => check.facts?.(readings as R, at) ?? [],
+    sensorReadings: (readings, sheet) => check.sensorReadings?.(readings as R, sheet) ?? [],
     words: (readings) => check.words(readings as R)
   };
 }

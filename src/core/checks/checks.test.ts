@@ -83,7 +83,7 @@ describe('the registry', () => {
     const lacks = (id: CheckId, sheet: SpecSheet) => checkOf(id).lacks?.(sheet) ?? null;
     expect(lacks('clutch-cold-turn', curlew)).toBe('no fan clutch');
     expect(lacks('clutch-cold-turn', fathom)).toBeNull();
-    expect(lacks('relay-bench', fathom)).toBe('no fan relay');
+    expect(lacks('relay-bench', fathom)).toBe('no electric fan');
     expect(lacks('relay-bench', curlew)).toBeNull();
     expect(lacks('thermostat-heater', curlew)).toBe('no heated thermostat');
   });

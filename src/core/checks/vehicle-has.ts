@@ -1,14 +1,12 @@
 import type { SpecSheet } from '../vehicle/spec-sheet';
+import { lacksPart, type PartId } from '../vehicle/parts';
 
-/** Why a vehicle cannot have a check, by what its sheet says it has; null where it can, or where the sheet is silent. */
-type Lacks = (sheet: SpecSheet) => string | null;
+/** Why a vehicle cannot have a check, by the part it is of; null where it can, or where the sheet is silent. */
+const without = (part: PartId) => (sheet: SpecSheet) => lacksPart(sheet, part);
 
-export const withoutClutch: Lacks = (sheet) => (sheet.clutch ? null : 'no fan clutch');
-export const withoutRelay: Lacks = (sheet) =>
-  sheet.fan?.drive === 'relay' || !sheet.fan ? null : 'no fan relay';
-export const withoutController: Lacks = (sheet) =>
-  sheet.fan?.drive === 'controller' || !sheet.fan ? null : 'no fan controller';
-export const withoutFan: Lacks = (sheet) =>
-  sheet.fan && sheet.fan.drive === 'none' ? 'no electric fan' : null;
-export const withoutElectronicClutch: Lacks = (sheet) =>
-  sheet.clutch?.kind === 'electronic' ? null : 'no electronic fan clutch';
+export const withoutClutch = without('fan clutch');
+export const withoutRelay = without('fan relay');
+export const withoutController = without('fan controller');
+export const withoutFan = without('electric fan');
+export const withoutElectronicClutch = without('electronic fan clutch');
+export const withoutHeater = without('heated thermostat');

@@ -1,4 +1,5 @@
 import { curesOf, repairFor } from '../faults/registry';
+import { SYMPTOM_IDS, type SymptomId } from '../vehicle/symptoms';
 import type { CheckId } from '../checks/registry';
 import { minutesOf, USUAL_CHECKS } from '../record/shop-checks';
 import { beliefOf, canBeDone, outcomesAhead, worthOf, type Asked, type Worth } from './next';
@@ -53,8 +54,10 @@ export function choicesOf(now: Posterior, costs: ShopCosts): Choice[] {
     .map((both) => choiceOf(both, now, costs));
   const healthy = now.suspects.find((s) => s.fault === 'none')?.probability ?? 0;
   const all = [...singles, ...pairs].sort((a, b) => a.expected - b.expected);
-  // While a fault is likelier than not, doing nothing is no choice, however cheap.
-  return healthy >= 0.5 ? all : all.filter((c) => c.repairs[0] !== 'none' || c.cures >= 0.5);
+  // While a fault is likelier than not, doing nothing is no choice, however cheap; and while none is, no part is changed.
+  return healthy < 0.5
+    ? all.filter((c) => c.repairs[0] !== 'none' || c.cures >= 0.5)
+    : all.sort((a, b) => Number(b.repairs[0] === 'none') - Number(a.repairs[0] === 'none'));
 }
 /** Pairs less likely than this are found one after the other. */
 const LIKELY_PAIR = 0.05;
@@ -85,18 +88,34 @@ export interface Advice {
   readonly actNow: boolean;
 }
 
+/** What looks at the very thing that was told of: nobody is sent home with a complaint that was not tried. */
+const LOOKED_AT_BY: Readonly<Partial<Record<SymptomId, readonly CheckId[]>>> = {
+  'gauge-high': ['gauge-compare'],
+  'gauge-low': ['gauge-compare'],
+  'gauge-jumps': ['wiggle'],
+  'heater-weak': ['heater-air'],
+  'heater-swings': ['heater-air', 'combustion-gas'],
+  'fan-always': ['key-off-fan'],
+  'fan-never': ['fan-command'],
+  'fan-odd': ['fan-switching'],
+  'smell-coolant': ['pressure-hold', 'combustion-gas'],
+  'smell-steam': ['cap-test', 'combustion-gas'],
+  'noise-roar': ['clutch-cold-turn'],
+  'noise-rattle': ['clutch-play']
+};
+
 /**
- * What is owed before a vehicle is called sound: the level looked at, codes read, and a run; the cap too where boiling
- * over was told of. Null where all of it is done, or cannot be here.
+ * What is owed before a vehicle is called sound: the level looked at, codes read, a run, and what the complaint is
+ * about. Null where all of it is done, or cannot be here.
  */
 function owedTo({ open, findings, sheet, shop, repaired }: Asked): CheckId | null {
   if (repaired) return null;
-  const boiled = findings.some((f) => f.id === 'complaint/smell-steam');
+  const told = SYMPTOM_IDS.filter((s) => findings.some((f) => f.id === `complaint/${s}`));
   const owed: readonly CheckId[] = [
     'level-and-look',
     'codes',
     'warm-up-run',
-    ...(boiled ? (['cap-test'] as const) : [])
+    ...told.flatMap((s) => LOOKED_AT_BY[s] ?? [])
   ];
   return owed.find((id) => open.includes(id) && canBeDone(id, sheet, shop)) ?? null;
 }

@@ -7,6 +7,8 @@ import { checkOf, type CheckId } from '../checks/registry';
 import { SYMPTOM_IDS, SYMPTOMS, symptomText, type Symptom } from '../vehicle/symptoms';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
 import { sharesOf } from '../checks/results';
+import type { SpecSheet } from '../vehicle/spec-sheet';
+import { READ_FAULTS, sensorFinding } from './sensor-evidence';
 import type { NamedResult } from '../checks/check';
 
 /** A point of a check that passed or stayed open weighs less than one of a finding. */
@@ -41,19 +43,34 @@ const ofChecks = new WeakMap<JudgedCheck, { readonly finding: Finding | null }>(
 const ofRuns = new Recent<Finding>(500);
 const ofComplaints = new Recent<Finding[]>(200);
 
-/** What a judged check says of its suspects; null where it says nothing or is void. */
-export function findingOf(judged: JudgedCheck): Finding | null {
-  const had = ofChecks.get(judged) ?? { finding: readCheck(judged) };
+/**
+ * What a judged check says of its suspects; null where it says nothing or is void. What it read of the sensor beside
+ * the truth is left to {@link sensorFinding}.
+ */
+export function findingOf(judged: JudgedCheck, sheet: SpecSheet | null = null): Finding | null {
+  const had = ofChecks.get(judged) ?? { finding: readCheck(judged, sheet) };
   ofChecks.set(judged, had);
   return had.finding;
 }
 
-function readCheck(judged: JudgedCheck): Finding | null {
+/** What a check that counts read of the sensor; nothing where it is void or judged by hand. */
+const readOfSensor = ({ check, byHand, readings, outcome }: JudgedCheck, sheet: SpecSheet | null) =>
+  byHand || readings === null || outcome.result === 'void'
+    ? []
+    : checkOf(check).sensorReadings(readings, sheet);
+
+const isReadFault = (fault: FaultId): boolean => (READ_FAULTS as readonly FaultId[]).includes(fault);
+
+function readCheck(judged: JudgedCheck, sheet: SpecSheet | null): Finding | null {
   const { check, outcome } = judged;
-  if (outcome.result === 'void' || outcome.points.length === 0) return null;
-  const llr: Partial<Record<FaultId, number>> = {};
   const { results } = checkOf(check);
-  for (const { fault, way, by } of outcome.points) {
+  const jointly = readOfSensor(judged, sheet).length > 0;
+  const points = outcome.points.filter(
+    (p) => !jointly || !isReadFault(p.fault) || results[p.by]?.besideSensor
+  );
+  if (outcome.result === 'void' || points.length === 0) return null;
+  const llr: Partial<Record<FaultId, number>> = {};
+  for (const { fault, way, by } of points) {
     // A pass clears at full weight what it speaks against, and leans towards what is left.
     const firm = way === 'against' && outcome.result === 'pass' ? 1 : WEIGHT[outcome.result];
     const weight = outcome.typical ? Math.min(firm, TYPICAL) : firm;
@@ -72,8 +89,8 @@ function readCheck(judged: JudgedCheck): Finding | null {
 /** What was not told of counts so much: drivers do not tell everything, and one thing untold goes with another. */
 const UNTOLD_WEIGHT = 0.7;
 const UNTOLD_AT_MOST = -3;
-/** Drivers come in for nothing too. */
-const COMPLAINED = 0.45;
+/** Of those who tell of something, about one in ten worries for nothing: fewer than of all vehicles that are looked at. */
+const COMPLAINED = -0.6;
 
 /** What each thing the driver tells of points at, and what is not told of speaks against: all by one person’s notice. */
 export const complaintFindings = (symptoms: readonly Symptom[]): Finding[] =>
@@ -110,7 +127,7 @@ export type RankedRun = Pick<RunSummary, 'id' | 'title' | 'suspects' | 'blind'>;
 /** The least a run leaves to a fault it does not list. */
 const UNLISTED = 0.002;
 /** A run is one engine on one day, and the model is not the engine. */
-const RUN_WEIGHT = 0.7;
+const RUN_WEIGHT = 0.5;
 
 /** A run's ranking as evidence: what it made of each fault over what that had before. */
 export const runFinding = (run: RankedRun): Finding =>
@@ -144,13 +161,21 @@ export function findingsOf(job: {
   readonly runs: readonly RankedRun[];
   /** What the technician added. */
   readonly own?: readonly Finding[];
+  readonly sheet?: SpecSheet | null;
 }): Finding[] {
-  const checks = [...new Set(job.done.map((j) => j.check))]
+  const sheet = job.sheet ?? null;
+  const counted = [...new Set(job.done.map((j) => j.check))]
     .filter((c) => c !== 'warm-up-run')
-    .flatMap((c) => {
-      const last = counting(job.done, c);
-      const finding = last && findingOf(last);
-      return finding ? [finding] : [];
-    });
-  return [...complaintFindings(job.symptoms), ...checks, ...job.runs.map(runFinding), ...(job.own ?? [])];
+    .flatMap((c) => counting(job.done, c) ?? []);
+  const sensor = sensorFinding(
+    counted.flatMap((judged) => readOfSensor(judged, sheet)),
+    sheet
+  );
+  return [
+    ...complaintFindings(job.symptoms),
+    ...counted.flatMap((judged) => findingOf(judged, sheet) ?? []),
+    ...(sensor ? [sensor] : []),
+    ...job.runs.map(runFinding),
+    ...(job.own ?? [])
+  ];
 }

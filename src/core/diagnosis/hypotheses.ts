@@ -1,4 +1,4 @@
-import { FAULTS, cannotHave } from '../faults/registry';
+import { canHave, cannotHave, FAULTS } from '../faults/registry';
 import { contentKey, Recent } from '../base/content-key';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
 import type { SpecSheet } from '../vehicle/spec-sheet';
@@ -67,7 +67,7 @@ export function hypothesesOf(sheet: SpecSheet | null, history: History = {}): Hy
   return known.of(`${contentKey(sheet)} ${contentKey(history)}`, () => {
     const space = spaceOf(sheet);
     const { possible, sets } = space;
-    const weight = (f: FaultId) => FAULTS[f].prior * (history[f] ?? 1);
+    const weight = (f: FaultId) => FAULTS[f].prior * (history[f] ?? 1) * canHave(f, sheet);
     const total = possible.reduce((sum, f) => sum + weight(f), 0);
     const share = new Map(possible.map((f) => [f, weight(f) / total]));
     const any = 1 - (share.get('none') ?? 0);

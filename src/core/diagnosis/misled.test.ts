@@ -97,7 +97,8 @@ describe('the sensor that lies', () => {
     expect(faults(rush('scan'), 'for')).toEqual([
       'thermostat-low-rating',
       'ect-reads-cold',
-      'ect-wrong-part'
+      'ect-wrong-part',
+      'sensor-branch-restricted'
     ]);
     const groups = (['scan', 'probe'] as const).map(
       (by) =>

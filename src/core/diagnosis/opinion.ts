@@ -50,7 +50,8 @@ const askedOf = (job: JobKnown): Asked => ({
     symptoms: job.symptoms,
     done: job.done,
     runs: job.runs ?? [],
-    own: (job.own ?? []).map(({ id, finding }) => ownAsFinding(id, finding))
+    own: (job.own ?? []).map(({ id, finding }) => ownAsFinding(id, finding)),
+    sheet: job.sheet
   }),
   sheet: job.sheet,
   history: historyOf(job.causes ?? {}),

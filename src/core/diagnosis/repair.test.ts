@@ -176,7 +176,7 @@ describe('what not knowing costs', () => {
   it('asks on where one check saves more than its minutes cost, though being sure would be dearer', () => {
     // A weak cap in doubt on a hot engine: the cap test is cold, and still worth its wait at a low rate.
     const asked = {
-      findings: [finding({ none: 5, 'pressure-cap-weak': 6 })],
+      findings: [finding({ none: 5, 'pressure-cap-weak': 5.3 })],
       sheet: curlew,
       state: { phase: 'regulating' as const },
       open: openChecks([]).filter((id) => !['level-and-look', 'codes', 'warm-up-run'].includes(id))

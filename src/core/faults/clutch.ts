@@ -1,18 +1,11 @@
 import type { FaultId } from '../vehicle/faults';
 import type { PlantParams } from '../physics/plant/params';
-import type { SpecSheet } from '../vehicle/spec-sheet';
 import { defineFault, type Fault, usual } from './fault';
 import { fanUnseen } from './unseen';
 
 /** The fan clutch. */
 /** Each kind drives by its fluid, an electronic one too. */
 const viscous = (p: PlantParams) => p.clutch.kind !== 'none';
-
-const withoutClutch = ({ clutch }: SpecSheet) => (clutch ? null : 'no fan clutch');
-const withoutElectronic = (sheet: SpecSheet) =>
-  withoutClutch(sheet) ?? (sheet.clutch?.kind === 'electronic' ? null : 'no electronic fan clutch');
-const withoutThermal = (sheet: SpecSheet) =>
-  withoutClutch(sheet) ?? (sheet.clutch?.kind === 'thermal' ? null : 'no thermal fan clutch');
 
 const clutchUnused = () => ({
   because: 'the radiator air never got hot enough for the clutch to be needed',
@@ -29,7 +22,7 @@ export const clutch = {
     told: { 'gauge-high': 0.35, 'fan-never': 0.06, 'smell-steam': 0.1, 'power-reduced': 0.2, 'ac-off': 0.14 },
     worse: ['idle', 'crawl'],
     codes: ['P0217', 'P0483', 'P0494', 'P0527'],
-    lacks: withoutClutch,
+    part: 'fan clutch',
     curve: {
       kind: 'warms',
       scale: 'share of grip lost',
@@ -49,7 +42,7 @@ export const clutch = {
     worse: ['start'],
     codes: ['P0493', 'P0495'],
     like: ['clutch-circuit-open'],
-    lacks: withoutClutch,
+    part: 'fan clutch',
     curve: {
       kind: 'warms',
       scale: 'no meaning',
@@ -67,7 +60,7 @@ export const clutch = {
     repair: 'fan-clutch',
     told: { 'gauge-high': 0.35, 'power-reduced': 0.12 },
     worse: ['crawl'],
-    lacks: withoutThermal,
+    part: 'thermal fan clutch',
     curve: {
       kind: 'warms',
       scale: 'up to 35 °C above its air temperature',
@@ -81,10 +74,10 @@ export const clutch = {
     title: 'Fan clutch bearing',
     means: 'Play or noise',
     confirm: 'Play at the blade tip',
-    prior: 1,
+    prior: 2,
     repair: 'fan-clutch',
     told: { 'noise-rattle': 0.85 },
-    lacks: withoutClutch,
+    part: 'fan clutch',
     curve: {
       kind: 'unseen',
       because: 'play leaves no mark in temperature',
@@ -99,7 +92,7 @@ export const clutch = {
     repair: 'clutch-harness',
     told: { 'gauge-low': 0.12, 'fan-always': 0.15, 'economy-poor': 0.36, 'noise-roar': 0.85 },
     codes: ['P0493', 'P0495', 'P0526', 'P0527', 'P0528', 'P0529'],
-    lacks: withoutElectronic,
+    part: 'electronic fan clutch',
     curve: {
       kind: 'warms',
       scale: 'no meaning',

@@ -39,7 +39,7 @@ export const coolant = {
     title: 'Pressure cap weak',
     means: 'Loses pressure',
     confirm: 'Cap test, boiling margin',
-    prior: 1,
+    prior: 2,
     repair: 'cap',
     told: { 'smell-coolant': 0.45, 'smell-steam': 0.65 },
     worse: ['stopping'],
@@ -49,7 +49,7 @@ export const coolant = {
     title: 'Combustion gas in coolant',
     means: 'Gas leaks into the coolant',
     confirm: 'Pressure, chemical gas test; refer on',
-    prior: 1,
+    prior: 2,
     repair: 'refer-on',
     told: { 'gauge-high': 0.2, 'heater-swings': 0.4, 'smell-coolant': 0.45, 'smell-steam': 0.65 },
     curve: { kind: 'unseen', because: 'gas is not in the log', toShow: 'Pressure hold and chemical gas test' }

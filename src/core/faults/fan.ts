@@ -2,20 +2,15 @@ import type { FaultId } from '../vehicle/faults';
 import { midSentence } from '../base/text';
 import type { PlantParams } from '../physics/plant/params';
 import { sayC } from '../units/say';
-import type { SpecSheet } from '../vehicle/spec-sheet';
 import { defineFault, usual, type Curve, type Fault, type Shown } from './fault';
 import { fanUnseen } from './unseen';
 
 /** The electric fan, its relays, controller and command. */
 const electricFan = (p: PlantParams) => p.fan.kind !== 'none';
 const relayFan = (p: PlantParams) => p.fan.kind === 'stages';
-const controllerFan = (p: PlantParams) => p.fan.kind === 'proportional';
-
-const withoutFan = ({ fan }: SpecSheet) => (fan?.drive === 'none' ? 'no electric fan' : null);
-const withoutRelay = (sheet: SpecSheet) =>
-  withoutFan(sheet) ?? (sheet.fan && sheet.fan.drive !== 'relay' ? 'no fan relay' : null);
-const withoutController = (sheet: SpecSheet) =>
-  withoutFan(sheet) ?? (sheet.fan && sheet.fan.drive !== 'controller' ? 'no fan controller' : null);
+/** A fan whose drive nobody named may be driven either way. */
+const controllerFan = ({ fan }: PlantParams) =>
+  fan.kind === 'proportional' || (fan.kind === 'stages' && fan.supposed);
 
 const deadFan = {
   driven: (_: PlantParams, s: number) => ({ fanStrength: 1 - s }),
@@ -77,7 +72,7 @@ export const fan = {
     told: STANDS_STILL,
     codes: ['P0483'],
     like: ['fan-motor-dead'],
-    lacks: withoutRelay,
+    part: 'fan relay',
     curve: deadCurve('Fan relay contacts', relayFan)
   }),
   'fan-relay-welded': defineFault({
@@ -88,7 +83,7 @@ export const fan = {
     repair: 'relay',
     told: { 'gauge-low': 0.12, 'fan-always': 0.9, 'noise-roar': 0.06 },
     worse: ['start', 'key-off'],
-    lacks: withoutRelay,
+    part: 'fan relay',
     curve: {
       kind: 'warms',
       scale: 'drive without command, up to 100 %',
@@ -107,7 +102,7 @@ export const fan = {
     told: STANDS_STILL,
     codes: ['P0480', 'P0481', 'P0482', 'P0691', 'P0692', 'P0693', 'P0694'],
     like: ['fan-motor-dead'],
-    lacks: withoutRelay,
+    part: 'fan relay',
     curve: deadCurve('Fan relay coil', relayFan)
   }),
   'fan-command-missing': defineFault({
@@ -118,7 +113,7 @@ export const fan = {
     repair: 'fan-command',
     told: STANDS_STILL,
     codes: ['P0480', 'P0481', 'P0482', 'P0691', 'P0692', 'P0693', 'P0694'],
-    lacks: withoutFan,
+    part: 'electric fan',
     curve: {
       kind: 'warms',
       scale: 'no meaning',
@@ -137,7 +132,7 @@ export const fan = {
     told: STANDS_STILL,
     codes: ['P0480', 'P0481', 'P0482', 'P0485', 'P0691', 'P0692', 'P0693', 'P0694'],
     like: ['fan-motor-dead'],
-    lacks: withoutFan,
+    part: 'electric fan',
     curve: deadCurve('Fan feed open', electricFan)
   }),
   'fan-motor-dead': defineFault({
@@ -149,7 +144,7 @@ export const fan = {
     told: STANDS_STILL,
     worse: ['idle', 'crawl', 'stopping'],
     codes: ['P0217', 'P0483', 'P0528'],
-    lacks: withoutFan,
+    part: 'electric fan',
     curve: deadCurve('Fan does not run', electricFan)
   }),
   'fan-motor-weak': defineFault({
@@ -160,7 +155,7 @@ export const fan = {
     repair: 'fan-motor',
     told: { 'gauge-high': 0.2, 'noise-rattle': 0.6 },
     codes: ['P0484', 'P0494'],
-    lacks: withoutFan,
+    part: 'electric fan',
     curve: {
       kind: 'warms',
       scale: 'share of airflow lost, up to 80 %',
@@ -179,7 +174,7 @@ export const fan = {
     told: { 'gauge-low': 0.12, 'fan-always': 0.9, 'fan-odd': 0.75 },
     worse: ['start', 'key-off'],
     codes: ['P0484', 'P0493', 'P0495'],
-    lacks: withoutController,
+    part: 'fan controller',
     curve: {
       kind: 'warms',
       scale: 'drive without command, up to 100 %',
@@ -198,7 +193,7 @@ export const fan = {
     told: STANDS_STILL,
     codes: ['P0480', 'P0481', 'P0482', 'P0483', 'P0691', 'P0692', 'P0693', 'P0694'],
     like: ['fan-motor-dead'],
-    lacks: withoutController,
+    part: 'fan controller',
     curve: deadCurve('Fan controller dead', controllerFan)
   }),
   'fan-setpoint-modified': defineFault({
@@ -208,7 +203,7 @@ export const fan = {
     prior: 1.5,
     repair: 'modification-out',
     told: { 'gauge-high': 0.2, 'fan-always': 0.15, 'fan-odd': 0.1 },
-    lacks: withoutFan,
+    part: 'electric fan',
     curve: {
       kind: 'warms',
       scale: 'fan up to 20 °C early',

@@ -2,7 +2,7 @@ import type { PlantParams } from '../physics/plant/params';
 import type { CodeId } from '../vehicle/codes';
 import type { FaultId } from '../vehicle/faults';
 import type { RepairId } from '../vehicle/repairs';
-import type { SpecSheet } from '../vehicle/spec-sheet';
+import type { PartId } from '../vehicle/parts';
 import type { SituationId, SymptomId } from '../vehicle/symptoms';
 
 /** Why a run could not have shown a fault, and what would. */
@@ -66,8 +66,8 @@ export interface Fault {
   readonly codes?: readonly CodeId[];
   /** Faults that stand for it in a run: one temperature log cannot tell it from them, so they are told together. */
   readonly like?: readonly FaultId[];
-  /** Why a vehicle cannot have it, by its sheet; null where it can. */
-  readonly lacks?: (sheet: SpecSheet) => string | null;
+  /** The part it is of, where not every vehicle has that. */
+  readonly part?: PartId;
   readonly curve: Curve;
 }
 

@@ -85,7 +85,7 @@ export const flow = {
     title: 'Water pump bearing',
     means: 'Play of the pump shaft',
     confirm: 'Which part moves in the play check',
-    prior: 1,
+    prior: 2,
     repair: 'water-pump',
     told: { 'smell-coolant': 0.45, 'noise-rattle': 0.85 },
     curve: {

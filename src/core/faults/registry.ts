@@ -1,7 +1,7 @@
 import type { PlantParams } from '../physics/plant/params';
-import { plantFor } from '../physics/plant/params';
 import type { CodeId } from '../vehicle/codes';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
+import { lacksPart, partShare } from '../vehicle/parts';
 import { REPAIR_IDS, type RepairId } from '../vehicle/repairs';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { SYMPTOMS, type Symptom, type SymptomId } from '../vehicle/symptoms';
@@ -76,11 +76,14 @@ export const NOT_IN_A_LOG: readonly (Blindness & { readonly fault: FaultId })[] 
 
 /** Why a vehicle cannot have a fault, by its sheet; null where it can. */
 export function cannotHave(fault: FaultId, sheet: SpecSheet | null): string | null {
-  if (!sheet) return null;
-  const because = FAULTS[fault].lacks?.(sheet);
-  if (because) return because;
-  const inPlant = plantFault(fault);
-  return inPlant?.applies && !inPlant.applies(plantFor(sheet)) ? 'not on this vehicle' : null;
+  const { part } = FAULTS[fault];
+  return part ? lacksPart(sheet, part) : null;
+}
+
+/** How likely a vehicle has the part that a fault is of, 0 to 1: below 1 only where its sheet does not say. */
+export function canHave(fault: FaultId, sheet: SpecSheet | null): number {
+  const { part } = FAULTS[fault];
+  return part ? partShare(sheet, part) : 1;
 }
 
 const CURES = Object.fromEntries(

@@ -141,7 +141,19 @@ export const sensor = {
       'fan-odd': 0.1,
       'power-reduced': 0.3
     },
-    codes: ['P0115', 'P0117', 'P0118', 'P0119', 'P2182', 'P2183', 'P2184', 'P2185', 'P2186'],
+    codes: [
+      'P0115',
+      'P0116',
+      'P0117',
+      'P0118',
+      'P0119',
+      'P0128',
+      'P2182',
+      'P2183',
+      'P2184',
+      'P2185',
+      'P2186'
+    ],
     like: ['ect-reads-hot', 'ect-reads-cold', 'ect-open-circuit', 'ect-short-circuit', 'ect-intermittent'],
     curve: { kind: 'shared' }
   }),
@@ -162,10 +174,10 @@ export const sensor = {
     title: 'Sensor branch without flow',
     means: 'The branch with the sensor stands still',
     confirm: 'Temperature map',
-    prior: 1,
+    prior: 2,
     repair: 'branch-flush',
     told: { 'gauge-low': 0.9 },
-    codes: ['P2183'],
+    codes: ['P0116', 'P0125', 'P0126', 'P0128', 'P2183'],
     curve: {
       kind: 'warms',
       scale: 'share of the flow past the sensor lost',

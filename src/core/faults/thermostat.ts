@@ -104,7 +104,7 @@ export const thermostat = {
     repair: 'thermostat',
     told: { 'gauge-high': 0.2 },
     codes: ['P0597', 'P0598', 'P0599'],
-    lacks: ({ thermostat }) => (thermostat.heaterOhm == null ? 'no heated thermostat' : null),
+    part: 'heated thermostat',
     curve: {
       kind: 'warms',
       scale: 'share of the heater lost',

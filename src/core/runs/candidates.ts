@@ -45,6 +45,16 @@ const HEALTHY: readonly { variant: string; share: number; of: (p: PlantParams) =
   }
 ];
 
+/**
+ * How much heat the heater may take, as a multiple of what it usually does in such weather, and how often: nobody
+ * logs where its lever stands, and cores differ. Tried on every explanation that is still in the running.
+ */
+export const HEATERS: readonly { readonly times: number; readonly share: number }[] = [
+  { times: 1, share: 0.5 },
+  { times: 2.6, share: 0.25 },
+  { times: 0.3, share: 0.25 }
+];
+
 const healthyOnes = (plant: PlantParams): Candidate[] =>
   HEALTHY.map(({ variant, share, of }) => ({
     fault: 'none',

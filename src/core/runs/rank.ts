@@ -2,7 +2,7 @@ import { FAULTS } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
 import type { PlantParams } from '../physics/plant/params';
 import type { ObservedRun } from './observed-parts';
-import { candidatesFor, type Candidate } from './candidates';
+import { candidatesFor, HEATERS, type Candidate } from './candidates';
 import { fit, type Fitted } from './fit';
 import { findKnee } from './knee';
 import { logLikelihood, logSumExp } from './likelihood';
@@ -28,6 +28,8 @@ interface Scored {
 /** Candidates further behind than this are not worth a second look, nats. */
 const HOPELESS = 25;
 const CONTENDER = 9;
+/** Explanations further behind than this do not come back by another heater. */
+const HEATED = 14;
 /** What it costs to suppose that the A/C ran for the whole of a run that does not tell. */
 const AC_UNSEEN = 2;
 
@@ -71,8 +73,21 @@ export function* rankSteps(bench: ObservedRun): Generator<RankStep, Ranking> {
       score = scoreOf(bench, candidate.plant, fitted) - cost;
     }
     best = Math.max(best, score);
-    scored.push({ candidate, fitted, score });
+    scored.push({ candidate: { ...candidate, share: candidate.share * HEATERS[0].share }, fitted, score });
   }
+  for (const { candidate, fitted, score } of [...scored]) {
+    if (score < best - HEATED) continue;
+    for (const { times, share } of HEATERS.slice(1)) {
+      const plant = { ...candidate.plant, heater: candidate.plant.heater * times };
+      const heated = fit(bench, plant, fitted.heatScale);
+      scored.push({
+        candidate: { ...candidate, plant, share: (candidate.share * share) / HEATERS[0].share },
+        fitted: heated,
+        score: scoreOf(bench, plant, heated) - cost
+      });
+    }
+  }
+  best = Math.max(best, ...scored.map((s) => s.score));
   if (bench.acUnknown) {
     // The A/C runs the fan by design; a log that does not tell cannot hold that against the fan.
     const withAc = fit(

@@ -8,10 +8,12 @@ import { USUAL_COSTS, type ShopCosts } from '../../../src/core/record/shop-costs
 import { adviceOf } from '../../../src/core/diagnosis/decide';
 import type { JudgedCheck } from '../../../src/core/diagnosis/judged';
 import type { Finding } from '../../../src/core/diagnosis/finding';
+import { findingsOf, type RankedRun } from '../../../src/core/diagnosis/findings';
 import { partRemoved, worthOf, type Asked } from '../../../src/core/diagnosis/next';
 import { posteriorOf } from '../../../src/core/diagnosis/posterior';
 import { planOf } from '../../../src/core/diagnosis/plan';
 import type { Case } from '../../../src/simulation/cases/hidden-case';
+import { TEXTBOOK } from './textbook';
 import { Bay, Patient } from '../../../src/simulation/technician/play';
 
 /** How a planner fared on one case. */
@@ -63,6 +65,7 @@ interface Stop {
   readonly bay: Bay;
   readonly checks: readonly CheckId[];
   readonly done: readonly JudgedCheck[];
+  readonly runs: readonly RankedRun[];
   readonly blunders: number;
 }
 
@@ -99,9 +102,13 @@ function fared(p: Patient, { findings, bay, checks, blunders }: Stop): Fared {
   };
 }
 
+/** Everything known, as a job's page puts it together. */
+const known = (p: Patient, { done, runs }: Stop) =>
+  findingsOf({ symptoms: p.c.symptoms, done, runs, sheet: p.c.spec });
+
 /** Follows a plan until it says stop. */
 function follow(p: Patient, next: (s: Stop, open: readonly CheckId[]) => CheckId | null): Fared {
-  let stop: Stop = { findings: p.complaint, bay: new Bay(), checks: [], done: [], blunders: 0 };
+  let stop: Stop = { findings: p.complaint, bay: new Bay(), checks: [], done: [], runs: [], blunders: 0 };
   let open: readonly CheckId[] = CHECK_IDS.filter((id) => id !== 'soak' && !checkOf(id).lacks?.(p.c.spec));
   while (stop.checks.length < MOST_CHECKS) {
     const id = next(stop, open);
@@ -113,9 +120,10 @@ function follow(p: Patient, next: (s: Stop, open: readonly CheckId[]) => CheckId
       ...stop,
       checks: [...stop.checks, id],
       done: [...stop.done, doneAs(id, answer?.judged ?? null)],
-      findings: answer?.finding ? [...stop.findings, answer.finding] : stop.findings,
+      runs: answer?.run ? [...stop.runs, answer.run] : stop.runs,
       blunders: stop.blunders + (answer?.blundered ? 1 : 0)
     };
+    stop = { ...stop, findings: known(p, stop) };
   }
   return fared(p, stop);
 }
@@ -138,39 +146,6 @@ export const ours = byAdvice(USUAL_COSTS);
 /** The same in a shop that thinks little of a comeback, and so stops earlier. */
 export const hurried = byAdvice({ ...USUAL_COSTS, comeback: 150, misnamed: 40 });
 
-/** The order of a workshop book: look, codes, cold, warm-up, hot, electrics, bench. */
-const TEXTBOOK: readonly CheckId[] = [
-  'level-and-look',
-  'codes',
-  'cold-agreement',
-  'clutch-cold-turn',
-  'clutch-play',
-  'cap-test',
-  'pressure-hold',
-  'warm-up-run',
-  'hose-rush',
-  'gauge-compare',
-  'fan-switching',
-  'fan-command',
-  'fan-direct-feed',
-  'relay-swap',
-  'relay-socket',
-  'controller-in-out',
-  'clutch-hot-speed',
-  'clutch-electronic',
-  'temperature-map',
-  'radiator-face',
-  'air-rise',
-  'ect-ladder',
-  'ect-circuit',
-  'ect-substitute',
-  'wiggle',
-  'key-off-fan',
-  'combustion-gas',
-  'road-run',
-  'thermostat-heater',
-  'thermostat-bath'
-];
 /** What it takes for somebody who goes by the book to be sure, weighed by our own engine: a generous reading of it. */
 const SURE = 0.95;
 

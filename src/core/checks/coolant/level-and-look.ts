@@ -168,6 +168,8 @@ const STRENGTHS: Readonly<Record<string, NamedResult['strength']>> = {
   ),
   'leaks trace': share(0.3, 0.1, 0.58, 'What has dried may be an old leak that was closed'),
   'leaks drip': share(0.6, 0.01, 0.58, 'It is wet now'),
+  'face choked': share(0.45, 0.008, 0.35, 'It is there to be seen, and few vehicles have it'),
+  'face some': share(0.35, 0.12, 0.35, 'Some debris is on most'),
   'belt slack': share(0.45, 0.006, 0.6, 'A pump that is not driven does not pump'),
   'pump play': share(0.85, 0.006, 0.18, 'Felt by hand')
 };

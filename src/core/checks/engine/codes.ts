@@ -50,11 +50,21 @@ const SEEN: Readonly<Partial<Record<string, string>>> = {
   P0528: 'a code of the fan speed is stored'
 };
 
+/** Codes that say that it is too cold, too hot or not as it should be, and not of what. */
+const SYMPTOM_CODES: Readonly<Record<string, NamedResult['strength']>> = Object.fromEntries(
+  ['P0116', 'P0125', 'P0126', 'P0128', 'P0217', 'P2181'].map((code) => [
+    code,
+    share(0.45, 0.03, 0.6, 'It says how the engine runs, and not why')
+  ])
+);
+
 /** Every code that names a suspect is a result of its own. */
 const RESULTS: Readonly<Record<string, NamedResult>> = {
   ...Object.fromEntries(
     Object.keys(CODES).flatMap((code) =>
-      namedBy(code).length > 0 ? [[code, { seen: SEEN[code], for: namedBy(code) }]] : []
+      namedBy(code).length > 0
+        ? [[code, { seen: SEEN[code], for: namedBy(code), strength: SYMPTOM_CODES[code] }]]
+        : []
     )
   ),
   'none of their own': { against: HAS_ITS_CODE }

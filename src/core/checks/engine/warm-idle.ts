@@ -85,7 +85,9 @@ export const warmIdle = defineCheck({
         'pump-flow-low',
         'fan-motor-dead',
         'clutch-slipping',
-        'thermostat-stuck-closed'
+        'thermostat-stuck-closed',
+        'thermostat-sluggish',
+        'fan-setpoint-modified'
       ]
     },
     open: { seen: 'it stands at its cold default', for: ['ect-open-circuit', 'ect-wiring'] },

@@ -3,6 +3,7 @@ import { defineField } from '../../units/field';
 import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
 import { FAN_DEAD } from '../../vehicle/faults';
+import { lacksPart } from '../../vehicle/parts';
 import { withoutFan } from '../vehicle-has';
 
 const CLICKS = { yes: 'Clicks', no: 'No click', unknown: 'Not to be heard' } as const;
@@ -52,9 +53,8 @@ export const fanCommand = defineCheck({
     slow: { seen: 'the fan turns slowly', for: ['fan-motor-weak', 'fan-feed-open'] },
     dead: {
       seen: 'the fan stands still',
-      for: ['fan-controller-dead', 'fan-motor-dead', 'fan-feed-open', 'fan-command-missing']
-    },
-    stands: { for: ['fan-motor-dead', 'fan-feed-open'] }
+      for: FAN_DEAD
+    }
   },
   strength: strength(0.93, 0.006, 0.06, 'scan', 'Splits the command from the power, not part from part', {
     'fan-command-missing': share(0.88, 0.006, 0.15, 'No click, and the coil does not click either'),
@@ -67,7 +67,7 @@ export const fanCommand = defineCheck({
   readings,
   begins: () => ({ commandedPct: 100 }),
   judge({ click, turns, commandedPct }, { sheet }) {
-    const relay = sheet?.fan?.drive !== 'controller';
+    const relay = lacksPart(sheet, 'fan relay') === null;
     const numbers = [
       { name: 'Commanded', value: `${commandedPct} %` },
       { name: 'Relay', value: CLICKS[click] },
@@ -107,16 +107,14 @@ export const fanCommand = defineCheck({
       case 'no':
         return outcome('fail', 'No click and no fan: the command does not arrive, or the coil is open', {
           numbers,
-          found: ['noClick']
+          // Without a relay nothing clicks either.
+          found: [lacksPart(sheet, 'fan controller') === null ? 'dead' : 'noClick']
         });
       case 'unknown':
         return outcome(
-          'unclear',
+          'fail',
           'Stands still; whether the relay clicked was not to be heard. A hand on the relay feels it',
-          {
-            numbers,
-            found: ['stands']
-          }
+          { numbers, found: ['dead'] }
         );
     }
   },

@@ -3,9 +3,10 @@ import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { FAN_DEAD } from '../../vehicle/faults';
 import { sayC, sayDeltaC } from '../../units/say';
-import { defineCheck, outcome } from '../check';
+import { defineCheck, outcome, unusual, type Judged, type Outcome } from '../check';
 import { share, strength } from '../strength';
 import { withoutFan } from '../vehicle-has';
+import { limitsOf } from '../../vehicle/limits';
 import { readsOff } from '../../vehicle/sensor-faults';
 import { scanC } from '../../measure/temperature';
 
@@ -107,12 +108,7 @@ export const fanSwitching = defineCheck({
           : `on ${sayC(s.onC)}${s.offC === null ? '' : `, off ${sayC(s.offC)}`}`,
       ...(given[i] ? { limit: `on ${sayC(given[i].onC)}, off ${sayC(given[i].offC)}` } : {})
     }));
-    if (given.length === 0)
-      return outcome(
-        'unclear',
-        'The sheet gives no switching points, so there is nothing to hold these against',
-        { numbers }
-      );
+    if (given.length === 0) return withoutPoints(r, numbers, sheet);
     const [first, should] = [r.stages[0], given[0]];
     if (first.onC === null) {
       return r.hottestC >= should.onC + NEAR_C
@@ -178,3 +174,44 @@ export const fanSwitching = defineCheck({
       )
       .join(', ') + `; hottest ${sayC(r.hottestC)}${r.acOn ? ', A/C on' : ''}${r.moving ? ', moving' : ''}`
 });
+
+/** Where any engine has called for its fan, whatever its points are: beyond where the sheet calls it hot. */
+function withoutPoints(
+  r: FanSwitchingReadings,
+  numbers: Outcome['numbers'],
+  sheet: SpecSheet | null
+): Judged<'never' | 'offPoint' | 'unasked'> {
+  const { hotC, fanOnC, startOpenC } = limitsOf(sheet);
+  const first = r.stages[0];
+  const open = outcome<'never'>(
+    'unclear',
+    'The sheet gives no switching points, so there is nothing to hold these against',
+    { numbers }
+  );
+  const off = readsOff(first.onC ?? r.hottestC, 0, sheet);
+  if (off === 'open' || off === 'short') return open;
+  if (first.onC === null)
+    return r.hottestC >= hotC.value
+      ? outcome('fail', `Never came on up to ${sayC(r.hottestC)}, where any fan runs`, {
+          numbers,
+          found: ['never']
+        })
+      : r.hottestC >= fanOnC.value + NEAR_C
+        ? unusual(
+            outcome<'never'>('fail', `Never came on up to ${sayC(r.hottestC)}`, {
+              numbers,
+              found: ['never']
+            }),
+            'switching points'
+          )
+        : open;
+  if (first.onC >= startOpenC.value) return open;
+  return outcome(
+    'fail',
+    `Came on at ${sayC(first.onC)}, before the thermostat opens: no engine asks for it there`,
+    {
+      numbers,
+      found: [first.onC < startOpenC.value - UNASKED_C ? 'unasked' : 'offPoint']
+    }
+  );
+}

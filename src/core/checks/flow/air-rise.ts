@@ -2,6 +2,7 @@ import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
+import { FAN_DEAD } from '../../vehicle/faults';
 import { sayC } from '../../units/say';
 import { defineCheck, outcome, type Outcome } from '../check';
 import { share, strength } from '../strength';
@@ -55,7 +56,7 @@ export const airRise = defineCheck({
     },
     still: {
       seen: 'nothing drives the air',
-      for: ['clutch-slipping', 'clutch-engages-late', 'fan-motor-dead'],
+      for: ['clutch-slipping', 'clutch-engages-late', ...FAN_DEAD],
       against: ['radiator-clogged']
     },
     cold: {

@@ -43,13 +43,13 @@ describe('a temperature map', () => {
       'one that does not open',
       { outlet: 106, upperHose: 41, lowerHose: 30 },
       {},
-      ['thermostat-stuck-closed', 'coolant-low']
+      ['thermostat-stuck-closed', 'thermostat-sluggish', 'coolant-low']
     ],
     [
       'little flow',
       { outlet: 104, upperHose: 102, radiatorIn: 101, radiatorOut: 55, lowerHose: 54 },
       { thermostat: 'open' },
-      ['pump-flow-low', 'radiator-clogged', 'coolant-low', 'thermostat-stuck-closed']
+      ['pump-flow-low', 'radiator-clogged', 'coolant-low', 'thermostat-stuck-closed', 'thermostat-sluggish']
     ],
     [
       'little air',
@@ -150,7 +150,13 @@ describe('air rise', () => {
     expect(rise(14, 88, 98, 'no').result).toBe('unclear');
     expect(faults(rise(14, 94, 106, 'no'), 'for')).toEqual(['clutch-slipping', 'clutch-engages-late']);
     const minibusAir = { beforeC: 14, afterC: 94, coolantC: 106, fan: 'no' };
-    expect(faults(judge('air-rise', minibusAir, minibus), 'for')).toEqual(['fan-motor-dead']);
+    expect(faults(judge('air-rise', minibusAir, minibus), 'for')).toEqual([
+      'fan-motor-dead',
+      'fan-feed-open',
+      'fan-command-missing',
+      'fan-relay-contacts',
+      'fan-relay-coil'
+    ]);
     expect(faults(rise(14, 28, 98), 'for')).toEqual([
       'radiator-clogged',
       'airflow-restricted',

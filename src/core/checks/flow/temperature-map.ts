@@ -55,8 +55,12 @@ export const temperatureMap = defineCheck({
   gate: 'none',
   results: {
     ...SCAN_OFF,
-    branchFlows: { against: ['sensor-branch-restricted'] },
-    branchCold: { seen: 'the branch of the sensor is cold', for: ['sensor-branch-restricted'] },
+    branchFlows: { against: ['sensor-branch-restricted'], besideSensor: true },
+    branchCold: {
+      seen: 'the branch of the sensor is cold',
+      for: ['sensor-branch-restricted'],
+      besideSensor: true
+    },
     scanAgrees: { against: CLEARED_HOT },
     // Held against the engine outlet alone, a low scan value may be its branch as well.
     orItsBranch: { for: ['sensor-branch-restricted'] },
@@ -68,11 +72,19 @@ export const temperatureMap = defineCheck({
     comesThrough: { against: ['thermostat-stuck-closed'] },
     held: {
       seen: 'hardly anything comes through the thermostat',
-      for: ['thermostat-stuck-closed', 'coolant-low']
+      for: ['thermostat-stuck-closed', 'thermostat-sluggish', 'coolant-low']
     },
     hoseClosed: { for: ['radiator-clogged'] },
     flows: { against: ['pump-flow-low'] },
-    slow: { for: ['pump-flow-low', 'radiator-clogged', 'coolant-low', 'thermostat-stuck-closed'] },
+    slow: {
+      for: [
+        'pump-flow-low',
+        'radiator-clogged',
+        'coolant-low',
+        'thermostat-stuck-closed',
+        'thermostat-sluggish'
+      ]
+    },
     littleAir: { for: ['airflow-restricted', 'fan-motor-dead', 'fan-motor-weak', 'clutch-slipping'] },
     heaterFlows: { against: ['pump-flow-low', 'coolant-low'] },
     heaterCold: { seen: 'the heater hoses are cold', for: ['coolant-low', 'pump-flow-low'] },
@@ -82,6 +94,7 @@ export const temperatureMap = defineCheck({
     ...SCAN_BESIDE_METAL,
     'sensor-branch-restricted': share(0.95, 0.004, 0.03, 'A cold branch beside a hot outlet is nothing else'),
     'thermostat-stuck-closed': share(0.92, 0.005, 0.06, 'Hardly anything comes through'),
+    'thermostat-sluggish': share(0.3, 0.005, 0.7, 'Shut while the engine is just warm, and open later'),
     'thermostat-low-rating': share(0.48, 0.02, 0.5, 'Warm behind a shut thermostat, and not for long'),
     'thermostat-stuck-open': share(0.85, 0.02, 0.1, 'Warm behind a shut thermostat'),
     'pump-flow-low': share(0.63, 0.006, 0.35, 'Two thirds of the flow still make a good map'),
@@ -100,6 +113,21 @@ export const temperatureMap = defineCheck({
     (Object.entries(r.points) as [MapPoint, number][])
       .map(([p, c]) => (p === 'scan' ? undefined : refuseHotter(`points.${p}`, c, sheet)))
       .filter((p) => p !== undefined),
+  sensorReadings({ points, instrument }) {
+    const { scan, sensor, outlet } = points;
+    const trueC = sensor ?? outlet;
+    return scan === undefined || trueC === undefined
+      ? []
+      : [
+          {
+            readsC: scan,
+            trueC,
+            sdC: instrument.uncertaintyC / 1.96,
+            at: sensor === undefined ? 'engine' : 'sensor',
+            of: 'both'
+          }
+        ];
+  },
   judge(r, { sheet }) {
     const map = mapOf(r, sheet);
     const state = stateOf(r, sheet);

@@ -50,6 +50,7 @@ export const COLD_PLACES: Readonly<Record<ColdPlace, string>> = {
   ambient: 'Ambient'
 };
 
+const Z95 = 1.96;
 /** Two cold readings this close agree; further than the second apart they do not. In °C. */
 export const AGREE_WITHIN_C = 3;
 export const APART_BEYOND_C = 5;
@@ -151,6 +152,20 @@ export const coldAgreement = defineCheck({
     r.housing
       ? [{ kind: 'measured', at, coolantC: r.housing.celsius, ambientC: r.ambient?.celsius ?? null }]
       : [],
+  sensorReadings(r) {
+    const reference = r.ect && referenceOf(r);
+    return reference
+      ? [
+          {
+            readsC: r.ect!.celsius,
+            trueC: reference.taken.celsius,
+            sdC: reference.taken.uncertaintyC / Z95,
+            at: 'sensor',
+            of: 'both'
+          }
+        ]
+      : [];
+  },
   judge(r, context) {
     const ect = takenOf(r, 'ect')!;
     const pairs = pairsOf(r);

@@ -150,6 +150,25 @@ export const ectLadder = defineCheck({
     'ect-wrong-part': share(0.9, 0.006, 0.06, 'Some families lie near each other')
   }),
   readings,
+  sensorReadings(r, sheet) {
+    const curve = sheet?.ect?.curve;
+    const circuit = circuitOf(sheet);
+    if (!curve) return [];
+    return r.points.flatMap((p) => {
+      const ohm = ohmOf(p, circuit, curve);
+      return ohm === null
+        ? []
+        : [
+            {
+              readsC: temperatureAt(curve, ohm),
+              trueC: p.celsius,
+              sdC: p.instrument.uncertaintyC / Z95,
+              at: 'engine' as const,
+              of: p.ohm === null ? ('both' as const) : ('sensor' as const)
+            }
+          ];
+    });
+  },
   refuse(r, sheet) {
     const circuit = circuitOf(sheet);
     const tooHot = r.points

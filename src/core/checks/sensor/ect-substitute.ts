@@ -50,6 +50,27 @@ export const ectSubstitute = defineCheck({
     'ect-wiring': share(0.65, 0.004, 0.3, 'A good sensor that is off as well')
   }),
   readings,
+  sensorReadings: ({ substituteC, air, oldOffC }) => [
+    {
+      readsC: substituteC,
+      trueC: air.celsius,
+      sdC: air.instrument.uncertaintyC / 1.96,
+      at: 'sensor',
+      of: 'circuit'
+    },
+    // At which temperature the old one was off is not said; it is held beside this air.
+    ...(oldOffC === null
+      ? []
+      : [
+          {
+            readsC: air.celsius + oldOffC,
+            trueC: air.celsius,
+            sdC: 3,
+            at: 'sensor' as const,
+            of: 'both' as const
+          }
+        ])
+  ],
   judge({ substituteC, air, oldOffC }) {
     const scan = { celsius: substituteC, uncertaintyC: instrumentOf('scan').uncertaintyC };
     const off = agreement(scan, { celsius: air.celsius, uncertaintyC: air.instrument.uncertaintyC });

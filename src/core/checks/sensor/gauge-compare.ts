@@ -127,6 +127,18 @@ export const gaugeCompare = defineCheck({
     ),
     ...(r.sender ? refuseVolts(r.sender).map((p) => ({ ...p, field: `sender.${p.field}` })) : [])
   ],
+  sensorReadings: ({ scanC, thermometer }) =>
+    scanC === null || thermometer === null
+      ? []
+      : [
+          {
+            readsC: scanC,
+            trueC: thermometer.celsius,
+            sdC: thermometer.instrument.uncertaintyC / 1.96,
+            at: 'engine',
+            of: 'both'
+          }
+        ],
   judge(r, { sheet }) {
     const judged = judgeNeedle(r, sheet);
     // A law that nobody gave is a guess: a needle near it is unusual at most. Far from it no gauge of any kind stands.

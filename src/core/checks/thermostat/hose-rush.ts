@@ -78,7 +78,7 @@ export const hoseRush = defineCheck({
     late: { seen: 'it rushes hot late', for: ['thermostat-sluggish'], against: ['thermostat-stuck-open'] },
     // By scan it is early or late by what the control unit believes: the sensor is a suspect as well.
     earlyByScan: {
-      for: ['thermostat-low-rating', 'ect-reads-cold', 'ect-wrong-part'],
+      for: ['thermostat-low-rating', 'ect-reads-cold', 'ect-wrong-part', 'sensor-branch-restricted'],
       against: ['thermostat-stuck-closed'],
       strength: share(0.85, 0.02, 0.1, 'A thermostat, or a sensor that reads cold'),
       leansOn: 'scan'

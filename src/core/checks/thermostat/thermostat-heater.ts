@@ -3,6 +3,7 @@ import { defineField } from '../../units/field';
 import { say } from '../../units/say';
 import { defineCheck, outcome } from '../check';
 import { strength } from '../strength';
+import { withoutHeater } from '../vehicle-has';
 
 const OPENED = { opens: 'Opens', stays: 'Stays shut' } as const;
 const CLOSED = { closes: 'Shuts again', stays: 'Stays open' } as const;
@@ -59,7 +60,7 @@ export const thermostatHeater = defineCheck({
     stays: { for: ['thermostat-stuck-open'] }
   },
   strength: strength(0.97, 0.005, 0.03, 'meter', 'The element itself'),
-  lacks: (sheet) => (sheet.thermostat.heaterOhm == null ? 'no heated thermostat' : null),
+  lacks: withoutHeater,
   readings,
   judge(r, { sheet }) {
     const due = sheet?.thermostat.heaterOhm ?? null;

@@ -15,6 +15,8 @@ type FanDrive =
       readonly stages: readonly FanStage[];
       readonly onWithAc: boolean;
       readonly failsafeFull: boolean;
+      /** Nobody said how the fan is driven: a usual one is supposed. */
+      readonly supposed: boolean;
     }
   | { readonly kind: 'none' };
 
@@ -169,7 +171,7 @@ export function plantFor(spec: SpecSheet): PlantParams {
     sensorError: { kind: 'none' },
     openReadsC: limits.openReadsC.value,
     shortReadsC: limits.shortReadsC.value,
-    fan: fanDrive(spec),
+    fan: fanDrive(spec, limits),
     fanAfterRunS: limits.afterRunMaxMin.value * 60,
     fanShiftC: 0,
     fanStrength: 1,
@@ -184,10 +186,15 @@ export function plantFor(spec: SpecSheet): PlantParams {
   };
 }
 
-function fanDrive(spec: SpecSheet): FanDrive {
-  const drive = spec.fan?.drive ?? (spec.fan?.stages?.length ? 'relay' : 'none');
-  const given = spec.fan?.stages ?? [];
-  if (drive === 'none' || given.length === 0) return { kind: 'none' };
+/** Between on and off of a fan that nobody described, °C. */
+const USUAL_PLAY_C = 5;
+
+function fanDrive(spec: SpecSheet, { fanOnC }: Limits): FanDrive {
+  const supposed = !spec.fan && !spec.clutch;
+  const drive = supposed ? 'relay' : (spec.fan?.drive ?? 'none');
+  const usual = { onC: fanOnC.value, offC: fanOnC.value - USUAL_PLAY_C };
+  const given = spec.fan?.stages?.length ? spec.fan.stages : [usual];
+  if (drive === 'none') return { kind: 'none' };
   const stages = given.map((s, i) => ({
     onC: s.onC,
     offC: s.offC,
@@ -197,7 +204,8 @@ function fanDrive(spec: SpecSheet): FanDrive {
     kind: drive === 'controller' ? 'proportional' : 'stages',
     stages,
     onWithAc: spec.fan?.onWithAc ?? false,
-    failsafeFull: spec.fan?.failsafeFull ?? true
+    failsafeFull: spec.fan?.failsafeFull ?? true,
+    supposed
   };
 }
 

@@ -45,7 +45,7 @@ function rightHandSide(p: PlantParams, rpm: number, load: number, kmh: number, a
     const g = p.pumpKgS * krpm * (1.1 - 0.07 * krpm) * 0.9 * lift * COOLANT_CP + 0.0002;
     const air = kmh / 100;
     const ua = 0.5 * (p.radiatorNatural + p.radiatorMax * (1 - Math.exp(-1.3 * air)));
-    const heater = p.heater * (amb < 12 ? 1 : 0.3) * Math.min(1, 0.3 + 0.7 * krpm);
+    const heater = p.heater * (0.3 + 0.7 / (1 + Math.exp((amb - 12) / 3))) * Math.min(1, 0.3 + 0.7 * krpm);
     const surface = p.surface * (1 + kmh / 50);
     const hood = amb + (0.3 * (tm - amb)) / (1 + kmh / 40);
     const l = 0.02 * p.surface;

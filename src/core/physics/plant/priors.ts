@@ -37,14 +37,14 @@ export function priorsFor(p: PlantParams): Priors {
   const diesel = p.known.diesel ? 1.25 : 1;
   return {
     heat: { mean: 0, sd: 0.2 * size * diesel },
-    heatShape: 0.12 * diesel,
-    coldGain: 0.3,
+    heatShape: 0.28 * diesel,
+    coldGain: 0.4,
     capacity: (p.known.coolant ? 0.08 : 0.12) * size,
     radiator: 0.12 * size,
     natural: 0.22 * size,
     pump: 0.15 * size,
-    heater: 0.3,
-    surface: 0.3,
+    heater: 0.6,
+    surface: 0.4,
     waxLag: 0.3,
     openC: { mean: 0, sd: 1.3 },
     fanC: { mean: 0, sd: 1 },

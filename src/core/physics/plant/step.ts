@@ -74,7 +74,7 @@ export function balance(p: PlantParams, s: PlantState, u: DriveInput, k: Balance
   k.airC = u.ambientC + (u.ac ? 6 : 0);
   k.cabinC = 18;
   k.heater = running
-    ? p.heater * (u.ambientC < 12 ? 1 : 0.3) * Math.min(1, 0.3 + 0.7 * krpm * p.flowFactor)
+    ? p.heater * heaterByWeather(u.ambientC) * Math.min(1, 0.3 + 0.7 * krpm * p.flowFactor)
     : 0;
   k.surface = p.surface * (running ? 1 + u.speedKmh / 50 : STANDING.surface);
   k.metalLoss = running ? 0 : p.surface * STANDING.metalLoss;
@@ -83,6 +83,9 @@ export function balance(p: PlantParams, s: PlantState, u: DriveInput, k: Balance
   k.ambientC = u.ambientC;
   return k;
 }
+
+/** How far a driver has the heater open on a day, from 1 in frost to 0.3 in summer: with no step, for no driver knows one. */
+const heaterByWeather = (ambientC: number): number => 0.3 + 0.7 / (1 + Math.exp((ambientC - 12) / 3));
 
 /**
  * An engine that stands: coolant moves by its own warmth only, so metal and jacket come together over minutes

@@ -1,0 +1,35 @@
+import type { CheckId } from '../../../src/core/checks/registry';
+
+/** The order of a workshop book: look, codes, cold, warm-up, hot, electrics, bench. */
+export const TEXTBOOK: readonly CheckId[] = [
+  'level-and-look',
+  'codes',
+  'cold-agreement',
+  'clutch-cold-turn',
+  'clutch-play',
+  'cap-test',
+  'pressure-hold',
+  'warm-up-run',
+  'hose-rush',
+  'gauge-compare',
+  'fan-switching',
+  'fan-command',
+  'fan-direct-feed',
+  'relay-swap',
+  'relay-socket',
+  'controller-in-out',
+  'clutch-hot-speed',
+  'clutch-electronic',
+  'temperature-map',
+  'radiator-face',
+  'air-rise',
+  'ect-ladder',
+  'ect-circuit',
+  'ect-substitute',
+  'wiggle',
+  'key-off-fan',
+  'combustion-gas',
+  'road-run',
+  'thermostat-heater',
+  'thermostat-bath'
+];
