@@ -1,6 +1,9 @@
 /** Instruments and aids that a shop may be without. */
 export const BOUGHT_TOOLS = [
+  /** Reads codes and values: a plain code reader is one. */
   'Scan tool',
+  /** Makes the control unit drive a part: a plain code reader cannot. */
+  'Scan tool that commands',
   'Logger',
   'Thermometer',
   'Infrared thermometer',

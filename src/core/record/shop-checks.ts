@@ -20,9 +20,13 @@ export const shopChecksSchema = z.object({
 export type ShopChecks = z.infer<typeof shopChecksSchema>;
 export const USUAL_CHECKS: ShopChecks = shopChecksSchema.parse({});
 
+/** Whoever has no scan tool at all has none that commands. */
+const lacksTool = (tool: Tool, without: readonly Tool[]): boolean =>
+  without.includes(tool) || (tool === 'Scan tool that commands' && without.includes('Scan tool'));
+
 /** The tool that a check needs and the shop is without; null where it can be done. */
 export const missingFor = (id: CheckId, { without }: ShopChecks): Tool | null =>
-  checkOf(id).tools.find((tool) => without.includes(tool)) ?? null;
+  checkOf(id).tools.find((tool) => lacksTool(tool, without)) ?? null;
 
 /** Hands-on minutes of a check here. */
 export const minutesOf = (id: CheckId, { minutes }: ShopChecks): number => minutes[id] ?? checkOf(id).minutes;

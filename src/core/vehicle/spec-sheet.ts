@@ -35,7 +35,7 @@ export const curveSchema = z.discriminatedUnion('kind', [
     kind: z.literal('steinhart-hart'),
     a: amount('a', 'number', z.number()),
     b: amount('b', 'number'),
-    c: amount('c', 'number', z.number().min(0))
+    c: amount('c', 'number', z.number(), { hint: 'may be negative' })
   }),
   z.looseObject({
     kind: z.literal('table'),
@@ -217,6 +217,9 @@ export function readSpecSheet(input: unknown): Result<SpecSheet> {
   return problems.length > 0 ? bad(...problems) : good(read.value, unknownFields(read.value));
 }
 
+/** Natural logarithm of the most a coolant sensor has on a cold engine, 300 kΩ. */
+const LN_OHM_MOST = Math.log(300_000);
+
 /** Values that are each possible and together are not. */
 function contradictions(sheet: SpecSheet): Problem[] {
   const problems: Problem[] = [];
@@ -270,6 +273,15 @@ function contradictions(sheet: SpecSheet): Problem[] {
     above('clutch.engageAirC', clutch.engageAirC, 'engagement', 'release', clutch.releaseAirC);
   if (fan?.drive && fan.drive !== 'none' && fan.stages?.length === 0)
     problems.push({ field: 'fan.stages', message: 'has no stage; give at least one, or drive "none"' });
+  if (ect?.curve?.kind === 'steinhart-hart') {
+    const { b, c } = ect.curve;
+    // ln R of any sensor on any engine lies between these.
+    if (b + 3 * c * LN_OHM_MOST ** 2 <= 0)
+      problems.push({
+        field: 'ect.curve.c',
+        message: `with c of ${c} the resistance would not fall all the way; check the sign and the power of ten`
+      });
+  }
   if (ect?.curve?.kind === 'table') {
     ect.curve.points.forEach(([t, r], i, all) => {
       if (i > 0 && (t <= all[i - 1][0] || r >= all[i - 1][1])) {

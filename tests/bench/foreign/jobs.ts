@@ -42,8 +42,8 @@ export function jobOf(seed: number): Job {
 }
 
 /** One in so many readings is of something else, cannot be taken, or was not looked at. */
-export const BLUNDERS = 0.04;
-export const CANNOT = 0.04;
+const BLUNDERS = 0.04;
+const CANNOT = 0.04;
 
 export const sceneOf = (job: Job, check: string): { scene: Scene; slipped: boolean; cannot: boolean } => {
   const dice = new Dice(

@@ -91,7 +91,7 @@ export const clutchElectronic = defineCheck({
   phases: ['R'],
   minutes: 6,
   decides: 'Follows the command, ignores it, or is locked; and what it does unplugged.',
-  tools: ['Scan tool', 'Optical tachometer', 'Meter'],
+  tools: ['Scan tool that commands', 'Optical tachometer', 'Meter'],
   cautions: ['indoor-running', 'belts', 'fan-blades'],
   gate: 'none',
   results: {

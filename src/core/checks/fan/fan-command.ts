@@ -33,7 +33,7 @@ export const fanCommand = defineCheck({
   phases: ['X'],
   minutes: 4,
   decides: 'Command path against power path.',
-  tools: ['Scan tool'],
+  tools: ['Scan tool that commands'],
   cautions: ['fan-blades', 'fan-starts'],
   gate: 'none',
   results: {

@@ -18,6 +18,9 @@ const tableOfBeta: Curve = {
 };
 const steinhart: Curve = { kind: 'steinhart-hart', a: 1.3e-3, b: 2.4e-4, c: 1.1e-7 };
 
+/** A sensor that a maker gave with a third constant below 0: it bends the other way. */
+const bentDown: Curve = { kind: 'steinhart-hart', a: 1.0e-3, b: 2.9e-4, c: -1.6e-7 };
+
 describe('the reference sensor, R25 = 2300 Ω, β = 3500 K', () => {
   it.each([
     [-20, 18534.7, -20.1, 0.8],
@@ -37,13 +40,20 @@ describe('every kind of curve', () => {
   it.each([
     ['beta', beta],
     ['table', tableOfBeta],
-    ['steinhart-hart', steinhart]
+    ['steinhart-hart', steinhart],
+    ['steinhart-hart with a negative third constant', bentDown]
   ] as const)('%s goes there and back', (_, curve) => {
     fc.assert(
       fc.property(fc.double({ min: -40, max: 150, noNaN: true }), (t) => {
         expect(temperatureAt(curve, resistanceAt(curve, t))).toBeCloseTo(t, 6);
       })
     );
+  });
+
+  it('is a number beyond where the law turns round', () => {
+    const turning: Curve = { kind: 'steinhart-hart', a: 1.0e-3, b: 2.9e-4, c: -1.5e-6 };
+    for (const t of [-60, -40, 0, 90, 200])
+      expect(Number.isFinite(resistanceAt(turning, t)), `${t}`).toBe(true);
   });
 
   it('interpolates a table in ln R against 1/T, so a table of a β sensor lies on the β curve', () => {

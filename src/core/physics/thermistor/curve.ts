@@ -5,8 +5,9 @@ const INV_25 = 1 / 298.15;
 
 /**
  * Resistance in Ω at a temperature in °C.
- * β form: R = R25·exp(β(1/T − 1/298.15)). Steinhart–Hart: the real root of c·x³ + b·x + (a − 1/T) = 0 with
- * x = ln R (Cardano). Table: straight in ln R against 1/T, its end segments carried on beyond the ends.
+ * β form: R = R25·exp(β(1/T − 1/298.15)). Steinhart–Hart: the root of c·x³ + b·x + (a − 1/T) = 0 with x = ln R, by
+ * Cardano; where c is negative the middle one of three, for only between its two turning points does the law fall
+ * with temperature, and it is held at them beyond. Table: straight in ln R against 1/T, its end segments carried on beyond the ends.
  */
 export function resistanceAt(curve: Curve, celsius: number): number {
   const inv = 1 / (celsius + KELVIN);
@@ -15,6 +16,11 @@ export function resistanceAt(curve: Curve, celsius: number): number {
       return curve.r25Ohm * Math.exp(curve.betaK * (inv - INV_25));
     case 'steinhart-hart': {
       if (curve.c === 0) return Math.exp((inv - curve.a) / curve.b);
+      if (curve.c < 0) {
+        const turn = Math.sqrt(-curve.b / (3 * curve.c));
+        const sine = (curve.a - inv) / (2 * curve.c * turn ** 3);
+        return Math.exp(2 * turn * Math.sin(Math.asin(Math.min(1, Math.max(-1, sine))) / 3));
+      }
       const q = (curve.a - inv) / (2 * curve.c);
       const s = Math.sqrt((curve.b / (3 * curve.c)) ** 3 + q * q);
       return Math.exp(Math.cbrt(s - q) - Math.cbrt(s + q));

@@ -49,6 +49,20 @@ describe('a curve through readings', () => {
     expect(Math.abs(temperatureAt(fitted.curve, 1200) - temperatureAt(reference, 1200))).toBeLessThan(1.5);
   });
 
+  it('never turns round, whatever a meter adds to three readings', () => {
+    const noise = fc.double({ min: -0.06, max: 0.06, noNaN: true });
+    fc.assert(
+      fc.property(fc.tuple(noise, noise, noise), (off) => {
+        const noisy = on(reference, [12, 40, 62]).map(([c, ohm], i): CurvePoint => [c, ohm * (1 + off[i])]);
+        const { curve } = fitSteinhartHart(noisy);
+        const ohms = [-20, 0, 12, 30, 62, 90, 110].map((c) => resistanceAt(curve, c));
+        expect(ohms.every((r) => Number.isFinite(r) && r > 0)).toBe(true);
+        const among = [12, 25, 40, 50, 62].map((c) => resistanceAt(curve, c));
+        expect(among).toEqual(among.toSorted((a, b) => b - a));
+      })
+    );
+  });
+
   it('is refused where the readings cannot carry it', () => {
     expect(() => fitBeta(on(reference, [40]))).toThrow(/two temperatures/);
     expect(() => fitSteinhartHart(on(reference, [20, 20, 90]))).toThrow(/three temperatures/);

@@ -63,8 +63,9 @@ export function fitBeta(points: readonly CurvePoint[]): FittedCurve {
 
 /**
  * Steinhart–Hart by least squares of 1/T on 1, ln R and (ln R)³, with ln R centred on its mean so that the three
- * hardly depend on each other; then expanded to a, b and c. Throws RangeError on fewer than three temperatures, or
- * where they lie so close that the cubic term is lost.
+ * hardly depend on each other; then expanded to a, b and c. Where noise makes the law turn round among the readings the
+ * cubic term is left out. Throws RangeError on fewer than three temperatures, or where they lie so close that the cubic
+ * term is lost.
  */
 export function fitSteinhartHart(points: readonly CurvePoint[]): FittedCurve {
   if (new Set(points.map((p) => p[0])).size < 3)
@@ -85,6 +86,15 @@ export function fitSteinhartHart(points: readonly CurvePoint[]): FittedCurve {
   // (ln R)³ = u³ + 3·m·u² + 3·m²·u + m³, so c·(ln R)³ brings 3·c·m² to the slope and c·m³ to the constant.
   const b = q - 3 * c * middle ** 2;
   const a = p - b * middle - c * middle ** 3;
+  // Noise can bend a cubic until it turns round among the readings: then two constants tell more than three.
+  const turns = logs.some((l) => b + 3 * c * l ** 2 <= 0);
+  if (turns || b <= 0) {
+    const { slope, offset } = straight(
+      logs,
+      points.map(([celsius]) => 1 / (celsius + KELVIN))
+    );
+    return judged({ kind: 'steinhart-hart', a: offset, b: slope, c: 0 }, points);
+  }
   return judged({ kind: 'steinhart-hart', a, b, c }, points);
 }
 
