@@ -1,4 +1,5 @@
 import { curesOf, repairFor } from '../faults/registry';
+import type { FaultId } from '../vehicle/faults';
 import { SYMPTOM_IDS, type SymptomId } from '../vehicle/symptoms';
 import type { CheckId } from '../checks/registry';
 import { minutesOf, USUAL_CHECKS } from '../record/shop-checks';
@@ -120,6 +121,21 @@ function owedTo({ open, findings, sheet, shop, repaired }: Asked): CheckId | nul
   return owed.find((id) => open.includes(id) && canBeDone(id, sheet, shop)) ?? null;
 }
 
+/** A leak of gas that is this likely is looked for before coolant is only filled up. */
+const GAS_POSSIBLE = 0.01;
+
+/** What must be looked at before a decision, whatever it is worth: sound is said last, and coolant that is gone went somewhere. */
+function owedBefore(repairs: readonly RepairId[], now: Posterior, asked: Asked): CheckId | null {
+  if (repairs[0] === 'none') return owedTo(asked);
+  if (repairs[0] !== 'coolant-fill' || asked.repaired) return null;
+  const chance = (fault: FaultId) => now.suspects.find((s) => s.fault === fault)?.probability ?? 0;
+  const where: readonly CheckId[] = [
+    'pressure-hold',
+    ...(chance('combustion-leak') > GAS_POSSIBLE ? (['combustion-gas'] as const) : [])
+  ];
+  return where.find((id) => asked.open.includes(id) && canBeDone(id, asked.sheet, asked.shop)) ?? null;
+}
+
 /** Checks that take less away than this are no way to be sure. */
 const LITTLE_BITS = 0.03;
 
@@ -140,7 +156,7 @@ export function adviceOf(
   const act = choicesOf(now, costs)[0];
   const costOf = costOfUncertainty(space, costs);
   const unsureCosts = costOf(chances);
-  const owed = act.repairs[0] === 'none' ? owedTo(asked) : null;
+  const owed = owedBefore(act.repairs, now, asked);
   if (owed) {
     const minutes = minutesOf(owed, asked.shop ?? USUAL_CHECKS);
     const check = { id: owed, minutesToSure: minutes, toSureCosts: (minutes / 60) * costs.labourPerHour };

@@ -127,7 +127,7 @@ export type RankedRun = Pick<RunSummary, 'id' | 'title' | 'suspects' | 'blind'>;
 /** The least a run leaves to a fault it does not list. */
 const UNLISTED = 0.002;
 /** A run is one engine on one day, and the model is not the engine. */
-const RUN_WEIGHT = 0.5;
+const RUN_WEIGHT = 0.58;
 
 /** A run's ranking as evidence: what it made of each fault over what that had before. */
 export const runFinding = (run: RankedRun): Finding =>
@@ -136,8 +136,13 @@ export const runFinding = (run: RankedRun): Finding =>
 function readRun(run: RankedRun): Finding {
   const total = FAULT_IDS.reduce((sum, f) => sum + FAULTS[f].prior, 0);
   const after = new Map<FaultId, number>();
-  for (const { fault, probability, alike } of run.suspects) {
+  for (const { fault, alike } of run.suspects) {
     const family = [fault, ...alike.filter((f) => f !== fault)];
+    // What the run gave to all that draw nearly this curve is theirs together.
+    const probability = run.suspects.reduce(
+      (sum, s) => sum + (family.includes(s.fault) ? s.probability : 0),
+      0
+    );
     const priors = family.reduce((sum, f) => sum + FAULTS[f].prior, 0);
     // Faults that draw one curve share what the run gave them, each by what it had before.
     for (const f of family)

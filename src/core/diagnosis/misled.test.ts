@@ -15,11 +15,11 @@ import type { CheckContext } from '../checks/check';
 import { checkOf, type CheckId } from '../checks/registry';
 import { readBath } from '../physics/thermostat/bath';
 import { USUAL_COSTS } from '../record/shop-costs';
-import { cannotHave } from '../faults/registry';
+import { cannotHave, FAULTS } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
 import { adviceOf, choicesOf } from './decide';
 import type { Finding } from './finding';
-import { findingOf, findingsOf } from './findings';
+import { findingOf, findingsOf, runFinding } from './findings';
 import type { JudgedCheck } from './judged';
 import { openChecks } from './next';
 import { posteriorOf } from './posterior';
@@ -237,4 +237,98 @@ it('the same finding twice is no second witness', () => {
     curlew
   );
   expect(twice.suspects[0]).toEqual(once.suspects[0]);
+});
+
+describe('the same run again', () => {
+  const shares = (probability: number, fault: 'airflow-restricted' | 'radiator-clogged', alike: FaultId) => ({
+    fault,
+    probability,
+    alike: [alike],
+    severity: 0.6
+  });
+  const run = (id: string) =>
+    runFinding({
+      id,
+      title: 'Airflow restricted',
+      suspects: [
+        shares(0.7, 'airflow-restricted', 'radiator-clogged'),
+        shares(0.28, 'radiator-clogged', 'airflow-restricted')
+      ],
+      blind: []
+    });
+  const of = (times: number) => {
+    const { suspects } = posteriorOf(
+      Array.from({ length: times }, (_, i) => run(`run ${i}`)),
+      curlew
+    );
+    return (f: FaultId) => suspects.find((s) => s.fault === f)!.probability;
+  };
+
+  it('does not split what draws nearly one curve: only its priors do', () => {
+    const priors = FAULTS['airflow-restricted'].prior / FAULTS['radiator-clogged'].prior;
+    for (const times of [1, 5])
+      expect(of(times)('airflow-restricted') / of(times)('radiator-clogged')).toBeLessThan(1.25 * priors);
+  });
+
+  it('adds little to what it said: runs of one vehicle are wrong in the same way', () => {
+    const odds = (p: number) => Math.log(p / (1 - p));
+    const either = (times: number) => of(times)('airflow-restricted') + of(times)('radiator-clogged');
+    expect(odds(either(2)) - odds(either(1))).toBeLessThan(0.4 * (odds(either(1)) - odds(either(0))));
+  });
+});
+
+describe('a sheet that says nothing of the fan', () => {
+  const silent = { ...curlew, fan: null, clutch: null };
+
+  it('rules out no fan and no clutch, and thinks the usual one likelier', () => {
+    for (const f of ['fan-motor-dead', 'fan-relay-welded', 'fan-controller-dead', 'clutch-slipping'] as const)
+      expect(cannotHave(f, silent), f).toBeNull();
+    const { suspects } = posteriorOf([], silent);
+    const chance = (f: FaultId) => suspects.find((s) => s.fault === f)!.probability / FAULTS[f].prior;
+    expect(chance('fan-relay-coil')).toBeGreaterThan(chance('fan-controller-dead'));
+    expect(chance('fan-controller-dead')).toBeGreaterThan(chance('clutch-slipping'));
+  });
+
+  it('lets a fan that stands still beyond any switching point be found', () => {
+    const never = {
+      stages: [{ name: 'low', onC: null, offC: null }],
+      hottestC: 119,
+      by: 'scan',
+      acOn: false,
+      moving: false
+    };
+    const judged = checkOf('fan-switching').judge(checkOf('fan-switching').readings.parse(never), {
+      ...cold,
+      sheet: silent
+    });
+    expect([judged.result, judged.found]).toEqual(['fail', ['never']]);
+  });
+
+  it('still rules out what a sheet that does speak of it leaves out', () => {
+    expect(cannotHave('clutch-slipping', curlew)).toBe('no fan clutch');
+    expect(cannotHave('fan-controller-dead', curlew)).toBe('no fan controller');
+  });
+});
+
+describe('a sound vehicle', () => {
+  const heater: Finding = {
+    id: 'complaint/heater-weak',
+    title: 'Complaint',
+    says: 'Heater weak',
+    llr: {},
+    group: 'complaint'
+  };
+  const sound: Finding = { id: 'all', title: 'All', says: 'All is well', llr: { none: 9 }, group: 'all' };
+  const open = (...done: CheckId[]) =>
+    openChecks([]).filter((id) => !['level-and-look', 'codes', 'warm-up-run', ...done].includes(id));
+  const advice = (done: CheckId[]) =>
+    adviceOf(
+      { findings: [heater, sound], sheet: curlew, state: { phase: 'regulating' }, open: open(...done) },
+      USUAL_COSTS
+    );
+
+  it('is not sent home before what was complained of was tried', () => {
+    expect(advice([])).toMatchObject({ actNow: false, check: { id: 'heater-air' } });
+    expect(advice(['heater-air'])).toMatchObject({ actNow: true, act: { repairs: ['none'] } });
+  });
 });

@@ -64,6 +64,8 @@ describe('all readings of the sensor together', () => {
   });
 
   it('are told in words', () => {
-    expect(plainText(sensorFinding([read(10, 10), read(78, 92, 'engine')], curlew)!.says)).toBe('Reads right at 10 °C, 14 °C low at 92 °C; 2 readings together');
+    expect(plainText(sensorFinding([read(10, 10), read(78, 92, 'engine')], curlew)!.says)).toBe(
+      'Reads right at 10 °C, 14 °C low at 92 °C; 2 readings together'
+    );
   });
 });

@@ -13,10 +13,12 @@ import { measure, type Features } from './features';
 import { driveOf, toGrid, type Grid, type RunDrive } from './grid';
 import { benchFor, rankingStride } from './observed-run';
 import { departureOf, heatTimeOf } from './fit';
-import { rankSteps, type Ranked, type RankStep } from './rank';
+import { drawNearlyOne } from './groups';
+import { atItsBest, offBy, rankSteps, type Ranked, type RankStep } from './rank';
+import { WORTH_DRAWING, whyCurves, type WhyCurves } from './why';
 
 /** Raised whenever the model changes enough to judge an old run anew. */
-export const MODEL_VERSION = 3;
+export const MODEL_VERSION = 4;
 
 interface SuspectShare {
   readonly fault: FaultId;
@@ -38,6 +40,8 @@ export interface Analysis {
   readonly features: Features;
   readonly jumps: number;
   readonly warnings: readonly string[];
+  /** The healthy engine and the leading fault as each fits best, to be laid over the trace; null where nothing was fitted. */
+  readonly why: WhyCurves | null;
   /** What a healthy run told of its vehicle, for the bands of its later runs; null where it was not healthy. */
   readonly learned: Learned | null;
 }
@@ -82,6 +86,7 @@ export function* analyseSteps(
         ...warnings,
         'the coolant reading is a fixed default, so nothing else about the engine can be read from this run'
       ],
+      why: null,
       learned: null
     };
   }
@@ -94,19 +99,28 @@ export function* analyseSteps(
     );
   const { spots: blind, shownFrom } = blindSpots(bench, healthy, sound, HEALTHY_AT_MOST.shown);
   const verdict = verdictOf(ranked, features, blind, spec);
-  const departure = departureOf(bench, verdict === 'none' ? sound[0] : healthy);
+  const listed = ranked.filter((r, i) => r.probability >= SMALLEST_SHARE || i === 0);
   const commanded = grid.channels.fan_cmd_pct !== undefined;
+  // The healthy engine that comes nearest: the one that is drawn, and that the run is told to depart from.
+  const nearest = sound.toSorted((a, b) => offBy(bench, a) - offBy(bench, b))[0];
+  const departure = departureOf(bench, nearest);
+  const explaining = ranked.find((r) => r.fault !== 'none' && r.probability >= WORTH_DRAWING);
   return {
     modelVersion: MODEL_VERSION,
     verdict,
-    suspects: ranked
-      .filter((r, i) => r.probability >= SMALLEST_SHARE || i === 0)
-      .map((r) => ({
-        fault: r.fault,
-        probability: r.probability,
-        alike: alikeOn(plant, r.fault, commanded),
-        severity: r.severity
-      })),
+    suspects: listed.map((r) => ({
+      fault: r.fault,
+      probability: r.probability,
+      alike: [
+        ...alikeOn(plant, r.fault, commanded),
+        ...listed.flatMap((o) =>
+          o !== r && r.fault !== 'none' && o.fault !== 'none' && drawNearlyOne(bench, r.fitted, o.fitted)
+            ? [o.fault]
+            : []
+        )
+      ],
+      severity: r.severity
+    })),
     evidence: [
       ...departureEvidence(departure),
       ...evidenceOf(features, grid, run, spec),
@@ -118,6 +132,11 @@ export function* analyseSteps(
     features,
     jumps: grid.jumps.count,
     warnings,
+    why: whyCurves(
+      run.drive.dt,
+      nearest,
+      explaining && { ...explaining, fitted: atItsBest(bench, explaining) }
+    ),
     learned: verdict === 'none' ? learnedFrom(features, sound[0].heatScale, plant) : null
   };
 }

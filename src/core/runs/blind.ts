@@ -98,7 +98,7 @@ function shownBy({ trace }: Fitted, { drive, features }: ObservedRun) {
 }
 
 /** The fan's own columns would have differed for half a minute or more. */
-const fanDiffers = (bench: ObservedRun, { trace }: Fitted, healthy: Fitted): boolean =>
+export const fanDiffers = (bench: ObservedRun, { trace }: Fitted, healthy: Fitted): boolean =>
   (bench.fan ?? []).some(({ of }) => {
     const differs = (a: number, b: number, rpm: number) =>
       of === 'ratio' ? Math.abs(a - b) / Math.max(400, rpm) > 0.25 : Math.abs(a - b) > 25;

@@ -1,4 +1,4 @@
-import { FAULTS } from '../faults/registry';
+import { changeOf, FAULTS, withFault } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
 import type { PlantParams } from '../physics/plant/params';
 import type { ObservedRun } from './observed-parts';
@@ -17,6 +17,9 @@ export interface Ranked {
   readonly variant: string;
   readonly heatScale: number;
   readonly logLikelihood: number;
+  /** Its likeliest member as it fits the run, and what its heater takes, kW/K. */
+  readonly fitted: Fitted;
+  readonly heater: number;
 }
 
 interface Scored {
@@ -130,6 +133,45 @@ export function* rankSteps(bench: ObservedRun): Generator<RankStep, Ranking> {
   };
 }
 
+/** How far a fitted curve is from what was read, °C on average: what the eye sees, whatever a model would excuse. */
+export function offBy({ observed }: ObservedRun, { trace }: Fitted): number {
+  let [sum, n] = [0, 0];
+  observed.forEach((v, i) => {
+    if (Number.isNaN(v)) return;
+    sum += Math.abs(v - trace.ect[i]);
+    n++;
+  });
+  return n === 0 ? Infinity : sum / n;
+}
+
+/** How far between the severities that a fault is tried at its best one is looked for, and in how many halvings. */
+const BETWEEN = 0.18;
+const HALVINGS = 3;
+
+/**
+ * A ranked fault as it fits the run at its best severity, which may lie between those that are tried. Its heater is
+ * taken as it was found. For the eye: the ranking itself asks every fault at the same severities.
+ */
+export function atItsBest(
+  bench: ObservedRun,
+  { fault, severity, variant, heatScale, fitted, heater }: Ranked
+): Fitted {
+  const change = changeOf(fault);
+  if (!change?.variants[variant]) return fitted;
+  const tried = (s: number) => {
+    const plant = { ...withFault(bench.plant, fault, s, variant), heater };
+    const now = fit(bench, plant, heatScale, 4);
+    return { s, fitted: now, offC: offBy(bench, now) };
+  };
+  let best = tried(severity);
+  for (let k = 0, step = BETWEEN; k < HALVINGS; k++, step /= 2)
+    for (const s of [best.s - step, best.s + step]) {
+      const other = s > 0.05 && s <= 1 ? tried(s) : best;
+      if (other.offC < best.offC) best = other;
+    }
+  return best.fitted;
+}
+
 /** How well a member does, and how likely it was to be the one. */
 const weighed = (s: Scored): number => s.score + Math.log(s.candidate.share);
 
@@ -150,7 +192,9 @@ function posterior(bench: ObservedRun, scored: readonly Scored[]): Ranked[] {
       severity: top.candidate.severity,
       variant: top.candidate.variant,
       heatScale: top.fitted.heatScale,
-      logLikelihood: top.score
+      logLikelihood: top.score,
+      fitted: top.fitted,
+      heater: top.candidate.plant.heater
     }))
     .sort((a, b) => b.probability - a.probability);
 }

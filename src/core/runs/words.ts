@@ -1,5 +1,5 @@
 import { FAULTS } from '../faults/registry';
-import { sayChance } from '../base/text';
+import { midSentence, sayChance } from '../base/text';
 import type { Analysis } from './analyse';
 
 /** The verdict as a headline. */
@@ -25,6 +25,13 @@ export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'coul
       a.couldNotShow.find((b) => b.fault.startsWith('thermostat'));
     return what ? `${sentence(what.because)}. ${what.toShow}.` : 'The run is too short or too mild to judge.';
   }
+  const nearly = a.suspects.filter(
+    (s) => s !== first && first.alike.includes(s.fault) && s.probability >= 0.03
+  );
+  if (nearly.length > 0)
+    return `${FAULTS[a.verdict].means}: leading among what draws nearly this curve, with ${nearly
+      .map((s) => `${midSentence(FAULTS[s.fault].title)} (${sayChance(s.probability)})`)
+      .join(', ')}. Another check tells them apart; the same run again does not.`;
   const rival =
     second && second.probability >= 0.1
       ? ` ${FAULTS[second.fault].title} could explain it too (${sayChance(second.probability)}).`

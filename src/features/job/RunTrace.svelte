@@ -2,6 +2,8 @@
   import Minus from '@lucide/svelte/icons/minus';
   import Plus from '@lucide/svelte/icons/plus';
   import { CHANNELS, channel, type ChannelKey } from '$core/logs/channels';
+  import { FAULTS } from '$core/faults/registry';
+  import { midSentence } from '$core/base/text';
   import type { Thinned } from '$core/runs/thin';
   import type * as TraceModule from '$lib/ui/plots/Trace.svelte';
   import type * as StripModule from '$lib/ui/plots/Strip.svelte';
@@ -33,6 +35,10 @@
   // svelte-ignore state_referenced_locally
   let samples = $state.raw<Thinned>(run.samples);
   let shown = $state<ChannelKey[]>([]);
+  const why = $derived(run.analysis.why ?? null);
+  // A run that fits a healthy engine needs no second explanation, until it is asked for.
+  // svelte-ignore state_referenced_locally
+  let explained = $state(run.analysis.verdict !== 'none' && (run.analysis.why?.fault ?? null) !== null);
   let request = 0;
 
   const extra = $derived(
@@ -136,6 +142,40 @@
             /></svg
           >where it should have been today, 9 times in 10</span
         >
+        {#if explained && why}
+          <span class="flex items-center gap-2"
+            ><svg width="34" height="6" aria-hidden="true"
+              ><line
+                y1="3"
+                y2="3"
+                x2="34"
+                stroke="var(--good)"
+                stroke-dasharray="12 5"
+                stroke-width="2.5"
+              /></svg
+            >a healthy engine, as near as it comes</span
+          >
+          {#if why.fault}
+            <span class="flex items-center gap-2"
+              ><svg width="34" height="6" aria-hidden="true"
+                ><line
+                  y1="3"
+                  y2="3"
+                  x2="34"
+                  stroke="var(--off)"
+                  stroke-dasharray="3 4"
+                  stroke-width="2.5"
+                /></svg
+              >{midSentence(FAULTS[why.fault.id].title)}, as near as it comes</span
+            >
+            {#if why.parts.length > 0}
+              <span class="flex items-center gap-2"
+                ><span class="bg-off-wash border-line h-4 w-5 border" aria-hidden="true"></span>where the two
+                part</span
+              >
+            {/if}
+          {/if}
+        {/if}
       </p>
     {:else}
       <p class="reading flex flex-wrap items-baseline gap-x-4" aria-live="polite">
@@ -163,6 +203,7 @@
         t={samples.t}
         ect={samples.channels.ect_c ?? []}
         band={run.band}
+        why={explained ? why : null}
         {thresholds}
         {marks}
         {range}
@@ -187,13 +228,22 @@
       />
     {/each}
   {/if}
-  {#if extra.length > 0}
+  {#if extra.length > 0 || why}
     <div
       class="no-print mt-2 flex flex-wrap items-center gap-2 px-1"
       role="group"
       aria-label="Other channels under the trace"
     >
       <span class="text-ink-2 text-sm">Also show</span>
+      {#if why}
+        <button
+          class="min-h-11 rounded-full border px-3.5 text-sm {explained
+            ? 'border-act bg-act text-act-ink font-semibold'
+            : 'border-line-strong'}"
+          aria-pressed={explained}
+          onclick={() => (explained = !explained)}>What explains it</button
+        >
+      {/if}
       {#each extra as key (key)}
         <button
           class="min-h-11 rounded-full border px-3.5 text-sm {shown.includes(key)

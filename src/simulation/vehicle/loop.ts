@@ -6,9 +6,12 @@ import type { SimulatedVehicle } from './vehicle';
 export const LOOP_PLACES = [...Object.values(PROBE_PLACES), 'front-air', 'fan-air', 'vent'] as const;
 export type LoopPlace = (typeof LOOP_PLACES)[number];
 
-/** How far the heater's hose back is from the outside air to the engine: less the less flows through the core. */
+/**
+ * How far the heater's hose back is from the outside air to the engine: the air takes its heat from what flows, and the
+ * less flows, the colder it comes back.
+ */
 const comesBack = ({ flow, heaterShare }: { flow: number; heaterShare: number }): number =>
-  (flow > 0.4 ? 0.84 : 0.25 + flow) * Math.min(1, 0.4 + 0.75 * heaterShare);
+  1 - Math.min(0.75, 0.06 / Math.max(0.06, flow * heaterShare));
 
 /** The truth at a place of the loop, °C: from the plant's nodes, with the small losses along hoses and pipes. */
 export function loopC(vehicle: SimulatedVehicle, place: LoopPlace): number {

@@ -15,4 +15,5 @@ foreign() { node dist/bench/foreign-report.mjs dist/bench/foreign-run.mjs "$@"; 
 if [ "${1:-}" = foreign ]; then foreign "${@:2}"; exit; fi
 if [ "${1:-}" = strengths ]; then exec node dist/bench/diagnosis-strengths.mjs "${@:2}"; fi
 node dist/bench/diagnosis-report.mjs dist/bench/diagnosis-run.mjs "$@"
-foreign
+# Both worlds side by side, where no numbers of jobs are asked for.
+if [ $# -eq 0 ]; then foreign; fi

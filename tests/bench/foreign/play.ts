@@ -28,7 +28,7 @@ export interface Played {
   readonly findings: CaseFile['findings'];
 }
 
-const MOST = 16;
+const MOST = 20;
 const START = Date.parse('2026-09-01T07:00:00Z');
 const uuid = (text: string) => {
   const h = createHash('sha1').update(text).digest('hex');
@@ -218,9 +218,26 @@ export function play(seed: number, choose: Chooser, most = MOST): Played {
   const checks: CheckId[] = [];
   const refused: string[] = [];
   let minutes = 0;
+  let filled = false;
   let now = caseNow(sheet);
   while (checks.length < most) {
     const next = choose(now, checks);
+    if (!next && !filled && now.dangers.some((d) => d.holds && ['low', 'empty'].includes(d.id))) {
+      // What is low is filled before the engine runs again.
+      filled = true;
+      minutes += 8;
+      sheet.add('coolant.serviced', {
+        outL: 0,
+        inL: 1,
+        withPct: 50,
+        nowPct: 50,
+        renewed: false,
+        odometerKm: null
+      });
+      sheet.pass(8);
+      now = caseNow(sheet);
+      continue;
+    }
     if (!next) break;
     checks.push(next);
     const done = doCheck(job, sheet, next);

@@ -4,7 +4,6 @@ import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { curesOf, FAULTS } from '../../../src/core/faults/registry';
-import type { FaultId } from '../../../src/core/vehicle/faults';
 import type { RepairId } from '../../../src/core/vehicle/repairs';
 import { LearnedPlayer } from './learned';
 import type { Played } from './play';
@@ -97,8 +96,8 @@ function missed(list: readonly Played[]): string {
     .map((fault) => {
       const of = list.filter((p) => p.faults[0] === fault);
       const wrong = of.filter((p) => !named(p));
-      const taken = Object.entries(Object.groupBy(wrong, (p) => p.suspects[0][0]))
-        .map(([f, l]) => [f as FaultId, l!.length] as const)
+      const taken = [...new Set(wrong.map((p) => p.suspects[0][0]))]
+        .map((f) => [f, count(wrong, (p) => p.suspects[0][0] === f)] as const)
         .toSorted((a, b) => b[1] - a[1])
         .slice(0, 3);
       return { fault, n: of.length, right: 1 - wrong.length / of.length, taken };

@@ -189,9 +189,21 @@ describe('heater air', () => {
       ['coolant-low', 'pump-flow-low'],
       ['heater-core-restricted']
     ]);
-    const door = heater(30, { hoseInC: 87, hoseOutC: 80 });
+    const door = heater(30, { hoseInC: 87, hoseOutC: 83 });
     expect([door.result, faults(door, 'for')]).toEqual(['unclear', []]);
     expect(door.says).toContain('door of the air box');
+  });
+  it('tells by how cool its coolant comes back how little flows, though the cabin is warm', () => {
+    // 80 °C over the air at the hose in: up to 7.2 °C are lost on the way, beyond 13.6 °C hardly any flows.
+    const back = (hoseOutC: number, more: object = {}) => heater(64, { hoseInC: 90, hoseOutC, ...more });
+    expect([back(84).result, faults(back(84), 'against')]).toEqual([
+      'pass',
+      ['heater-core-restricted', 'coolant-low', 'pump-flow-low']
+    ]);
+    expect([back(80).result, faults(back(80), 'for')]).toEqual(['unclear', ['pump-flow-low']]);
+    expect([back(70).result, faults(back(70), 'for')]).toEqual(['fail', ['pump-flow-low', 'coolant-low']]);
+    // A full blower takes more of the same flow.
+    expect(back(80, { blower: 'full' }).result).toBe('pass');
   });
   it('asks less of a full blower, and nothing of a heater that is not on hot', () => {
     expect(heater(48, { blower: 'full' }).result).toBe('pass');

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { coolantC, airC, hotAirC } from '../../measure/temperature';
 import { defineField } from '../../units/field';
 import { sayC, sayDeltaC } from '../../units/say';
-import { defineCheck, outcome } from '../check';
+import { defineCheck, outcome, type Outcome } from '../check';
 import { share, strength } from '../strength';
 
 const BLOWER = { low: 'Lowest', full: 'Full' } as const;
@@ -59,6 +59,49 @@ const HOSE_HOT = 0.8;
 /** A sound core gives back this much of what came in, as a share of the way from the air, at least. */
 const COMES_BACK = 0.62;
 
+/**
+ * How much of what is between its inlet and the outside air the coolant loses on its way through the heater, up to the
+ * first as it should and beyond the second hardly flowing. By the heat of the air: about 30 g/s at the lowest blower and
+ * 80 at full take 2 and 5 kW at 80 °C over the air, and an engine that idles sends 100 to 150 g/s through its heater.
+ */
+const LOSES = { low: [0.09, 0.17], full: [0.18, 0.34] } as const;
+
+/** The heater is as warm as it should be: its hoses tell how much flows all the same. */
+function givesHeat(r: HeaterAirReadings, got: number, numbers: Outcome['numbers']) {
+  const says = `The heater gives its heat: ${(100 * got).toFixed(0)} % of the way from the air to the coolant`;
+  const [some, much] = LOSES[r.blower];
+  const { hoseInC, hoseOutC, ambientC } = r;
+  if (hoseInC === null || hoseOutC === null || hoseInC - ambientC < LEAST_SPAN_C)
+    return outcome<'sound'>('pass', says, { numbers, found: ['sound'] });
+  const loses = (hoseInC - hoseOutC) / (hoseInC - ambientC);
+  const told = [
+    ...numbers,
+    {
+      name: 'Lost on its way through',
+      value: sayDeltaC(hoseInC - hoseOutC),
+      limit: `up to ${sayDeltaC(some * (hoseInC - ambientC))}`
+    }
+  ];
+  if (loses <= some) return outcome('pass', says, { numbers: told, found: ['sound', 'flows'] });
+  if (loses <= much)
+    return outcome(
+      'unclear',
+      `${says}, and its coolant comes back ${sayDeltaC(hoseInC - hoseOutC)} cooler: it flows slowly`,
+      {
+        numbers: told,
+        found: ['slowly', 'warm']
+      }
+    );
+  return outcome(
+    'fail',
+    `${says}, but its coolant comes back ${sayDeltaC(hoseInC - hoseOutC)} cooler: hardly any flows`,
+    {
+      numbers: told,
+      found: ['verySlowly', 'warm']
+    }
+  );
+}
+
 /** How far a temperature has come from the outside air to the coolant. */
 const shareOf = (celsius: number, { ambientC, coolantC }: { ambientC: number; coolantC: number }): number =>
   (celsius - ambientC) / (coolantC - ambientC);
@@ -79,7 +122,7 @@ export const heaterAir = defineCheck({
     'pump-flow-low': share(0.5, 0.01, 0.45, 'Half the flow still heats a cabin')
   }),
   results: {
-    sound: { against: ['heater-core-restricted', 'coolant-low', 'pump-flow-low'] },
+    sound: { against: ['heater-core-restricted', 'coolant-low'] },
     core: { seen: 'the heater’s hose comes back cold from a hot one', for: ['heater-core-restricted'] },
     noFlow: {
       seen: 'both hoses of the heater are cool',
@@ -87,6 +130,24 @@ export const heaterAir = defineCheck({
       against: ['heater-core-restricted']
     },
     weak: { for: ['heater-core-restricted', 'coolant-low', 'pump-flow-low'] },
+    // A core that lets too little through for a cabin does not warm it.
+    warm: { against: ['heater-core-restricted'] },
+    // Of what flows fast, the air at the lowest blower takes little: how cool it comes back is how slowly it came.
+    flows: { against: ['pump-flow-low', 'coolant-low', 'heater-core-restricted'] },
+    slowly: {
+      for: ['pump-flow-low'],
+      strength: share(
+        0.5,
+        0.12,
+        0.4,
+        'The heater gives its heat, and its coolant comes back cooler than most'
+      )
+    },
+    verySlowly: {
+      seen: 'the heater gives its heat and its coolant comes back cold',
+      for: ['pump-flow-low', 'coolant-low'],
+      strength: share(0.5, 0.02, 0.4, 'Little flows, and the heater needs little')
+    },
     // Both hoses hot and the air cold: a door or its drive, and no part of the cooling system.
     airSide: { against: ['heater-core-restricted', 'coolant-low', 'pump-flow-low'] }
   },
@@ -129,15 +190,7 @@ export const heaterAir = defineCheck({
         numbers
       });
     const air = `The vent gives ${sayC(r.ventC)} of a coolant at ${sayC(r.coolantC)}, ${pct(got)} of the way; ${pct(due)} is due`;
-    if (got >= due)
-      return outcome(
-        'pass',
-        `The heater gives its heat: ${pct(got)} of the way from the air to the coolant`,
-        {
-          numbers,
-          found: ['sound']
-        }
-      );
+    if (got >= due) return givesHeat(r, got, numbers);
     if (into !== null && into < HOSE_HOT)
       return outcome('fail', `${air}. The hose to it is cool: no flow there, by air, level or pump`, {
         numbers,
@@ -145,7 +198,9 @@ export const heaterAir = defineCheck({
       });
     if (got >= WEAK_PART * due)
       return outcome('unclear', `${air}: weaker than it should be, and not by enough to say`, { numbers });
-    if (back !== null && back < COMES_BACK)
+    // A weak vent takes little heat: coolant that is cool all the same hardly flows through the core.
+    const slow = into !== null && back !== null && (into - back) / into > LOSES[r.blower][0];
+    if (back !== null && (back < COMES_BACK || slow))
       return outcome('fail', `${air}. It goes in hot and comes back cold: the core lets little through`, {
         numbers,
         found: ['core']

@@ -15,6 +15,7 @@
   import type { Chart as ChartType } from 'chart.js';
   import type { AnnotationOptions } from 'chartjs-plugin-annotation';
   import { untrack } from 'svelte';
+  import type { WhyCurves } from '$core/runs/why';
   import { token } from './heat';
   import { inUnit } from '../page-state/units';
   import { baseOptions, Chart, FONT, LEFT_PX, palette, RIGHT_PX, timeScale, type Palette } from './setup';
@@ -30,6 +31,8 @@
       readonly mid: readonly number[];
       readonly high: readonly number[];
     } | null;
+    /** What the verdict rests on: a healthy engine and the leading fault as each fits best, and where they part. */
+    why?: WhyCurves | null;
     thresholds: readonly Threshold[];
     marks: readonly Mark[];
     range: { from: number; to: number };
@@ -43,6 +46,7 @@
     ect,
     other = null,
     band,
+    why = null,
     thresholds,
     marks,
     range,
@@ -135,6 +139,16 @@
         }
       };
     });
+    why?.parts.forEach(({ fromS, toS }, i) => {
+      list[`part${i}`] = {
+        type: 'box',
+        xMin: fromS,
+        xMax: toS,
+        borderWidth: 0,
+        backgroundColor: `color-mix(in srgb, ${colours.off} 9%, transparent)`,
+        drawTime: 'beforeDatasetsDraw'
+      };
+    });
     if (cursor !== null)
       list.cursor = { type: 'line', xMin: cursor, xMax: cursor, borderColor: colours.act, borderWidth: 1.5 };
     return list;
@@ -149,16 +163,40 @@
       : [];
     const fine = range.to - range.from < (full.to - full.from) * 0.6;
     const under = (other?.ect ?? []).filter((v): v is number => v !== null);
-    const values = [...shown, ...under, ...banded, ...(fine ? [] : thresholds.map((x) => x.celsius))];
+    const explained = why ? [...why.healthy, ...(why.fault?.ect ?? [])] : [];
+    const values = [
+      ...shown,
+      ...under,
+      ...banded,
+      ...explained,
+      ...(fine ? [] : thresholds.map((x) => x.celsius))
+    ];
     const min = Math.min(...values);
     const max = Math.max(...values);
     return { min: Math.floor((min - 2) / 10) * 10, max: Math.ceil((max + 2) / 10) * 10 };
   }
 
+  const points = (xs: readonly number[], ys: readonly (number | null)[]) =>
+    xs.map((x, i) => ({ x, y: ys[i] as number }));
+
+  /** Long dashes for the healthy engine, dots for the fault: told apart without colour. */
+  function whySets(colours: Palette) {
+    if (!why) return [];
+    const line = (ect: readonly number[], borderColor: string, borderDash: number[]) => ({
+      data: points(why.t, ect),
+      borderWidth: 2.5,
+      borderDash,
+      fill: false as const,
+      borderColor
+    });
+    return [
+      line(why.healthy, colours.good, [12, 5]),
+      ...(why.fault ? [line(why.fault.ect, colours.off, [3, 4])] : [])
+    ];
+  }
+
   function draw() {
     const colours = palette();
-    const points = (xs: readonly number[], ys: readonly (number | null)[]) =>
-      xs.map((x, i) => ({ x, y: ys[i] as number }));
     const bandSets = band
       ? [
           { data: points(band.t, band.low), borderWidth: 0, fill: false as const },
@@ -180,6 +218,7 @@
     const data = {
       datasets: [
         ...bandSets,
+        ...whySets(colours),
         ...(other
           ? [
               {
@@ -252,7 +291,7 @@
   }
 
   $effect(() => {
-    void [t, ect, other, band, thresholds, marks, range.from, range.to];
+    void [t, ect, other, band, why, thresholds, marks, range.from, range.to];
     untrack(draw);
   });
 

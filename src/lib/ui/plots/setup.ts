@@ -24,6 +24,7 @@ export interface Palette {
   readonly soft: string;
   readonly line: string;
   readonly band: string;
+  readonly good: string;
   readonly off: string;
   readonly card: string;
   readonly act: string;
@@ -35,6 +36,7 @@ export const palette = (): Palette => ({
   soft: token('--ink-2'),
   line: token('--line'),
   band: token('--band'),
+  good: token('--good'),
   off: token('--off'),
   card: token('--card'),
   act: token('--act')
@@ -42,9 +44,12 @@ export const palette = (): Palette => ({
 
 const STEPS_S = [5, 10, 30, 60, 120, 300, 600, 900, 1800, 3600, 7200, 14_400];
 
+/** As many times as a plot has room to write. */
+const mostTicks = (): number => (window.innerWidth < 600 ? 3 : 10);
+
 /** A time axis in minutes and seconds with round steps. */
 export function timeScale(from: number, to: number, colours: Palette, shown = true) {
-  const step = STEPS_S.find((s) => (to - from) / s <= 10) ?? 28_800;
+  const step = STEPS_S.find((s) => (to - from) / s <= mostTicks()) ?? 28_800;
   return {
     type: 'linear' as const,
     min: from,
