@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url';
 
+/** @param {string} path */
 const at = (path) => fileURLToPath(new URL(path, import.meta.url));
 
 /** Short names of the layers, for every tool that resolves imports: SvelteKit, Vitest and dependency-cruiser. */

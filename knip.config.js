@@ -23,7 +23,10 @@ export default {
     // Read as files: by the browser tests, by a test of the plant, by the PDF.
     'axe-core',
     'odex',
-    '@fontsource/atkinson-hyperlegible-mono'
+    '@fontsource/atkinson-hyperlegible-mono',
+    // Run by hand: `npm run mutants`.
+    '@stryker-mutator/core',
+    '@stryker-mutator/vitest-runner'
   ],
   ignoreUnresolved: ['bin/pyrethos']
 };

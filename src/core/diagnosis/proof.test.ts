@@ -246,3 +246,112 @@ describe('a complaint', () => {
     );
   });
 });
+
+describe('what counts of a record', () => {
+  const clean = (h: number) => [done(h, 'level-and-look', ALL_GOOD), done(h + 2, 'codes', NO_CODES)];
+
+  it('is what came after the repair: the same looked at before proves nothing', () => {
+    const whole = proof({ done: clean(1), runs: [run(2, 'none')] });
+    expect([whole.proven, whole.next]).toEqual([true, null]);
+    const early = proof({ done: clean(-4), runs: [run(-3, 'none')] });
+    expect([early.proven, early.items.map((i) => i.met)]).toEqual([false, [false, false, false]]);
+    // What was entered in the very minute of the repair was still done before it.
+    expect(met(proof({ done: clean(0), runs: [run(2, 'none')] }), 'leak')).toBe(false);
+  });
+
+  it('is no check that was void', () => {
+    const leak = { ...done(1, 'level-and-look', ALL_GOOD) };
+    const p = proof({ done: [{ ...leak, outcome: { ...leak.outcome, result: 'void' } }] });
+    expect([met(p, 'leak'), item(p, 'leak').says]).toEqual([
+      false,
+      'Neither level and look nor pressure hold since the repair'
+    ]);
+  });
+
+  it('asks for a leak check where any of several repairs opened the system, and of none that did not', () => {
+    const leaks = (...repairs: Repaired['repairs']) =>
+      proof({ repairs }).items.filter((i) => i.id === 'leak').length;
+    expect([leaks('relay', 'thermostat'), leaks('relay'), leaks('thermostat')]).toEqual([1, 0, 1]);
+  });
+
+  it('asks for a run where nobody knows what was wrong, and for none where no run shows it', () => {
+    const ids = (cause: FaultId | null, repairs: Repaired['repairs']) =>
+      proof({ cause, repairs }).items.map((i) => i.id);
+    expect(ids(null, ['thermostat'])).toContain('run');
+    expect(ids('none', ['thermostat'])).toContain('run');
+    expect(ids('gauge-fault', ['gauge'])).toEqual(['codes']);
+    expect(ids('fan-setpoint-modified', ['modification-out'])).toEqual(['fan', 'codes']);
+  });
+});
+
+describe('a fan that was repaired', () => {
+  const to = (way: 'on' | 'off', atS: number, celsius = 101, withAc = false) => ({
+    to: way,
+    atS,
+    celsius,
+    withAc
+  });
+  const fan = (cause: FaultId, switches: object[][], checks: JudgedCheck[] = [], maxC = 108) => {
+    const runs = switches.map((s, i) => {
+      const r = run(i + 1, 'none', {}, s);
+      return { ...r, features: { ...r.features, maxC } };
+    });
+    const p = proof({ repairs: ['relay'], cause, runs, done: checks });
+    return [met(p, 'fan'), plainText(item(p, 'fan').says)] as const;
+  };
+  const runs = 'fan-motor-dead';
+  const stops = 'fan-relay-welded';
+  const point = 'fan-setpoint-modified';
+
+  it('and never ran is seen on and then off, in one run', () => {
+    expect(fan(runs, [[to('on', 600), to('off', 700)]])[0]).toBe(true);
+    expect(fan(runs, [[to('off', 600), to('on', 700)]])).toEqual([
+      false,
+      'Came on and was not seen to go off: let it idle until it does'
+    ]);
+    expect(fan(runs, [[to('off', 600)]])).toEqual([false, 'Not seen in the log']);
+    expect(fan(runs, [[], [to('on', 600), to('off', 700)]])[0]).toBe(true);
+  });
+
+  it('is asked for by what is missing: a run, or heat', () => {
+    expect(fan(runs, [])[1]).toBe(
+      'Not seen since the repair: watch it switch, command it, or log a run hot enough'
+    );
+    expect(fan(runs, [[]], [], 99)[1]).toContain(
+      'Never had to: the hottest was 99 °C, it comes on at 101 °C'
+    );
+  });
+
+  it('and never stopped is seen off while cold first, and then on', () => {
+    expect(fan(stops, [[to('on', 600), to('off', 700)]])[0]).toBe(true);
+    // On from the first seconds, or only seen to stop: it still runs unasked.
+    expect(fan(stops, [[to('on', 5), to('off', 700)]])[0]).toBe(false);
+    expect(fan(stops, [[to('off', 600)]])[0]).toBe(false);
+    const keyOff = done(1, 'key-off-fan', { ranMin: 0, coolantC: 90, stillRunning: false });
+    expect(fan(stops, [[]], [keyOff])).toEqual([false, 'Stays off; see that it comes on when it is due']);
+    expect(fan(stops, [[to('on', 5)]], [keyOff])[0]).toBe(true);
+  });
+
+  it('and came at the wrong point is seen at its own, the A/C not asking for it', () => {
+    expect(fan(point, [[to('on', 600, 101)]])[0]).toBe(true);
+    expect(fan(point, [[to('on', 600, 105)]])[0]).toBe(true);
+    expect(fan(point, [[to('on', 600, 106)]])[0]).toBe(false);
+    expect(fan(point, [[to('on', 600, 101, true)]])[0]).toBe(false);
+    expect(fan(point, [[to('on', 400, 90), to('off', 450), to('on', 600, 102)]])[0]).toBe(true);
+  });
+
+  it('is also shown by the check that watches it switch, and a dead one by a command', () => {
+    const switching = done(1, 'fan-switching', {
+      stages: [{ name: 'low', onC: 101, offC: 96 }],
+      hottestC: 103,
+      by: 'scan',
+      acOn: false,
+      moving: false
+    });
+    for (const cause of [runs, stops, point] as const)
+      expect(fan(cause, [], [switching])[0], cause).toBe(true);
+    const commanded = done(1, 'fan-command', { commandedPct: 100, click: 'yes', turns: 'full' });
+    expect(fan(runs, [], [commanded])[0]).toBe(true);
+    expect(fan(stops, [], [commanded])[0]).toBe(false);
+  });
+});

@@ -201,6 +201,47 @@ describe('the end of a repair', () => {
     expect(may(['refer-on'], null)).toEqual(['referred on', 'declined']);
   });
 
+  it('says why a job may not close as it would like to, naming what is still missing', () => {
+    const item = (title: string, needed: boolean, met: boolean) =>
+      ({
+        id: 'leak',
+        title,
+        needed,
+        met,
+        says: '',
+        check: null,
+        done: null
+      }) as unknown as Proof['items'][number];
+    const half: Proof = {
+      items: [item('No leak', true, false), item('A run', true, true), item('A look', false, false)],
+      proven: false,
+      next: null
+    };
+    const why = (repairs: string[], p: Proof | null) =>
+      Object.fromEntries(closings(repairs, p).map((c) => [c.outcome, c.refused]));
+    expect(why(['thermostat'], half)).toEqual({
+      'fixed and proven': 'not proven yet: no leak',
+      'fixed, unproven': null,
+      'no fault found': 'a repair is written down',
+      'referred on': 'a repair is written down',
+      declined: 'a repair is written down'
+    });
+    expect(why(['thermostat'], { ...half, proven: true })['fixed, unproven']).toBe('it is proven');
+    // Repaired, and nothing yet to prove it by: unproven it may close, and not as proven.
+    expect(why(['thermostat'], null)).toMatchObject({
+      'fixed and proven': 'not proven yet: ',
+      'fixed, unproven': null
+    });
+    expect(why(['none'], null)).toMatchObject({
+      'no fault found': null,
+      'fixed, unproven': 'no repair is written down'
+    });
+    expect(why(['refer-on'], null)).toMatchObject({
+      'no fault found': 'a repair is written down',
+      'referred on': null
+    });
+  });
+
   it('offers both of the two likeliest in one go beside each alone, the cheapest in the end first', () => {
     const now = posteriorOf([finding({ 'thermostat-stuck-open': 4, 'ect-reads-cold': 3.8 })], curlew);
     const offers = offersOf(now, USUAL_COSTS);

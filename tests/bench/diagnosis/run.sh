@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
 # npm run bench:diagnosis [jobs] [even jobs]: plays whole jobs on every core and writes docs/benchmark.md
-# npm run bench:diagnosis foreign [jobs] [taught]: the same in a world that shares no code with the product's own
+# npm run bench:diagnosis foreign [jobs]: the same in a world that shares no code with the product's own
 # npm run bench:diagnosis strengths [jobs]: what each check says of each suspect, beside what is supposed
 set -euo pipefail
 . "$(dirname "${BASH_SOURCE[0]}")/../../../bin/lib.sh"

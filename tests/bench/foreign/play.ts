@@ -19,13 +19,7 @@ export interface Played {
   readonly repairs: readonly string[];
   readonly checks: readonly string[];
   readonly minutes: number;
-  readonly symptoms: readonly string[];
-  readonly startOpenC: number;
-  /** Every check that was done, with its readings and the results it was given. */
-  readonly readings: readonly (readonly [check: string, readings: unknown, found: readonly string[]])[];
-  readonly runs: readonly (readonly (readonly [FaultId, number])[])[];
   readonly refused: readonly string[];
-  readonly findings: CaseFile['findings'];
 }
 
 const MOST = 20;
@@ -272,14 +266,9 @@ const playedAs = (
   faults: job.s.faults,
   bad: job.s.bad,
   ambientC: job.ambientC,
-  symptoms: job.symptoms.map((s) => s.what),
-  startOpenC: job.s.sheet.thermostat.startOpenC,
   suspects: now.suspects.map((s) => [s.fault, s.probability] as const),
   repairs: now.advice.repairs,
   checks,
   minutes,
-  readings: now.checks.map((c) => [c.check, c.readings, c.found] as const),
-  runs: now.runs.map((r) => r.suspects.map((s) => [s.fault, s.probability] as const)),
-  refused,
-  findings: now.findings
+  refused
 });

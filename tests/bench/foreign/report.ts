@@ -5,14 +5,13 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { curesOf, FAULTS } from '../../../src/core/faults/registry';
 import type { RepairId } from '../../../src/core/vehicle/repairs';
-import { LearnedPlayer } from './learned';
 import type { Played } from './play';
 
 /**
  * Whole jobs in a world that the product did not make: plays them on every core and writes what came of it into
- * docs/benchmark.md between its two marks. `node report.mjs WORKER [jobs] [taught]`.
+ * docs/benchmark.md between its two marks. `node report.mjs WORKER [jobs]`.
  */
-const [worker, jobs = '1000', taught = '1500'] = process.argv.slice(2);
+const [worker, jobs = '1000'] = process.argv.slice(2);
 const folder = mkdtempSync(join(tmpdir(), 'foreign-'));
 const DOC = 'docs/benchmark.md';
 const MARKS = ['<!-- foreign: written by npm run bench:diagnosis -->', '<!-- end of foreign -->'] as const;
@@ -44,22 +43,16 @@ const count = (list: readonly Played[], of: (p: Played) => boolean) => list.filt
 const mean = (list: readonly Played[], of: (p: Played) => number) =>
   list.reduce((sum, p) => sum + of(p), 0) / list.length;
 
-function row(title: string, list: readonly Played[], player: LearnedPlayer | null): string {
+function row(title: string, list: readonly Played[]): string {
   const sound = list.filter(healthy);
   const faulty = list.filter((p) => !healthy(p));
-  const learned = player
-    ? pct(
-        count(list, (p) => p.faults.includes(player.names(p))),
-        list.length
-      )
-    : '–';
   return `| ${title} | ${pct(count(list, named), list.length)} | ${pct(count(list, cured), list.length)} | ${pct(
     count(sound, (p) => !named(p)),
     sound.length
   )} | ${pct(
     count(faulty, (p) => p.repairs[0] === 'none'),
     faulty.length
-  )} | ${mean(list, (p) => p.checks.length).toFixed(1)} | ${title.startsWith('Every') ? '–' : mean(list, (p) => p.minutes).toFixed(0)} | ${learned} |`;
+  )} | ${mean(list, (p) => p.checks.length).toFixed(1)} | ${title.startsWith('Every') ? '–' : mean(list, (p) => p.minutes).toFixed(0)} |`;
 }
 
 function sureness(list: readonly Played[]): string {
@@ -115,18 +108,17 @@ const n = Number(jobs);
 const advice = await played('advice', 1, n);
 const book = await played('book', 1, Math.round(n / 2));
 const all = await played('all', 1, Math.round(n / 2));
-const player = Number(taught) > 0 ? new LearnedPlayer(await played('all', 100_001, Number(taught))) : null;
 const minutes = [advice, book].map((list) => mean(list, (p) => p.minutes));
 const text = `
 ${n} jobs of six kinds of vehicle that are on no demo sheet, every fault as often as every other, a tenth of them sound, two faults in 8 % of the rest, sheets with gaps, ${pct(4, 100, 0)} of the readings of something else and as many checks that cannot be done.
 
-| player | fault named right | right repair first | sound, told faulty | faulty, called sound | checks | hands-on min | by a learned player on the same readings |
-|---|---|---|---|---|---|---|---|
-${row('Pyrethos', advice, player)}
-${row('Fixed order', book, player)}
-${row('Every check there is', all, player)}
+| player | fault named right | right repair first | sound, told faulty | faulty, called sound | checks | hands-on min |
+|---|---|---|---|---|---|---|
+${row('Pyrethos', advice)}
+${row('Fixed order', book)}
+${row('Every check there is', all)}
 
-Hands-on minutes against the fixed order’s: ${pct(minutes[0], minutes[1], 0)}. The learned player knows no physics: ${taught} jobs with every reading were shown to it (\`tests/bench/foreign/learned.ts\`). Readings that were refused: ${advice.flatMap((p) => p.refused).length}.
+Hands-on minutes against the fixed order’s: ${pct(minutes[0], minutes[1], 0)}. Readings that were refused: ${advice.flatMap((p) => p.refused).length}.
 
 How sure the second opinion was of the one it named, and how often that was right:
 

@@ -1,0 +1,15 @@
+/** Mutation testing, by hand: see mutants.sh. */
+export default {
+  testRunner: 'vitest',
+  vitest: { configFile: 'tests/mutants.vitest.config.js' },
+  mutator: { excludedMutations: ['StringLiteral'] },
+  reporters: ['clear-text'],
+  clearTextReporter: { allowColor: false, logTests: false, reportScoreTable: true },
+  coverageAnalysis: 'perTest',
+  concurrency: 2,
+  tempDirName: '.data/mutants',
+  // The copy that is changed has no tsconfig of SvelteKit until it is made there.
+  buildCommand: 'npx svelte-kit sync',
+  disableTypeChecks: false,
+  ignorePatterns: ['.data', 'build', 'dist', 'docs/screenshots']
+};
