@@ -355,3 +355,38 @@ describe('a fan that was repaired', () => {
     expect(fan(stops, [], [commanded])[0]).toBe(false);
   });
 });
+
+describe('a check that failed before', () => {
+  const as = (d: JudgedCheck, result: 'pass' | 'fail' | 'void'): JudgedCheck => ({
+    ...d,
+    outcome: { ...d.outcome, result }
+  });
+  const look = (h: number, result: 'pass' | 'fail' | 'void') =>
+    as(done(h, 'level-and-look', ALL_GOOD), result);
+  const codes = (h: number, result: 'pass' | 'fail') => as(done(h, 'codes', NO_CODES), result);
+  const asked = (...before: JudgedCheck[]) =>
+    proof({ done: before }).items.flatMap((i) => (i.id.startsWith('check/') ? [i.id] : []));
+
+  it('is done again by itself, and not by another that passed', () => {
+    const feed = as(done(-3, 'cap-test', { opensKPa: [60], holds: 'no', seal: 'worn' }), 'fail');
+    const after = (d: JudgedCheck[]) => met(proof({ done: [feed, ...d] }), 'check/cap-test');
+    expect(after([])).toBe(false);
+    expect(after([look(1, 'pass')])).toBe(false);
+    expect(after([as({ ...feed, at: hour(1) }, 'pass'), look(2, 'fail')])).toBe(true);
+  });
+
+  it('is the last of its readings that was not void', () => {
+    expect(asked(look(-5, 'fail'), look(-4, 'pass'))).toEqual([]);
+    expect(asked(look(-5, 'pass'), look(-4, 'fail'))).toEqual(['check/level-and-look']);
+    expect(asked(look(-5, 'fail'), look(-4, 'void'))).toEqual(['check/level-and-look']);
+    expect(asked(look(-5, 'fail'), codes(-4, 'pass'))).toEqual(['check/level-and-look']);
+  });
+
+  it('is not asked for twice where the proof asks for it anyway: runs, codes and the soak', () => {
+    const failed = (['warm-up-run', 'road-run', 'soak'] as const).map((check) => ({
+      ...as(done(-3, 'codes', NO_CODES), 'fail'),
+      check
+    }));
+    expect(asked(...failed, codes(-2, 'fail'))).toEqual([]);
+  });
+});

@@ -32,7 +32,7 @@ interface Scored {
 const HOPELESS = 25;
 const CONTENDER = 9;
 /** Explanations further behind than this do not come back by another heater. */
-const HEATED = 14;
+const HEATED = 10;
 /** What it costs to suppose that the A/C ran for the whole of a run that does not tell. */
 const AC_UNSEEN = 2;
 
@@ -160,7 +160,7 @@ export function atItsBest(
   if (!change?.variants[variant]) return fitted;
   const tried = (s: number) => {
     const plant = { ...withFault(bench.plant, fault, s, variant), heater };
-    const now = fit(bench, plant, heatScale, 4);
+    const now = fit(bench, plant, heatScale, 3);
     return { s, fitted: now, offC: offBy(bench, now) };
   };
   let best = tried(severity);
