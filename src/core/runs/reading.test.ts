@@ -9,7 +9,7 @@ import { logFrom } from './log-from';
 import { analyse } from './analyse';
 import { readFan } from './fan-events';
 import { driveOf, toGrid } from './grid';
-import { groupedBlindSpots, sureness, verdictSentence, verdictTitle } from './words';
+import { explainedBy, groupedBlindSpots, sureness, verdictSentence, verdictTitle } from './words';
 import { midSentence } from '../base/text';
 
 const curlew: SpecSheet = JSON.parse(readFileSync('demo/specs/qh-03-curlew.spec.json', 'utf8'));
@@ -144,6 +144,31 @@ describe('fan switching', () => {
 
 describe('words', () => {
   const a = analyse(logOf({ ect_c: column(200, (i) => 20 + i / 20) }, 200), curlew);
+
+  it('tell faults that draw nearly one curve in one row, with what they have together', () => {
+    const row = (fault: FaultId, probability: number, ...alike: FaultId[]) => ({
+      fault,
+      probability,
+      alike,
+      severity: 0.5
+    });
+    const suspects = [
+      row('airflow-restricted', 0.5, 'radiator-clogged', 'fan-motor-weak'),
+      row('none', 0.2),
+      row('radiator-clogged', 0.15, 'airflow-restricted'),
+      row('fan-motor-weak', 0.1, 'airflow-restricted', 'fan-relay-coil')
+    ];
+    const rows = explainedBy(suspects);
+    expect(rows.map((r) => r.faults)).toEqual([
+      ['airflow-restricted', 'radiator-clogged', 'fan-motor-weak'],
+      ['none']
+    ]);
+    expect(rows[0].probability).toBeCloseTo(0.75, 9);
+    expect(rows[0].alike).toEqual([]);
+    const said = verdictSentence({ verdict: 'airflow-restricted', suspects, couldNotShow: [] });
+    expect(said).toContain('or radiator clogged inside, fan motor weak, which draws nearly the same curve');
+    expect(said).toContain('Together likely.');
+  });
 
   it('of a run that says too little name what would say more', () => {
     expect(verdictTitle(a)).toBe('Not enough to say');

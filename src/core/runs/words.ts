@@ -1,5 +1,6 @@
 import { FAULTS } from '../faults/registry';
 import { midSentence, sayChance } from '../base/text';
+import type { FaultId } from '../vehicle/faults';
 import type { Analysis } from './analyse';
 
 /** The verdict as a headline. */
@@ -25,13 +26,10 @@ export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'coul
       a.couldNotShow.find((b) => b.fault.startsWith('thermostat'));
     return what ? `${sentence(what.because)}. ${what.toShow}.` : 'The run is too short or too mild to judge.';
   }
-  const nearly = a.suspects.filter(
-    (s) => s !== first && first.alike.includes(s.fault) && s.probability >= 0.03
-  );
-  if (nearly.length > 0)
-    return `${FAULTS[a.verdict].means}: leading among what draws nearly this curve, with ${nearly
-      .map((s) => `${midSentence(FAULTS[s.fault].title)} (${sayChance(s.probability)})`)
-      .join(', ')}. Another check tells them apart; the same run again does not.`;
+  const [told] = explainedBy(a.suspects);
+  const others = told?.faults.slice(1) ?? [];
+  if (others.length > 0)
+    return `${FAULTS[a.verdict].means}; or ${others.map((f) => midSentence(FAULTS[f].title)).join(', ')}, which draws nearly the same curve on this drive. Together ${sureness(told.probability)}. Another check tells them apart; the same run again does not.`;
   const rival =
     second && second.probability >= 0.1
       ? ` ${FAULTS[second.fault].title} could explain it too (${sayChance(second.probability)}).`
@@ -51,6 +49,30 @@ function undecided(
     `${FAULTS[fault].title} leads (${sayChance(probability)}), but a healthy engine may draw this curve too ` +
     `(${sayChance(healthy)}).${next ? ` ${next}.` : ' Its checks, or a second run, will tell.'}`
   );
+}
+
+/** What could explain a run, as it is told: faults that draw nearly one curve in one row, with what they have together. */
+export interface ExplainedBy {
+  readonly faults: readonly FaultId[];
+  readonly probability: number;
+  /** Others that draw the very same curve in any log, and have no share of their own. */
+  readonly alike: readonly FaultId[];
+}
+
+export function explainedBy(suspects: Analysis['suspects']): ExplainedBy[] {
+  const rows: ExplainedBy[] = [];
+  for (const suspect of suspects) {
+    if (rows.some((r) => r.faults.includes(suspect.fault))) continue;
+    const free = suspects.filter((s) => !rows.some((r) => r.faults.includes(s.fault)));
+    const group = free.filter((s) => s === suspect || suspect.alike.includes(s.fault));
+    const faults = group.map((s) => s.fault);
+    rows.push({
+      faults,
+      probability: group.reduce((sum, s) => sum + s.probability, 0),
+      alike: suspect.alike.filter((f) => !suspects.some((s) => s.fault === f))
+    });
+  }
+  return rows;
 }
 
 export interface BlindGroup {

@@ -8,7 +8,7 @@
   import Dot from '@lucide/svelte/icons/dot';
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import { Accordion } from 'bits-ui';
-  import { groupedBlindSpots, verdictSentence, verdictTitle } from '$core/runs/words';
+  import { explainedBy, groupedBlindSpots, verdictSentence, verdictTitle } from '$core/runs/words';
   import { midSentence, sayChance } from '$core/base/text';
   import type { Analysis } from '$core/runs/analyse';
 
@@ -20,7 +20,7 @@
   const tone = $derived(
     analysis.verdict === 'none' ? 'good' : analysis.verdict === 'not-enough' ? 'open' : 'off'
   );
-  const shown = $derived(analysis.suspects.slice(0, 5));
+  const shown = $derived(explainedBy(analysis.suspects).slice(0, 5));
 
   const blind = $derived(groupedBlindSpots(analysis.couldNotShow));
   const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
@@ -48,11 +48,14 @@
   <div class="p-4">
     <h3 class="font-bold">What could explain it</h3>
     <ol class="mt-2 space-y-2.5">
-      {#each shown as s (s.fault)}
+      {#each shown as s (s.faults[0])}
         <li>
           <div class="flex items-baseline gap-3">
-            <span>{FAULTS[s.fault].title}</span><span class="reading ml-auto">{sayChance(s.probability)}</span
-            >
+            <span
+              >{FAULTS[s.faults[0]].title}{#each s.faults.slice(1) as f (f)}&#32;or {midSentence(
+                  FAULTS[f].title
+                )}{/each}</span
+            ><span class="reading ml-auto">{sayChance(s.probability)}</span>
           </div>
           <div class="bg-well mt-1 h-2 rounded-full" aria-hidden="true">
             <div class="bg-ink h-2 rounded-full" style="width: {Math.max(1, s.probability * 100)}%"></div>
@@ -60,8 +63,8 @@
           {#if s.alike.length > 0}<p class="text-ink-2 mt-1 text-sm">
               Looks the same in a log: {s.alike.map((id) => midSentence(FAULTS[id].title)).join(', ')}
             </p>{/if}
-          {#if s.fault !== 'none' && s === shown[0]}<p class="text-ink-2 mt-1 text-sm">
-              To confirm: {FAULTS[s.fault].confirm}
+          {#if s.faults[0] !== 'none' && s === shown[0]}<p class="text-ink-2 mt-1 text-sm">
+              To confirm: {FAULTS[s.faults[0]].confirm}
             </p>{/if}
         </li>
       {/each}
