@@ -39,7 +39,10 @@ export function groupOf(check: CheckId, found: readonly string[] = []): string {
 }
 
 /** What a check, a run or a complaint says does not change while they do not: kept, so that its weights are too. */
-const ofChecks = new WeakMap<JudgedCheck, { readonly finding: Finding | null }>();
+const ofChecks = new WeakMap<
+  JudgedCheck,
+  { readonly sheet: SpecSheet | null; readonly finding: Finding | null }
+>();
 const ofRuns = new Recent<Finding>(500);
 const ofComplaints = new Recent<Finding[]>(200);
 
@@ -47,10 +50,12 @@ const ofComplaints = new Recent<Finding[]>(200);
  * What a judged check says of its suspects; null where it says nothing or is void. What it read of the sensor beside
  * the truth is left to {@link sensorFinding}.
  */
-export function findingOf(judged: JudgedCheck, sheet: SpecSheet | null = null): Finding | null {
-  const had = ofChecks.get(judged) ?? { finding: readCheck(judged, sheet) };
-  ofChecks.set(judged, had);
-  return had.finding;
+export function findingOf(judged: JudgedCheck, sheet: SpecSheet | null): Finding | null {
+  const had = ofChecks.get(judged);
+  if (had?.sheet === sheet) return had.finding;
+  const finding = readCheck(judged, sheet);
+  ofChecks.set(judged, { sheet, finding });
+  return finding;
 }
 
 /** What a check that counts read of the sensor; nothing where it is void or judged by hand. */
@@ -166,9 +171,9 @@ export function findingsOf(job: {
   readonly runs: readonly RankedRun[];
   /** What the technician added. */
   readonly own?: readonly Finding[];
-  readonly sheet?: SpecSheet | null;
+  readonly sheet: SpecSheet | null;
 }): Finding[] {
-  const sheet = job.sheet ?? null;
+  const { sheet } = job;
   const counted = [...new Set(job.done.map((j) => j.check))]
     .filter((c) => c !== 'warm-up-run')
     .flatMap((c) => counting(job.done, c) ?? []);

@@ -35,7 +35,7 @@ const finding = (llr: Finding['llr'], id = 'f', group = 'meter'): Finding => ({
   group
 });
 const ratio = (check: CheckId, readings: object, fault: FaultId, c: CheckContext) =>
-  Math.exp(findingOf(entry(check, readings, c))?.llr[fault] ?? 0);
+  Math.exp(findingOf(entry(check, readings, c), c.sheet)?.llr[fault] ?? 0);
 const cold = context([stopped(14)], curlew);
 
 describe('the advice', () => {
@@ -102,7 +102,10 @@ describe('the sensor that lies', () => {
     ]);
     const groups = (['scan', 'probe'] as const).map(
       (by) =>
-        findingOf(entry('hose-rush', { felt: 'rush', coolantC: 60, by: 'hand', coolantBy: by }, cold))!.group
+        findingOf(
+          entry('hose-rush', { felt: 'rush', coolantC: 60, by: 'hand', coolantBy: by }, cold),
+          curlew
+        )!.group
     );
     expect(groups).toEqual(['scan', 'hand']);
   });
@@ -231,9 +234,9 @@ describe('the bath', () => {
 
 it('the same finding twice is no second witness', () => {
   const rush = entry('hose-rush', { felt: 'gradual', coolantC: 60, by: 'hand', coolantBy: 'probe' }, cold);
-  const once = posteriorOf(findingsOf({ symptoms: [], done: [rush], runs: [] }), curlew);
+  const once = posteriorOf(findingsOf({ symptoms: [], done: [rush], runs: [], sheet: curlew }), curlew);
   const twice = posteriorOf(
-    findingsOf({ symptoms: [], done: [rush, { ...rush, id: 'again' }], runs: [] }),
+    findingsOf({ symptoms: [], done: [rush, { ...rush, id: 'again' }], runs: [], sheet: curlew }),
     curlew
   );
   expect(twice.suspects[0]).toEqual(once.suspects[0]);

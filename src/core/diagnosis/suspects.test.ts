@@ -120,7 +120,7 @@ describe('what is believed', () => {
       judged('clutch-cold-turn', { firstTurn: 'firm', freeTurns: 0, laterTurns: null }),
       judged('air-rise', { beforeC: 14, afterC: 79, coolantC: 97, fan: 'yes' })
     ].map((j) => ({ ...j, id: run.id }));
-    const ids = findingsOf({ symptoms: [], done: asChecks, runs: [run] }).map((f) => f.id);
+    const ids = findingsOf({ symptoms: [], done: asChecks, runs: [run], sheet: curlew }).map((f) => f.id);
     expect(ids.length).toBeGreaterThan(1);
     expect(new Set(ids).size).toBe(ids.length);
   });
@@ -182,12 +182,15 @@ describe('the ambulance', () => {
     judged('air-rise', { beforeC: 14, afterC: 79, coolantC: 97, fan: 'yes' })
   ];
   const leader = (d: JudgedCheck[]) =>
-    posteriorOf(findingsOf({ symptoms: queue, done: d, runs: [] }), fathom).suspects[0];
+    posteriorOf(findingsOf({ symptoms: queue, done: d, runs: [], sheet: fathom }), fathom).suspects[0];
 
   it('comes to restricted airflow and not the clutch everyone suspects', () => {
     expect(leader(done).fault).toBe('airflow-restricted');
     expect(leader(done).probability).toBeGreaterThan(0.7);
-    const clutch = bearingsOn('clutch-slipping', findingsOf({ symptoms: queue, done, runs: [] }));
+    const clutch = bearingsOn(
+      'clutch-slipping',
+      findingsOf({ symptoms: queue, done, runs: [], sheet: fathom })
+    );
     expect(clutch[0].decibans).toBeLessThan(-5);
   });
 
@@ -334,6 +337,6 @@ describe('the next check', () => {
 
   it('a void check is no finding', () => {
     const base = judged('clutch-cold-turn', { firstTurn: 'firm', freeTurns: 0, laterTurns: null });
-    expect(findingOf({ ...base, outcome: { ...base.outcome, result: 'void' } })).toBeNull();
+    expect(findingOf({ ...base, outcome: { ...base.outcome, result: 'void' } }, null)).toBeNull();
   });
 });

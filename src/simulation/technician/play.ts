@@ -10,7 +10,7 @@ import { logFrom } from '../../core/runs/log-from';
 import { seeded } from '../../core/base/random';
 import type { JudgedCheck } from '../../core/diagnosis/judged';
 import { analyse } from '../../core/runs/analyse';
-import { complaintFindings, findingOf, runFinding, type RankedRun } from '../../core/diagnosis/findings';
+import { complaintFindings, type RankedRun } from '../../core/diagnosis/findings';
 import type { Finding } from '../../core/diagnosis/finding';
 import { waitFor } from '../../core/diagnosis/next';
 import { LIBRARY } from '../../core/physics/thermistor/library';
@@ -24,7 +24,6 @@ const BLUNDERS = 0.03;
 /** What a check gave on a case, whoever asks and when: the same case answers every planner alike. */
 export interface Answer {
   readonly id: CheckId;
-  readonly finding: Finding | null;
   readonly judged: JudgedCheck | null;
   /** A run as its model ranked it, where the check is one. */
   readonly run?: RankedRun;
@@ -60,7 +59,7 @@ export class Patient {
   #measure(id: CheckId, of: Case, blundered: boolean, random: () => number): Answer | null {
     if (id === 'warm-up-run' || id === 'road-run') {
       const run = runOf(of, id, random);
-      return { id, judged: null, finding: runFinding(run), blundered, run };
+      return { id, judged: null, blundered, run };
     }
     const check = checkOf(id);
     const readings = MEASURES[id]?.(of, random) ?? null;
@@ -92,7 +91,7 @@ export class Patient {
       words: '',
       outcome
     };
-    return { id, judged, finding: findingOf(judged), blundered };
+    return { id, judged, blundered };
   }
 }
 
