@@ -1,7 +1,7 @@
 import { FAULTS } from '../core/faults/registry';
 import type { SpecSheet } from '../core/vehicle/spec-sheet';
 import type { Analysis } from '../core/runs/analyse';
-import { verdictTitle } from '../core/runs/words';
+import { explainedBy, verdictTitle } from '../core/runs/words';
 import { midSentence, sayChance } from '../core/base/text';
 import type { Outcome } from '../core/checks/check';
 import { checkOf } from '../core/checks/registry';
@@ -21,12 +21,12 @@ export function analysisText(
 ): string {
   const lines = [`${file} against ${spec.name}`, '', `Fits best: ${verdictTitle(a)}`, ''];
   lines.push('Could be');
-  for (const s of a.suspects.slice(0, 5)) {
+  for (const s of explainedBy(a.suspects).slice(0, 5)) {
     const alike =
       s.alike.length > 0
         ? `; this log cannot tell it from ${s.alike.map((id) => midSentence(FAULTS[id].title)).join(', ')}`
         : '';
-    lines.push(`  ${sayChance(s.probability).padStart(6)}  ${FAULTS[s.fault].title}${alike}`);
+    lines.push(`  ${sayChance(s.probability).padStart(6)}  ${s.title}${alike}`);
   }
   lines.push('', 'Evidence', ...a.evidence.map((e) => `  ${MARK[e.state]} ${e.text}`));
   if (a.couldNotShow.length > 0)

@@ -52,22 +52,28 @@ function undecided(
 }
 
 /** What could explain a run, as it is told: faults that draw nearly one curve in one row, with what they have together. */
-export interface ExplainedBy {
+interface ExplainedBy {
+  /** The leading one first. */
   readonly faults: readonly FaultId[];
+  /** All of them by name. */
+  readonly title: string;
   readonly probability: number;
   /** Others that draw the very same curve in any log, and have no share of their own. */
   readonly alike: readonly FaultId[];
 }
 
+/** Every explanation of a run in the rows in which it is told, on every page and on the command line. */
 export function explainedBy(suspects: Analysis['suspects']): ExplainedBy[] {
   const rows: ExplainedBy[] = [];
   for (const suspect of suspects) {
     if (rows.some((r) => r.faults.includes(suspect.fault))) continue;
     const free = suspects.filter((s) => !rows.some((r) => r.faults.includes(s.fault)));
     const group = free.filter((s) => s === suspect || suspect.alike.includes(s.fault));
-    const faults = group.map((s) => s.fault);
+    const faults = [suspect.fault, ...group.flatMap((s) => (s === suspect ? [] : [s.fault]))];
+    const titles = faults.map((f) => FAULTS[f].title);
     rows.push({
       faults,
+      title: [titles[0], ...titles.slice(1).map(midSentence)].join(' or '),
       probability: group.reduce((sum, s) => sum + s.probability, 0),
       alike: suspect.alike.filter((f) => !suspects.some((s) => s.fault === f))
     });

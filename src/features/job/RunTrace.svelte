@@ -114,6 +114,24 @@
   const shownValue = (key: ChannelKey, i: number) => inWords(samples.channels[key]?.[i], channel(key).kind);
 </script>
 
+{#snippet chip(says: string, on: boolean, turn: () => void)}
+  <button
+    class="min-h-11 rounded-full border px-3.5 text-sm {on
+      ? 'border-act bg-act text-act-ink font-semibold'
+      : 'border-line-strong'}"
+    aria-pressed={on}
+    onclick={turn}>{says}</button
+  >
+{/snippet}
+
+{#snippet line(says: string, colour: string, dashes: string)}
+  <span class="flex items-center gap-2"
+    ><svg width="34" height="6" aria-hidden="true"
+      ><line y1="3" y2="3" x2="34" stroke={colour} stroke-dasharray={dashes} stroke-width="2.5" /></svg
+    >{says}</span
+  >
+{/snippet}
+
 <section class="card p-3" aria-label="Trace">
   <div class="flex min-h-11 flex-wrap items-center gap-x-5 gap-y-1 px-1">
     {#if at === null}
@@ -143,31 +161,13 @@
           >where it should have been today, 9 times in 10</span
         >
         {#if explained && why}
-          <span class="flex items-center gap-2"
-            ><svg width="34" height="6" aria-hidden="true"
-              ><line
-                y1="3"
-                y2="3"
-                x2="34"
-                stroke="var(--good)"
-                stroke-dasharray="12 5"
-                stroke-width="2.5"
-              /></svg
-            >a healthy engine, as near as it comes</span
-          >
+          {@render line('a healthy engine, as near as it comes', 'var(--good)', '12 5')}
           {#if why.fault}
-            <span class="flex items-center gap-2"
-              ><svg width="34" height="6" aria-hidden="true"
-                ><line
-                  y1="3"
-                  y2="3"
-                  x2="34"
-                  stroke="var(--off)"
-                  stroke-dasharray="3 4"
-                  stroke-width="2.5"
-                /></svg
-              >{midSentence(FAULTS[why.fault.id].title)}, as near as it comes</span
-            >
+            {@render line(
+              `${midSentence(FAULTS[why.fault.id].title)}, as near as it comes`,
+              'var(--off)',
+              '3 4'
+            )}
             {#if why.parts.length > 0}
               <span class="flex items-center gap-2"
                 ><span class="bg-off-wash border-line h-4 w-5 border" aria-hidden="true"></span>where the two
@@ -235,23 +235,9 @@
       aria-label="Other channels under the trace"
     >
       <span class="text-ink-2 text-sm">Also show</span>
-      {#if why}
-        <button
-          class="min-h-11 rounded-full border px-3.5 text-sm {explained
-            ? 'border-act bg-act text-act-ink font-semibold'
-            : 'border-line-strong'}"
-          aria-pressed={explained}
-          onclick={() => (explained = !explained)}>What explains it</button
-        >
-      {/if}
+      {#if why}{@render chip('What explains it', explained, () => (explained = !explained))}{/if}
       {#each extra as key (key)}
-        <button
-          class="min-h-11 rounded-full border px-3.5 text-sm {shown.includes(key)
-            ? 'border-act bg-act text-act-ink font-semibold'
-            : 'border-line-strong'}"
-          aria-pressed={shown.includes(key)}
-          onclick={() => toggle(key)}>{channel(key).title}</button
-        >
+        {@render chip(channel(key).title, shown.includes(key), () => toggle(key))}
       {/each}
     </div>
   {/if}

@@ -8,13 +8,7 @@
   import Dot from '@lucide/svelte/icons/dot';
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import { Accordion } from 'bits-ui';
-  import {
-    explainedBy,
-    groupedBlindSpots,
-    verdictSentence,
-    verdictTitle,
-    type ExplainedBy
-  } from '$core/runs/words';
+  import { explainedBy, groupedBlindSpots, verdictSentence, verdictTitle } from '$core/runs/words';
   import { midSentence, sayChance } from '$core/base/text';
   import type { Analysis } from '$core/runs/analyse';
 
@@ -27,9 +21,6 @@
     analysis.verdict === 'none' ? 'good' : analysis.verdict === 'not-enough' ? 'open' : 'off'
   );
   const shown = $derived(explainedBy(analysis.suspects).slice(0, 5));
-
-  const titleOf = ([first, ...others]: ExplainedBy['faults']) =>
-    [FAULTS[first].title, ...others.map((f) => midSentence(FAULTS[f].title))].join(' or ');
 
   const blind = $derived(groupedBlindSpots(analysis.couldNotShow));
   const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
@@ -60,7 +51,7 @@
       {#each shown as s (s.faults[0])}
         <li>
           <div class="flex items-baseline gap-3">
-            <span>{titleOf(s.faults)}</span><span class="reading ml-auto">{sayChance(s.probability)}</span>
+            <span>{s.title}</span><span class="reading ml-auto">{sayChance(s.probability)}</span>
           </div>
           <div class="bg-well mt-1 h-2 rounded-full" aria-hidden="true">
             <div class="bg-ink h-2 rounded-full" style="width: {Math.max(1, s.probability * 100)}%"></div>

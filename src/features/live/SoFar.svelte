@@ -6,7 +6,7 @@
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import type { Analysis } from '$core/runs/analyse';
   import type { RankStep } from '$core/runs/rank';
-  import { verdictSentence } from '$core/runs/words';
+  import { explainedBy, verdictSentence } from '$core/runs/words';
   import type { RankingWorker } from '$lib/workers/ranking';
   import RankingThread from '$lib/workers/ranking?worker';
 
@@ -68,11 +68,9 @@
     {#if found}
       <p class="mt-2" data-so-far={found.analysis.verdict}>{verdictSentence(found.analysis)}</p>
       <ul class="mt-2 text-sm">
-        {#each found.analysis.suspects.slice(0, SHOWN) as s (s.fault)}
+        {#each explainedBy(found.analysis.suspects).slice(0, SHOWN) as s (s.title)}
           <li class="flex gap-3 py-0.5">
-            <span class="flex-1">{FAULTS[s.fault].title}</span><span class="reading"
-              >{sayChance(s.probability)}</span
-            >
+            <span class="flex-1">{s.title}</span><span class="reading">{sayChance(s.probability)}</span>
           </li>
         {/each}
       </ul>
