@@ -6,7 +6,6 @@ import type { Dice } from './dice';
  * truly is; its sheet is another matter.
  */
 export interface Engine {
-  readonly litres: number;
   readonly diesel: boolean;
   /** Heat capacity of iron and oil, and of the coolant in the engine, kJ/K. */
   ironKJ: number;
@@ -99,6 +98,8 @@ export interface Moment {
   /** Of all the heater could take; and of its flow. */
   heaterFlow: number;
   fanPct: number;
+  /** What the control unit asks of the electric fan, whatever that does. */
+  askedPct: number;
   clutchShare: number;
   rpm: number;
   kmh: number;
@@ -114,7 +115,6 @@ export class Bench {
   #bimetalC: number;
   /** Card over the radiator, as hands put it there. */
   covered = 0;
-  commandedPct: number | null = null;
   constructor(
     readonly e: Engine,
     readonly ambientC: number,
@@ -136,6 +136,7 @@ export class Bench {
       opening: e.leastOpen,
       heaterFlow: 0,
       fanPct: 0,
+      askedPct: 0,
       clutchShare: 0,
       rpm: 0,
       kmh: 0,
@@ -251,7 +252,7 @@ export class Bench {
       if (fan.kind === 'controller' && asked < 20) asked = 0;
       if (lost && !leg.off) asked = 100;
       if (leg.off) asked = 0;
-      if (this.commandedPct !== null) asked = this.commandedPct;
+      m.askedPct = asked;
       m.fanPct = Math.max(
         fan.works ? asked : 0,
         fan.stuck * (fan.kind === 'controller' ? 0.9 + 0.1 * Math.sin(m.t / 17) : 1)

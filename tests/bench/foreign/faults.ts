@@ -9,15 +9,12 @@ export interface Sick extends Made {
   readonly bad: number;
   /** Ohms of the sensor alone at a temperature, and with its circuit. */
   readonly sensorOhm: (celsius: number) => number;
-  readonly circuit: { series: number; parallel: number; open: boolean; short: boolean };
+  readonly circuit: { series: number; open: boolean; short: boolean };
   readonly comesAndGoes: boolean;
   readonly gaugeOff: number;
 }
 
 type Body = { -readonly [K in keyof Sick]: Sick[K] };
-/** Pull-up of the control unit, ohm. */
-const PULL_UP = 2200;
-
 /** What each fault does here. What it does is written from what mechanics tell of it, not from the product's plant. */
 const DOES: Readonly<Record<FaultId, (s: Body, bad: number, dice: Dice) => void>> = {
   none: () => {},
@@ -105,23 +102,24 @@ function shift(s: Body, by: number): void {
   const ohm = s.ohmAt;
   s.sensorOhm = (c) => ohm(c + by);
 }
-/** What the control unit makes of the ohms it sees: it knows the right sensor's law, and looks its volts up in it. */
+/** The sensor as its circuit lets the control unit see it. */
 function throughCircuit(s: Body): void {
   s.engine.reads = (c) => {
     if (s.circuit.open) return -40;
     if (s.circuit.short) return 140;
-    const seen = s.sensorOhm(c) + s.circuit.series;
-    let [low, high] = [-40, 140];
-    for (let i = 0; i < 30; i++) {
-      const mid = (low + high) / 2;
-      if (s.ohmAt(mid) > seen) low = mid;
-      else high = mid;
-    }
-    return low;
+    return readsOf(s, s.sensorOhm(c) + s.circuit.series);
   };
 }
-
-export const voltsAt = (ohm: number) => (5 * ohm) / (ohm + PULL_UP);
+/** What the control unit makes of so many ohms, by the law of the right sensor. */
+export function readsOf({ ohmAt }: Pick<Made, 'ohmAt'>, ohm: number): number {
+  let [low, high] = [-40, 140];
+  for (let i = 0; i < 30; i++) {
+    const mid = (low + high) / 2;
+    if (ohmAt(mid) > ohm) low = mid;
+    else high = mid;
+  }
+  return low;
+}
 
 /** The faults that a vehicle of this making can have. */
 export function possibleIn({ engine: e, sheet }: Made): FaultId[] {
@@ -152,7 +150,7 @@ export function withFaults(made: Made, faults: readonly FaultId[], bad: number, 
     faults,
     bad,
     sensorOhm: made.ohmAt,
-    circuit: { series: 0, parallel: 0, open: false, short: false },
+    circuit: { series: 0, open: false, short: false },
     comesAndGoes: false,
     gaugeOff: 0
   };

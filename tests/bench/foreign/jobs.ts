@@ -2,7 +2,7 @@ import type { FaultId } from '../../../src/core/vehicle/faults';
 import { Dice } from './dice';
 import { storyOf } from './driver';
 import { possibleIn, withFaults, type Sick } from './faults';
-import type { Scene } from './hands';
+import type { Scene } from './hands/scene';
 import type { Story } from './driver';
 import { drawVehicle } from './vehicles';
 

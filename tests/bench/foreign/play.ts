@@ -5,8 +5,9 @@ import { caseOfFile } from '../../../src/core/handover/case-of-file';
 import { readJobFile } from '../../../src/core/handover/job-file';
 import type { FaultId } from '../../../src/core/vehicle/faults';
 import { TEXTBOOK } from '../diagnosis/textbook';
-import { csvOf, HANDS } from './hands';
+import { HANDS } from './hands';
 import { jobOf, sceneOf, type Job } from './jobs';
+import { csvOf } from './logger';
 
 /** How a job of this world went. */
 export interface Played {

@@ -93,7 +93,6 @@ export function drawVehicle(dice: Dice, gaps: boolean): Made {
   const open = k.opensC + 0.9 * dice.bell();
   const law = sensorLaw(dice.of([2050, 2450, 2750]), dice.of([3350, 3520, 3700]));
   const engine: Engine = {
-    litres: L,
     diesel,
     ironKJ: spread(13 * L + 14),
     coolantKJ: spread(3.6 * (1.4 + 0.9 * L)),
