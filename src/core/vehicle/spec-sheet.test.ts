@@ -74,6 +74,19 @@ describe('a spec sheet', () => {
     );
   });
 
+  it('takes three constants as makers give them, and refuses those whose resistance would not fall', () => {
+    const with3 = (c: number) => {
+      const sheet = curlew();
+      return problemsOf({
+        ...sheet,
+        ect: { ...sheet.ect, curve: { kind: 'steinhart-hart', a: 1e-3, b: 2.9e-4, c } }
+      });
+    };
+    expect(with3(-1.6e-7)).toEqual([]);
+    expect(with3(1.1e-7)).toEqual([]);
+    expect(with3(-1e-5).join()).toMatch(/^ect\.curve\.c: .*check the sign and the power of ten$/);
+  });
+
   it('has the JSON Schema that the docs show', () => {
     expect(JSON.parse(readFileSync('docs/schema/spec-sheet.schema.json', 'utf8'))).toEqual(
       JSON.parse(JSON.stringify(specSheetJsonSchema()))

@@ -144,7 +144,7 @@ export const specSheetSchema = z.looseObject({
   clutch: defineField(clutchSchema, {
     label: 'Clutch fan',
     choices: { thermal: 'thermal viscous', fixed: 'fixed slip', electronic: 'electronic' },
-    blank: 'none'
+    blank: 'none, or not known'
   }).nullish(),
   ect: z
     .looseObject({
