@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import type { SensorReading } from '../checks/check';
 import { plainText } from '../units/say';
 import { sheetOf } from '../../../tests/support/check-bench';
+import { resistanceAt, temperatureAt } from '../physics/thermistor/curve';
+import { LIBRARY } from '../physics/thermistor/library';
 import { READ_FAULTS, sensorFinding } from './sensor-evidence';
 
 const curlew = sheetOf('qh-03-curlew');
@@ -41,6 +43,19 @@ describe('all readings of the sensor together', () => {
 
   it('tell a part of another curve by its tilt: high when cold and low when hot', () => {
     expect(best(read(18, 10), read(78, 92, 'engine'))).toBe('ect-wrong-part');
+  });
+
+  it('tell a part of another family from a shift, however much speaks against a sound one', () => {
+    const own = curlew.ect!.curve!;
+    const other = LIBRARY.map(
+      ({ curve }) =>
+        (c: number) =>
+          temperatureAt(own, resistanceAt(curve, c))
+    ).find((reads) => Math.abs(reads(60) - 60) > 8 && Math.abs(reads(90) - 90 - (reads(10) - 10)) > 6)!;
+    const ladder = [10, 45, 70, 92].map((c) => read(other(c), c));
+    expect(best(...ladder)).toBe('ect-wrong-part');
+    const shift = Math.sign(other(60) - 60) > 0 ? 'ect-reads-hot' : 'ect-reads-cold';
+    expect(weight('ect-wrong-part', ...ladder) - weight(shift, ...ladder)).toBeGreaterThan(2);
   });
 
   it('tell the loom from the sensor by a good sensor, and by the sensor with its plug off', () => {

@@ -2,6 +2,7 @@ import { limitsOf } from '../vehicle/limits';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { FaultId } from '../vehicle/faults';
 import { resistanceAt, temperatureAt } from '../physics/thermistor/curve';
+import { LIBRARY } from '../physics/thermistor/library';
 import type { Curve } from '../vehicle/sensor-curve';
 import { logSumExp } from '../runs/likelihood';
 import type { SensorReading } from '../checks/check';
@@ -35,6 +36,8 @@ const evenly = <T>(share: number, of: readonly T[], reads: (of: T, r: SensorRead
 /** Where a sensor without flow is told to be a share of the way back to the air, by a usual day. */
 const AIR_C = 20;
 const KELVIN = 273.15;
+/** A family that reads nearer than this at 60 °C is no other part, °C. */
+const APART_C = 3;
 /** Middle of a warm-up, where a part of another curve is off by its size and not by its tilt. */
 const MIDDLE_K = 323;
 
@@ -59,22 +62,30 @@ function waysOf(sheet: SpecSheet | null): Readonly<Record<ReadFault | 'none', re
   /** A contact that costs so much at 90 °C, and a leak that adds so much at 20 °C, Ω. */
   const contact = (byC: number) => ohmAt(90 - byC) - ohmAt(90);
   const leak = (byC: number) => 1 / (1 / ohmAt(20 + byC) - 1 / ohmAt(20));
-  const otherParts = [-1.2, -0.9, -0.6, -0.4, -0.25, -0.12, 0.12, 0.25, 0.4, 0.6, 0.9, 1.2].flatMap((size) =>
-    [-900, -500, -200, 0, 200, 500, 900].map((slopeK) => ({ size, slopeK }))
+  const otherParts = [...range(-1.2, -0.1, 12), ...range(0.1, 1.2, 12)].flatMap((size) =>
+    range(-900, 900, 7).map((slopeK) => ({ size, slopeK }))
+  );
+  const families = LIBRARY.filter(
+    ({ curve: c }) => Math.abs(temperatureAt(curve, resistanceAt(c, 60)) - 60) > APART_C
   );
   return {
     none: [{ share: 1, reads: (r) => r.trueC }],
     'ect-reads-hot': [
-      ...evenly(0.6, range(4, 28, 9), shifted),
-      ...evenly(0.4, range(5, 32, 8).map(leak), (ohm, r) => own(r, across(ohm, r)))
+      ...evenly(0.6, range(4, 28, 17), shifted),
+      ...evenly(0.4, range(5, 32, 15).map(leak), (ohm, r) => own(r, across(ohm, r)))
     ],
     'ect-reads-cold': [
-      ...evenly(0.5, range(-4, -28, 9), shifted),
-      ...evenly(0.5, range(4, 36, 9).map(contact), (ohm, r) => own(r, inSeries(ohm, r)))
+      ...evenly(0.5, range(-4, -28, 17), shifted),
+      ...evenly(0.5, range(4, 36, 17).map(contact), (ohm, r) => own(r, inSeries(ohm, r)))
     ],
-    'ect-wrong-part': evenly(1, otherParts, ({ size, slopeK }, r) =>
-      own(r, asOhm(ohmAt(r.trueC) * Math.exp(size + slopeK * (1 / (r.trueC + KELVIN) - 1 / MIDDLE_K))))
-    ),
+    'ect-wrong-part': [
+      ...evenly(families.length > 0 ? 0.5 : 0, families, (f, r) =>
+        own(r, asOhm(resistanceAt(f.curve, r.trueC)))
+      ),
+      ...evenly(families.length > 0 ? 0.5 : 1, otherParts, ({ size, slopeK }, r) =>
+        own(r, asOhm(ohmAt(r.trueC) * Math.exp(size + slopeK * (1 / (r.trueC + KELVIN) - 1 / MIDDLE_K))))
+      )
+    ],
     'ect-wiring': [
       ...evenly(0.6, range(Math.log(30), Math.log(8000), 10).map(Math.exp), (ohm, r) =>
         loom(r, inSeries(ohm, r))
@@ -139,20 +150,21 @@ export function sensorFinding(readings: readonly SensorReading[], sheet: SpecShe
       )
     );
   const sound = logOf(ways.none);
-  const llr = Object.fromEntries(
-    READ_FAULTS.map((f) => {
-      // Whether it comes or goes is drawn anew at every reading.
-      const log =
-        f === 'ect-intermittent'
-          ? readings.reduce(
-              (sum, r) =>
-                sum + logSumExp(ways[f].map(({ share, reads }) => Math.log(share) + logDensity(r, reads(r)))),
-              0
-            )
-          : logOf(ways[f]);
-      return [f, Math.max(-AT_MOST, Math.min(AT_MOST, TEMPER * (log - sound)))];
-    })
-  );
+  const over = READ_FAULTS.map((f) => {
+    // Whether it comes or goes is drawn anew at every reading.
+    const log =
+      f === 'ect-intermittent'
+        ? readings.reduce(
+            (sum, r) =>
+              sum + logSumExp(ways[f].map(({ share, reads }) => Math.log(share) + logDensity(r, reads(r)))),
+            0
+          )
+        : logOf(ways[f]);
+    return [f, TEMPER * (log - sound)] as const;
+  });
+  // What stands against a sound sensor is bounded by the likeliest fault, so that faults keep what they are apart.
+  const excess = Math.max(0, Math.max(...over.map(([, nats]) => nats)) - AT_MOST);
+  const llr = Object.fromEntries(over.map(([f, nats]) => [f, Math.max(-AT_MOST, nats - excess)]));
   return {
     id: 'sensor-readings',
     title: 'Sensor, all readings',
