@@ -9,7 +9,8 @@ import { logFrom } from '../../src/core/runs/log-from';
 import { plantFor } from '../../src/core/physics/plant/params';
 import { seeded } from '../../src/core/base/random';
 import type { Case } from '../../src/simulation/cases/hidden-case';
-import { MEASURES } from '../../src/simulation/technician/technician';
+import { checkOf } from '../../src/core/checks/registry';
+import { handsOn } from '../../src/simulation/technician/hands';
 import { fathom, taken } from '../support/check-bench';
 import { useApp } from './app';
 import { faultsByAxe, readOf, see, WAIT_MS, withText } from './browser';
@@ -90,7 +91,7 @@ async function followTheCard(job: string, wrong: Partial<Record<CheckId, unknown
     }
     await driver.wait(async () => (await driver.getCurrentUrl()).endsWith(`check=${check}`), WAIT_MS);
     await see(driver, By.css('form.card'));
-    const readings = wrong[check] ?? MEASURES[check]!(ambulance, seeded(i + 1));
+    const readings = wrong[check] ?? checkOf(check).simulate(handsOn(ambulance, seeded(i + 1)));
     await enter(`job:${id}`, { kind: 'check.recorded', payload: { check, readings } });
   }
   throw new Error(`never enough: ${asked.join(', ')}`);

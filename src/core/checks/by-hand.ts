@@ -58,6 +58,8 @@ const byHand = (words: CheckWords & { readonly results: Readonly<Record<string, 
     ...words,
     readings: byHandReadings,
     judge: judged,
+    // A run is simulated from its log, and the rest is nobody’s to invent.
+    simulate: () => null,
     words: wordsByHand
   });
 

@@ -10,6 +10,7 @@ import type { LibraryCurve } from '../physics/thermistor/library';
 import type { CautionId } from '../measure/cautions';
 import type { Tool } from '../measure/tools';
 import { fieldsOf, type Field } from '../units/field';
+import type { Hands } from './hands';
 import type { Shares, Strength } from './strength';
 
 /** Where on the heat line a check can be done: cold-soaked, warming, regulating, hot and stopped, any time, bench. */
@@ -137,6 +138,8 @@ interface CheckRule<R, Name extends string> {
   facts?(readings: R, at: string): ThermalFact[];
   /** What was read of the coolant sensor beside what was true: weighed together with every other such reading. */
   sensorReadings?(readings: R, sheet: SpecSheet | null): SensorReading[];
+  /** The readings as a technician would take them on a simulated vehicle; null where it cannot be done there. */
+  simulate(hands: Hands): NoInfer<R> | null;
   /** The readings in a line of the history. */
   words(readings: R): string;
   /** What its form begins with, where that is not nothing. */
@@ -173,6 +176,7 @@ export function defineCheck<R, Name extends string>(check: CheckWords & CheckRul
     unlikely: (readings, context) => check.unlikely?.(readings as R, context) ?? [],
     facts: (readings, at) => check.facts?.(readings as R, at) ?? [],
     sensorReadings: (readings, sheet) => check.sensorReadings?.(readings as R, sheet) ?? [],
+    simulate: (hands) => check.simulate(hands),
     words: (readings) => check.words(readings as R)
   };
 }

@@ -16,6 +16,7 @@ import type { FaultId } from '../vehicle/faults';
 import type { Problem } from '../base/result';
 import { say } from '../units/say';
 import { eachOf, outcome, type Judged } from './check';
+import type { Hands } from './hands';
 
 export const TEMPLATES = {
   'fan-relay': FAN_RELAY,
@@ -252,3 +253,23 @@ export const soundWords = (id: TemplateId, state: string, at: string, batteryV: 
   const place = placeOf(templateOf(id), state, at);
   return place ? told(place, soundAt(templateOf(id), state, at, batteryV)) : '';
 };
+
+/** The circuit that feeds the fan of a vehicle. */
+export function circuitOf({ plant, spec }: Hands): TemplateId {
+  if (plant.fan.kind === 'proportional') return 'fan-controller';
+  return (spec.fan?.stages?.length ?? 0) > 1 ? 'fan-pair' : 'fan-relay';
+}
+
+const SIMULATED_BATTERY_V = 12.6;
+const SIMULATED_MOST = 7;
+/** Goes round the circuit as the form proposes it, until it names no further place. */
+export function simulateCircuit(h: Hands) {
+  const circuit = circuitOf(h);
+  const taken: Measured[] = [];
+  for (let i = 0; i < SIMULATED_MOST; i++) {
+    const { next } = locate(TEMPLATES[circuit], taken, SIMULATED_BATTERY_V);
+    if (!next) break;
+    taken.push({ ...next, value: h.circuit(circuit, next.state, next.at) });
+  }
+  return { circuit, batteryV: SIMULATED_BATTERY_V, taken, names: {} };
+}

@@ -44,3 +44,9 @@ export const instrumentOf = (kind: InstrumentId): Instrument => ({
   name: '',
   uncertaintyC: INSTRUMENTS[kind].uncertaintyC
 });
+
+/** A temperature as it is written down, to a tenth, with what it was read with. */
+export const taken = (celsius: number, kind: InstrumentId) => ({
+  celsius: Math.round(10 * celsius) / 10,
+  instrument: instrumentOf(kind)
+});

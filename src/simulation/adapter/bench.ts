@@ -9,8 +9,9 @@ import { seeded } from '../../core/base/random';
 import { SimulatedBath } from '../vehicle/bath';
 import { readCircuit } from '../vehicle/circuits';
 import { scanFace } from '../vehicle/loop';
-import { PARTS, readPart } from '../vehicle/parts';
-import { INSTRUMENT_NAMES, readInstrument, type InstrumentName, type Place } from '../vehicle/instruments';
+import { readPart } from '../vehicle/parts';
+import { readInstrument } from '../vehicle/instruments';
+import { INSTRUMENT_NAMES, PARTS, type InstrumentName, type Place } from '../../core/checks/hands';
 import { ControlUnit } from './scan-adapter';
 import { SimulatedVehicle, type VehicleSetup } from '../vehicle/vehicle';
 

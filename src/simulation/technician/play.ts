@@ -16,7 +16,7 @@ import { waitFor } from '../../core/diagnosis/next';
 import { LIBRARY } from '../../core/physics/thermistor/library';
 import { mistaken } from '../cases/case';
 import type { Case } from '../cases/hidden-case';
-import { MEASURES } from './technician';
+import { handsOn } from './hands';
 
 /** One in so many checks is done wrong: what is written down is of another fault. */
 const BLUNDERS = 0.03;
@@ -62,7 +62,7 @@ export class Patient {
       return { id, judged: null, blundered, run };
     }
     const check = checkOf(id);
-    const readings = MEASURES[id]?.(of, random) ?? null;
+    const readings = check.simulate(handsOn(of, random));
     if (readings === null) return null;
     const parsed = check.readings.safeParse(readings);
     if (!parsed.success || check.refuse(parsed.data, of.spec).length > 0) return null;

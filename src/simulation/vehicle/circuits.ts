@@ -3,6 +3,8 @@ import { probesOf, type Template } from '../../core/physics/circuit/template';
 import type { FaultId } from '../../core/vehicle/faults';
 import { normalDraw, seeded, type Random } from '../../core/base/random';
 
+const BATTERY_V = 12.6;
+
 /** The element of each circuit that is broken where a vehicle has a fault; sound where it has none there. */
 const ELEMENT: Partial<Record<FaultId, Partial<Record<TemplateId, readonly string[]>>>> = {
   'fan-relay-contacts': {
@@ -52,10 +54,29 @@ export function readCircuit(
   random: Random
 ): number | null {
   const t = Object.hasOwn(TEMPLATES, circuit) ? TEMPLATES[circuit as TemplateId] : null;
-  const probe = t && probesOf(t, 12.6).find((p) => p.key === `${state}/${at}`);
+  const probe = t && probesOf(t, BATTERY_V).find((p) => p.key === `${state}/${at}`);
   if (!t || !probe) return null;
   const { id, sizeAt } = brokenElement(t, fault, seed);
   const shows = probe.shows(id);
   const value = shows[Math.min(sizeAt, shows.length - 1)];
   return Math.round(1000 * (value * (1 + 0.005 * normalDraw(random)) + 0.004 * normalDraw(random))) / 1000;
+}
+
+/** Volts at a place, or the step of what is seen there: sights come in whole steps, and are misread now and then. */
+export function seenInCircuit(
+  t: Template,
+  state: string,
+  at: string,
+  fault: FaultId,
+  seed: number,
+  random: Random
+): number | null {
+  const sight = t.sights.find((s) => s.id === at);
+  if (!sight) return readCircuit(t.id, state, at, fault, seed, random);
+  const { id, sizeAt } = brokenElement(t, fault, seed);
+  const steps = probesOf(t, BATTERY_V)
+    .find((p) => p.key === `${state}/${at}`)!
+    .shows(id);
+  const step = Math.round(steps[Math.min(sizeAt, steps.length - 1)] + 0.15 * normalDraw(random));
+  return Math.min(sight.steps.length - 1, Math.max(0, step));
 }

@@ -5,14 +5,15 @@ import { FAN_RELAY } from '../../core/physics/circuit/fan-relay';
 import { locate, type Measured } from '../../core/physics/circuit/template';
 import { readFace } from '../../core/physics/flow/face';
 import { readMap } from '../../core/physics/flow/map';
+import type { Part, Place } from '../../core/checks/hands';
 import { plantFor } from '../../core/physics/plant/params';
 import { seeded } from '../../core/base/random';
 import { readBath, type BathPoint } from '../../core/physics/thermostat/bath';
 import { SimulatedBath } from './bath';
 import { brokenElement, readCircuit } from './circuits';
-import { readInstrument, type Place } from './instruments';
+import { readInstrument } from './instruments';
 import { scanFace } from './loop';
-import { readPart, type Part } from './parts';
+import { readPart } from './parts';
 import { SimulatedVehicle, type VehicleSetup } from './vehicle';
 
 const vehicle = (more: Partial<VehicleSetup> = {}, minutes = 30) => {

@@ -1,13 +1,7 @@
 import { normalDraw, type Random } from '../../core/base/random';
-import { loopC, LOOP_PLACES, type LoopPlace } from './loop';
+import { LOOP_PLACES, type InstrumentName, type LoopPlace, type Place } from '../../core/checks/hands';
+import { loopC } from './loop';
 import type { SimulatedVehicle } from './vehicle';
-
-/** Instruments on the bench, each with the error of its kind. */
-export const INSTRUMENT_NAMES = ['multimeter', 'infrared', 'probe', 'tachometer'] as const;
-export type InstrumentName = (typeof INSTRUMENT_NAMES)[number];
-
-/** Where an instrument can be held. */
-export type Place = LoopPlace | 'sensor' | 'fan' | 'engine';
 
 const isLoop = (place: Place): place is LoopPlace => (LOOP_PLACES as readonly string[]).includes(place);
 

@@ -1,10 +1,6 @@
 import { normalDraw, type Random } from '../../core/base/random';
-import { PROBE_PLACES } from '../../core/physics/flow/map';
+import type { LoopPlace } from '../../core/checks/hands';
 import type { SimulatedVehicle } from './vehicle';
-
-/** Places on the loop and around the radiator where a probe can be held. */
-export const LOOP_PLACES = [...Object.values(PROBE_PLACES), 'front-air', 'fan-air', 'vent'] as const;
-export type LoopPlace = (typeof LOOP_PLACES)[number];
 
 /**
  * How far the heater's hose back is from the outside air to the engine: the air takes its heat from what flows, and the

@@ -1,20 +1,8 @@
 import { limitsOf } from '../../core/vehicle/limits';
 import { COIL_OHM, MOTOR_OHM } from '../../core/physics/circuit/fan-relay';
 import { normalDraw, type Random } from '../../core/base/random';
+import type { Part } from '../../core/checks/hands';
 import type { SimulatedVehicle } from './vehicle';
-
-/** What can be measured on parts that were taken out, or with a tester put on. */
-export const PARTS = [
-  'coil-ohm',
-  'rest-ohm',
-  'contact-drop',
-  'fan-amps',
-  'cap-opens',
-  'pressure',
-  'heater-ohm',
-  'clutch-plug'
-] as const;
-export type Part = (typeof PARTS)[number];
 
 /** Over-range, as a meter shows it: ten megohms. */
 const OVER_OHM = 10e6;

@@ -1,3 +1,4 @@
+import type { HandledEngine } from '../../core/checks/hands';
 import { withFault } from '../../core/faults/registry';
 import type { SpecSheet } from '../../core/vehicle/spec-sheet';
 import { driveFromLegs, DRIVES, type Drive, type DriveName, type Leg } from '../../core/physics/plant/drive';
@@ -30,7 +31,7 @@ const STEP_S = 0.5;
  * A vehicle that lives by its own clock: the plant of its sheet, driven through its drive once the key is turned
  * and idling on at the end of it. Time only moves in {@link advanceTo}, so the same calls give the same vehicle.
  */
-export class SimulatedVehicle {
+export class SimulatedVehicle implements HandledEngine {
   /** As it is now: what covers its radiator included. */
   plant: PlantParams;
   readonly #setup: VehicleSetup;
@@ -156,6 +157,10 @@ export class SimulatedVehicle {
       default:
         return null;
     }
+  }
+
+  get scanC(): number {
+    return this.identifier(0x05)!;
   }
 
   /** How fast the fan turns, as a share of its best, with the commanded test where one runs. */

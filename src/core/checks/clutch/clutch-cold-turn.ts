@@ -83,6 +83,15 @@ export const clutchColdTurn = defineCheck({
     r.firstTurn === 'locked' && (r.freeTurns ?? 0) > 0
       ? ['It cannot be turned, yet it ran on after a flick']
       : [],
+  simulate(h) {
+    const grip = h.plant.clutchGrip + h.noise(0.08);
+    if (h.plant.clutchLocked) return { firstTurn: 'locked', freeTurns: 0, laterTurns: null } as const;
+    return {
+      firstTurn: grip < 0.35 ? 'none' : grip < 0.75 ? 'slight' : 'firm',
+      freeTurns: Math.max(0, Math.round(9 * (1 - grip) + h.noise(0.6))),
+      laterTurns: null
+    } as const;
+  },
   words: (r) =>
     `First turn: ${DRAGS[r.firstTurn].toLowerCase()}${r.freeTurns === null ? '' : `, ${r.freeTurns} turns after a flick`}${r.laterTurns ? `; later ${DRAGS[r.laterTurns].toLowerCase()}` : ''}`
 });

@@ -238,6 +238,21 @@ export const clutchElectronic = defineCheck({
       found: ['deaf']
     });
   },
+  simulate(h) {
+    const share = (pct: number) =>
+      h.plant.clutchLocked ? 0.93 : commandedShare(h.spec, pct) * (0.35 + 0.65 * h.plant.clutchGrip);
+    const engineRpm = 1200;
+    return {
+      pairs: [10, 50, 90].map((commandPct) => ({
+        commandPct,
+        engineRpm,
+        fanRpm: Math.round(engineRpm * share(commandPct) * (1 + h.noise(0.03)))
+      })),
+      unplugged: { engineRpm, fanRpm: Math.round(engineRpm * 0.92) },
+      plugV: h.part('clutch-plug'),
+      pickup: null
+    };
+  },
   words: (r) =>
     [
       ...r.pairs.map((p) => `${p.commandPct} %: ${p.fanRpm} of ${p.engineRpm} rpm`),

@@ -1,3 +1,4 @@
+import { FAST_IDLE } from '../hands';
 import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
@@ -138,6 +139,29 @@ export const clutchHotSpeed = defineCheck({
     const whole = { ...judged, numbers: [...judged.numbers, ...numbers] };
     const own = sheet?.clutch?.kind === 'fixed' || limits.own;
     return own ? whole : unusual(whole, 'engagement temperature');
+  },
+  simulate(h) {
+    const engine = h.hot();
+    engine.hold(FAST_IDLE[0]);
+    const { engageAirC } = clutchLimits(h.spec);
+    const limitC = limitsOf(h.spec).stopC.value - 3;
+    // Once as it idles; then with card before the radiator, until the clutch must have gone over or the coolant forbids.
+    const pairs = [31, 35, 39, 43, 47, 51, 55].flatMap((minutes) => {
+      if (minutes === 35) engine.cover(0.75);
+      while (engine.now < 60 * minutes && engine.truth().outletC < limitC) engine.advanceTo(engine.now + 5);
+      const { clutchAirC, outletC } = engine.truth();
+      if (outletC > limitC + 3 || (minutes > 35 && clutchAirC < engageAirC && outletC < limitC)) return [];
+      const engineRpm = h.reads(engine, 'tachometer', 'engine')!;
+      return [
+        {
+          engineRpm,
+          fanRpm: Math.min(engineRpm, h.reads(engine, 'tachometer', 'fan')!),
+          airC: Math.round(Math.min(125, clutchAirC + h.noise(1.5))),
+          sinceStartMin: minutes
+        }
+      ];
+    });
+    return pairs.length === 0 ? null : { pairs, pulley: 1, coolantC: Math.min(118, engine.scanC) };
   },
   words: (r) =>
     r.pairs

@@ -100,5 +100,12 @@ export const clutchPlay = defineCheck({
       );
     return outcome('pass', found, { numbers, found: ['sound'] });
   },
+  simulate(h) {
+    const worn = h.fault === 'clutch-bearing' || h.fault === 'water-pump-bearing';
+    const playMm = worn ? limitsOf(h.spec).tipPlayMaxMm.value * (0.7 + 1.5 * h.severity) : 0.8;
+    const tipMm = Math.max(0, Math.round(10 * (playMm + h.noise(0.5))) / 10);
+    const moves = !worn || tipMm < 1 ? 'nothing' : h.fault === 'clutch-bearing' ? 'clutch' : 'pump';
+    return { tipMm, moves, feels: worn && h.chance(0.6) ? 'rough' : 'smooth' } as const;
+  },
   words: (r) => `${say(r.tipMm, 'length')} at the blade tip, ${MOVERS[r.moves].toLowerCase()}, ${r.feels}`
 });

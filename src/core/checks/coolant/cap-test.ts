@@ -95,6 +95,16 @@ export const capTest = defineCheck({
       }
     );
   },
+  simulate(h) {
+    const opens = h.part('cap-opens');
+    if (opens === null) return null;
+    const opensKPa = [opens, opens];
+    return {
+      opensKPa,
+      holds: h.fault === 'pressure-cap-weak' && h.chance(0.5) ? 'no' : 'yes',
+      seal: h.chance(0.9) ? 'good' : 'worn'
+    } as const;
+  },
   words: (r) =>
     `Opens at ${r.opensKPa.map((p) => say(p, 'pressure')).join(', ')}${r.holds === null ? '' : `, ${HOLDS[r.holds].toLowerCase()}`}`
 });

@@ -81,6 +81,16 @@ export const combustionGas = defineCheck({
       { numbers, doubts }
     );
   },
+  simulate(h) {
+    const gas = h.fault === 'combustion-leak' && h.chance(0.55 + 0.43 * h.severity);
+    return {
+      by: 'fluid',
+      seen: gas ? 'gas' : h.chance(0.03) ? 'doubtful' : 'clear',
+      bubbles: null,
+      dry: true,
+      worked: true
+    } as const;
+  },
   words: (r) =>
     `${GAS_TESTS[r.by]}: ${GAS_SEEN[r.seen].toLowerCase()}${r.bubbles === null ? '' : `, bubbles: ${BUBBLES[r.bubbles].toLowerCase()}`}`
 });

@@ -1,3 +1,4 @@
+import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import { say } from '../../units/say';
@@ -147,6 +148,18 @@ export const pressureHold = defineCheck({
       numbers,
       found: [r.engineRan ? 'sound' : 'holdsStopped']
     });
+  },
+  simulate(h) {
+    // Pumped up well below the cap, so that a rise shows as well.
+    const below = 0.35 * limitsOf(h.spec).capKPa.value;
+    return {
+      points: [0, 1, 5, 10, 15].map((min) => ({
+        min,
+        kPa: Math.max(0, Math.round(h.part('pressure', min)! - below))
+      })),
+      seen: h.fault === 'coolant-low' ? (h.chance(0.6) ? 'outside' : null) : 'none',
+      engineRan: true
+    } as const;
   },
   words: (r) => r.points.map((p) => `${say(p.kPa, 'pressure')} at ${p.min} min`).join(', ')
 });

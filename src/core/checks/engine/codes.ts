@@ -134,6 +134,7 @@ export const codes = defineCheck({
       }
     );
   },
+  simulate: (h) => ({ codes: h.codes.map((code) => ({ code, state: 'stored' as const })) }),
   words: ({ codes: list }) =>
     list.length === 0 ? 'No codes' : list.map(({ code, state }) => `${code} ${state}`).join(', ')
 });

@@ -91,6 +91,7 @@ export const soak = defineCheck({
       countsFrom: soaked ? null : new Date(Date.parse(at) + wait * 3_600_000).toISOString()
     });
   },
+  simulate: (h) => ({ hoursStood: 14, lastC: 88, ambientC: Math.round(h.ambientC) }),
   words: (r) =>
     `Stood ${hours(r.hoursStood)}${r.lastC === null ? '' : ` from ${sayC(r.lastC)}`}, ambient ${sayC(r.ambientC)}`
 });

@@ -154,6 +154,7 @@ export const warmIdle = defineCheck({
       );
     return outcome('fail', says, { numbers, found: [below > 0 ? 'low' : 'high'] });
   },
+  simulate: (h) => ({ scanC: h.hot().scanC, swingC: null, warmMin: 6, acOn: false }),
   words: (r) =>
     `Stands at ${sayC(r.scanC)} after ${r.warmMin} min of warm idle${r.swingC === null ? '' : `, swings by ${sayDeltaC(r.swingC)}`}${r.acOn ? ', A/C on' : ''}`
 });

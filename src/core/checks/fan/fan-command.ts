@@ -1,3 +1,5 @@
+import { circuitOf } from '../circuit-check';
+import type { Hands } from '../hands';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import { defineCheck, outcome } from '../check';
@@ -118,6 +120,20 @@ export const fanCommand = defineCheck({
         );
     }
   },
+  simulate: (h) => ({ ...simulateCommand(h), commandedPct: 100 }),
   words: (r) =>
     `Commanded ${r.commandedPct} %: ${CLICKS[r.click].toLowerCase()}, ${TURNS[r.turns].toLowerCase()}`
 });
+
+/** Click and fan under a commanded test. A motor that is weak turns slowly, whatever its circuit. */
+function simulateCommand(h: Hands) {
+  const id = circuitOf(h);
+  const state = { 'fan-relay': 'on', 'fan-pair': 'high', 'fan-controller': 'demand', gauge: 'on' }[id];
+  const fan = h.circuit(id, state, id === 'fan-pair' ? 'fan1' : 'turns');
+  const dead = h.fault === 'fan-relay-coil' || h.fault === 'fan-command-missing';
+  const clicks = id === 'fan-relay' ? h.circuit(id, 'on', 'clicks') > 0 : !dead;
+  const driven = fan > 1 ? 'full' : fan > 0 ? 'slow' : 'no';
+  const turns = h.fault !== 'fan-motor-weak' ? driven : h.severity > 0.45 ? 'slow' : 'full';
+  const click = id === 'fan-controller' || h.chance(0.1) ? 'unknown' : clicks ? 'yes' : 'no';
+  return { click, turns } as const;
+}

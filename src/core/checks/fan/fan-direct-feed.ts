@@ -131,6 +131,17 @@ export const fanDirectFeed = defineCheck({
       }
     );
   },
+  simulate(h) {
+    const amps = h.part('fan-amps');
+    if (amps === null) return null;
+    const turns =
+      h.fault === 'fan-motor-dead'
+        ? 'no'
+        : h.fault === 'fan-motor-weak' && (h.severity > 0.5 || h.chance(0.6))
+          ? 'slow'
+          : 'full';
+    return { at: 'plug', turns, amps, feedV: 12.5 } as const;
+  },
   words: (r) =>
     `Fed at the ${FED_AT[r.at].toLowerCase()}: ${FED_TURNS[r.turns].toLowerCase()}${r.amps === null ? '' : `, ${say(r.amps, 'current', 1)}`}`
 });

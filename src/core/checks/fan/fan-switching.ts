@@ -1,3 +1,4 @@
+import { FAST_IDLE } from '../hands';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
@@ -165,6 +166,38 @@ export const fanSwitching = defineCheck({
         found: ['sound']
       }
     );
+  },
+  simulate(h) {
+    const due = stagesOf(h.spec);
+    const v = h.hot(25);
+    v.hold(FAST_IDLE[0]);
+    const stages = due.map((s) => ({
+      name: s.name,
+      onC: null as number | null,
+      offC: null as number | null
+    }));
+    const levels = due.map((_, i) =>
+      h.plant.fan.kind === 'proportional' ? 15 + 40 * i : due.length === 1 ? 50 : 25 + 45 * i
+    );
+    const on = stages.map((_, i) => v.fanPct > levels[i]);
+    let hottestC = v.scanC;
+    for (let s = 25 * 60; s < 60 * 60; s += 2) {
+      v.advanceTo(s);
+      const reads = v.scanC;
+      hottestC = Math.max(hottestC, reads);
+      stages.forEach((stage, i) => {
+        const turns = v.fanPct > levels[i];
+        if (turns && !on[i]) stage.onC ??= reads;
+        if (!turns && on[i] && stage.onC !== null) stage.offC ??= reads;
+        on[i] = turns;
+      });
+      // Over the stop limit the engine is switched off, whatever was to be seen.
+      if (v.truth().outletC > limitsOf(h.spec).stopC.value) break;
+    }
+    // A fan that ran when the watch began and never stopped is told by the temperature it began at.
+    if (stages[0]?.onC === null && on[0]) stages[0].onC = h.hot(25).scanC;
+    for (const s of stages) if (s.offC !== null && s.onC !== null && s.offC >= s.onC) s.offC = null;
+    return { stages, hottestC, by: 'scan', acOn: false, moving: false } as const;
   },
   words: (r) =>
     r.stages

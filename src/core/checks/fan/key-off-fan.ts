@@ -157,6 +157,14 @@ export const keyOffFan = defineCheck({
       }
     );
   },
+  simulate(h) {
+    const engine = h.hot();
+    const atC = Math.round(engine.scanC);
+    engine.stop();
+    let minutes = 0;
+    for (; minutes < 20 && engine.fanPct > 10; minutes++) engine.advanceTo(engine.now + 60);
+    return { ranMin: minutes, stillRunning: minutes >= 20, coolantC: Math.min(atC, 118) };
+  },
   words: (r) =>
     `Ran on ${r.ranMin} min${r.stillRunning ? ', still running' : ''}${r.coolantC === null ? '' : `, coolant ${sayC(r.coolantC)}`}`
 });

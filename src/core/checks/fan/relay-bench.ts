@@ -138,6 +138,16 @@ export const relayBench = defineCheck({
           { numbers, found }
         );
   },
+  simulate(h) {
+    const dead = h.fault === 'fan-relay-coil';
+    return {
+      coilOhm: h.part('coil-ohm'),
+      clicks: dead ? 'no' : 'yes',
+      dropV: dead ? null : h.part('contact-drop'),
+      loadA: dead ? null : 10,
+      restOhm: h.part('rest-ohm')
+    } as const;
+  },
   words: (r) =>
     [
       r.coilOhm === null ? '' : `coil ${say(r.coilOhm, 'resistance')}`,

@@ -1,3 +1,4 @@
+import { simulateCircuit } from '../circuit-check';
 import { defineCheck } from '../check';
 import { share, strength } from '../strength';
 import {
@@ -32,6 +33,7 @@ export const relaySocket = defineCheck({
   }),
   refuse: refuseVolts,
   judge: judgeCircuit,
+  simulate: simulateCircuit,
   words: circuitWords
 });
 
@@ -52,5 +54,6 @@ export const controllerInOut = defineCheck({
   begins: () => ({ ...emptyCircuit, circuit: 'fan-controller' as const }),
   refuse: refuseVolts,
   judge: judgeCircuit,
+  simulate: simulateCircuit,
   words: circuitWords
 });

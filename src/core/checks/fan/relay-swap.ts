@@ -124,5 +124,22 @@ export const relaySwap = defineCheck({
         });
     }
   },
+  simulate: ({ fault, plant }) =>
+    ({
+      identical: true,
+      donor: 'horn',
+      donorSafe: true,
+      putBack: true,
+      then:
+        plant.fanStuckPct > 0
+          ? fault === 'fan-relay-welded'
+            ? 'stops'
+            : 'runs-on'
+          : /relay-(contacts|coil)/.test(fault)
+            ? 'runs'
+            : /fan-(motor-dead|feed|command)/.test(fault)
+              ? 'dead'
+              : 'ran'
+    }) as const,
   words: (r) => `Relay of the ${r.donor}: ${SWAPPED[r.then].toLowerCase()}${r.putBack ? ', put back' : ''}`
 });

@@ -140,6 +140,17 @@ export const airRise = defineCheck({
       }
     );
   },
+  simulate(h) {
+    const engine = h.worked();
+    const coolantC = h.placeC(engine, 'radiator-in');
+    if (coolantC - h.ambientC < 22) return null;
+    return {
+      beforeC: Math.round(h.ambientC + h.noise(0.8)),
+      afterC: Math.round(Math.min(coolantC, engine.truth().fanAirC + h.noise(2))),
+      coolantC: Math.round(Math.min(120, coolantC + h.noise(0.6))),
+      fan: engine.fanShare > 0.3 ? 'yes' : 'no'
+    } as const;
+  },
   words: (r) => `Air ${sayC(r.beforeC)} before, ${sayC(r.afterC)} behind, coolant ${sayC(r.coolantC)}`
 });
 

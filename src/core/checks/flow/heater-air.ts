@@ -223,6 +223,20 @@ export const heaterAir = defineCheck({
       }
     );
   },
+  simulate(h) {
+    const engine = h.hot(20);
+    const probe = (place: 'vent' | 'front-air' | 'outlet' | 'heater-in' | 'heater-out') =>
+      h.reads(engine, 'probe', place)!;
+    return {
+      setHot: true,
+      blower: 'low',
+      ventC: probe('vent'),
+      ambientC: probe('front-air'),
+      coolantC: probe('outlet'),
+      hoseInC: probe('heater-in'),
+      hoseOutC: probe('heater-out')
+    } as const;
+  },
   words: (r) =>
     `Vent ${sayC(r.ventC)}, coolant ${sayC(r.coolantC)}, outside ${sayC(r.ambientC)}, blower ${BLOWER[r.blower].toLowerCase()}${r.hoseInC === null ? '' : `, heater in ${sayC(r.hoseInC)}`}${r.hoseOutC === null ? '' : `, back ${sayC(r.hoseOutC)}`}`
 });

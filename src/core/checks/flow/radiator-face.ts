@@ -1,3 +1,4 @@
+import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { effectiveness, readFace } from '../../physics/flow/face';
 import { thermostatAt } from '../../physics/flow/map';
@@ -141,6 +142,21 @@ export const radiatorFace = defineCheck({
       );
     const says = wrong.join('; ');
     return outcome('fail', says[0].toUpperCase() + says.slice(1), { numbers, doubts, found });
+  },
+  simulate(h) {
+    const engine = h.worked();
+    // Over the stop limit it is switched off, and nobody is before its radiator.
+    if (engine.truth().outletC > limitsOf(h.spec).stopC.value) return null;
+    const { face, inC, outC, airC, rpm } = h.radiator(engine, [5, 5, 5, 5]);
+    return {
+      face,
+      flows: 'down',
+      inC,
+      outC,
+      airC,
+      rpm: Math.max(300, Math.round(rpm)),
+      fan: engine.fanShare > 0.7 ? 1 : engine.fanShare > 0.25 ? 0.5 : 0
+    } as const;
   },
   words: (r) =>
     `${r.face.flat().filter((c) => c !== null).length} places, ${sayC(r.inC)} in, ${sayC(r.outC)} out, air ${sayC(r.airC)}`

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+  PROBE_PLACES,
   MAP_POINT_IDS,
   MAP_POINTS,
   readMap,
@@ -158,6 +159,15 @@ export const temperatureMap = defineCheck({
           numbers,
           found
         });
+  },
+  simulate(h) {
+    const engine = h.hot();
+    return {
+      points: Object.fromEntries(MAP_POINT_IDS.map((p) => [p, h.reads(engine, 'probe', PROBE_PLACES[p])!])),
+      instrument: instrumentOf('contact'),
+      thermostat: null,
+      ambientC: Math.round(h.ambientC)
+    };
   },
   words: (r) =>
     (Object.entries(r.points) as [MapPoint, number][])

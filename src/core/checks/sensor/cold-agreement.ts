@@ -1,3 +1,4 @@
+import { taken } from '../../measure/instruments';
 import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
@@ -212,6 +213,15 @@ export const coldAgreement = defineCheck({
           { numbers, doubts }
         );
     }
+  },
+  simulate(h) {
+    const ect = taken(h.cold().scanC, 'scan');
+    return {
+      ect,
+      iat: taken(Math.round(h.ambientC + h.noise(0.5)), 'scan'),
+      ambient: taken(h.ambientC + h.noise(0.8), 'weather'),
+      housing: taken(h.ambientC + h.noise(0.7), 'contact')
+    };
   },
   words: (r) =>
     (Object.keys(COLD_PLACES) as ColdPlace[])

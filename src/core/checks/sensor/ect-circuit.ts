@@ -1,7 +1,13 @@
+import { seeded } from '../../base/random';
+import type { Hands } from '../hands';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import { nextProbe, rankElements } from '../../physics/circuit/rank';
-import { SENSOR_CIRCUIT_FAULTS, sensorProbes } from '../../physics/circuit/sensor-circuit';
+import {
+  SENSOR_CIRCUIT_FAULTS,
+  sensorProbes,
+  type SensorCircuitFault
+} from '../../physics/circuit/sensor-circuit';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say, sayC } from '../../units/say';
 import { defineCheck, outcome } from '../check';
@@ -142,6 +148,7 @@ export const ectCircuit = defineCheck({
       { numbers: [...numbers, ...told] }
     );
   },
+  simulate: simulatePlug,
   words: (r) =>
     [
       r.unpluggedC === null ? '' : `unplugged ${sayC(r.unpluggedC)}`,
@@ -153,3 +160,43 @@ export const ectCircuit = defineCheck({
       .filter(Boolean)
       .join(', ')
 });
+
+/** The sensor’s plug, open and bridged: by the network of its circuit with the element that is broken. */
+function simulatePlug(h: Hands): EctCircuitReadings {
+  const e = h.plant.sensorError;
+  const hidden = seeded(h.seed * 17 + 3);
+  const broken = h.fault === 'ect-wiring';
+  const kinds: readonly SensorCircuitFault[] =
+    e.kind === 'series'
+      ? ['signal-resists', 'ground-resists']
+      : e.kind === 'fixed'
+        ? e.readsC < 0
+          ? ['signal-open', 'ground-open']
+          : ['signal-grounded']
+        : ['reference-low'];
+  const element = broken ? kinds[Math.floor(hidden() * kinds.length)] : 'sound';
+  const at = hidden();
+  const size = (list: readonly number[]) =>
+    element.endsWith('-resists') && e.kind === 'series'
+      ? nearest(e.ohm, list.length)
+      : Math.floor(at * list.length * 0.6);
+  const read = Object.fromEntries(
+    sensorProbes(h.spec).map((p) => {
+      const shows = p.shows(element);
+      const value = shows[Math.min(shows.length - 1, size(shows))];
+      const volts = p.key.endsWith('V');
+      const noisy = value + h.noise(volts ? 0.01 : 0.4);
+      return [
+        p.key,
+        volts
+          ? Math.round(1000 * Math.max(0, noisy)) / 1000
+          : Math.round(Math.max(h.plant.openReadsC, Math.min(h.plant.shortReadsC, noisy)))
+      ];
+    })
+  ) as Partial<EctCircuitReadings>;
+  return { unpluggedC: null, bridgedC: null, openV: null, signalV: null, groundV: null, ...read };
+}
+
+/** Sizes go from 30 Ω to 20 kΩ by even steps of the logarithm. */
+const nearest = (ohm: number, n: number) =>
+  Math.round(((n - 1) * Math.log(Math.max(30, ohm) / 30)) / Math.log(20_000 / 30));

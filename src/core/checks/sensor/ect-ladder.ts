@@ -1,3 +1,5 @@
+import type { Hands } from '../hands';
+import { taken } from '../../measure/instruments';
 import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
@@ -212,6 +214,23 @@ export const ectLadder = defineCheck({
     );
     return { ...found, found: named, numbers, doubts };
   },
+  simulate(h) {
+    const engine = h.cold();
+    const stopC = limitsOf(h.spec).stopC.value;
+    const points = [0, 5, 9, 14, 20].flatMap((minutes) => {
+      if (minutes > 0) engine.start();
+      engine.advanceTo(60 * minutes);
+      const { sensorC, outletC } = engine.truth();
+      // Nobody goes on over the stop limit.
+      if (outletC > stopC) return [];
+      return {
+        ...taken(sensorC + h.noise(0.7), 'contact'),
+        ohm: Number((sensorOhm(h, sensorC) * (1 + h.noise(0.004))).toPrecision(4)),
+        volts: null
+      };
+    });
+    return { points };
+  },
   words: (r) =>
     `${r.points.length} point${r.points.length === 1 ? '' : 's'}: ${r.points
       .map((p) => `${sayC(p.celsius)} ${p.ohm === null ? sayV(p.volts!) : sayOhm(p.ohm)}`)
@@ -264,4 +283,25 @@ function judged(ladder: LadderReading): Judged<LadderResult> {
     found: settled ? found : [...found, ...rival],
     open: !settled
   });
+}
+
+/** What an ohmmeter finds at the sensor: faults of the loom are not in it. */
+function sensorOhm(h: Hands, sensorC: number): number {
+  const { sensorError: e, curve } = h.plant;
+  const own = resistanceAt(curve, sensorC);
+  if (h.fault === 'ect-wiring') return own;
+  switch (e.kind) {
+    case 'series':
+      return own + e.ohm;
+    case 'parallel':
+      return (own * e.ohm) / (own + e.ohm);
+    case 'shift':
+      return resistanceAt(curve, sensorC + e.celsius);
+    case 'curve':
+      return resistanceAt(e.curve, sensorC);
+    case 'fixed':
+      return e.readsC < 0 ? 10e6 : 0.4;
+    default:
+      return own;
+  }
 }

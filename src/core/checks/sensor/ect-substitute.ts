@@ -1,3 +1,4 @@
+import { taken } from '../../measure/instruments';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import { sayC, sayDeltaC } from '../../units/say';
@@ -119,6 +120,15 @@ export const ectSubstitute = defineCheck({
           }
         );
     }
+  },
+  simulate(h) {
+    // Another sensor takes away the old one's error; what is wrong with the loom stays.
+    const known = h.fault === 'ect-wiring' ? h.cold() : h.cold({ sensorError: { kind: 'none' } });
+    return {
+      substituteC: known.scanC,
+      air: taken(h.ambientC + h.noise(0.4), 'glass'),
+      oldOffC: h.cold().scanC - Math.round(h.ambientC)
+    };
   },
   words: (r) => `Known good sensor ${sayC(r.substituteC)}, air ${sayC(r.air.celsius)}`
 });

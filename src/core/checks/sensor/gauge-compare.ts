@@ -1,3 +1,5 @@
+import { taken } from '../../measure/instruments';
+import { seeded } from '../../base/random';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
@@ -148,6 +150,22 @@ export const gaugeCompare = defineCheck({
   },
   facts: (r, at) =>
     r.thermometer ? [{ kind: 'measured', at, coolantC: r.thermometer.celsius, ambientC: null }] : [],
+  simulate(h) {
+    const engine = h.hot();
+    const reads = engine.scanC;
+    const law = gaugeLawOf(h.spec).points;
+    const off = h.fault === 'gauge-fault' ? (seeded(h.seed)() < 0.5 ? -1 : 1) * (15 + 40 * h.severity) : 0;
+    const above = law.findIndex(([, t]) => t >= reads + off);
+    const k = Math.max(1, above === -1 ? law.length - 1 : above);
+    const [[p0, c0], [p1, c1]] = [law[k - 1], law[k]];
+    const needle = p0 + ((p1 - p0) * (reads + off - c0)) / (c1 - c0) + h.noise(2);
+    return {
+      needlePct: Math.round(Math.min(100, Math.max(0, needle))),
+      scanC: reads,
+      thermometer: taken(h.reads(engine, 'probe', 'sensor-housing')!, 'contact'),
+      sender: null
+    };
+  },
   words: (r) =>
     [
       `Needle ${Math.round(r.needlePct)} %`,

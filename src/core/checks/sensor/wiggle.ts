@@ -1,3 +1,4 @@
+import { seeded } from '../../base/random';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import { sayDeltaC } from '../../units/say';
@@ -99,6 +100,23 @@ export const wiggle = defineCheck({
           numbers,
           found: ['sound']
         });
+  },
+  simulate(h) {
+    const answers = (share: number): 'follows' | 'steady' => (h.chance(share) ? 'follows' : 'steady');
+    // A contact that comes and goes lies at the plug more often than on the way.
+    const atPlug = seeded(h.seed * 5 + 1)() < 0.65;
+    const comes = h.fault === 'ect-intermittent';
+    const plug = comes && atPlug ? 0.85 : 0.01;
+    const loom = comes && !atPlug ? 0.85 : h.fault === 'ect-wiring' ? 0.3 : 0.01;
+    const fan = h.fault === 'fan-controller-shorted' ? 0.5 : 0.01;
+    return {
+      sensorPlug: answers(plug),
+      loom: answers(loom),
+      unitPlug: 'steady',
+      ground: 'steady',
+      fanPlug: h.plant.fan.kind === 'none' ? null : answers(fan),
+      jumpC: null
+    } as const;
   },
   words: (r) =>
     PLACES.filter((p) => r[p] !== null)

@@ -1,3 +1,6 @@
+import { driveFromLegs } from '../../physics/plant/drive';
+import { simulate } from '../../physics/plant/simulate';
+import { FAST_IDLE, type Hands } from '../hands';
 import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
@@ -110,6 +113,7 @@ export const hoseRush = defineCheck({
     const judged = judgeRush(readings, sheet);
     return limitsOf(sheet).startOpenC.origin === 'typical' ? unusual(judged, 'start-to-open') : judged;
   },
+  simulate: simulateRush,
   words: ({ felt, coolantC: at, by, coolantBy }) =>
     `${FELT[felt]}, coolant ${sayC(at)}${coolantBy === null ? '' : ` by ${coolantBy}`}, felt by ${by}`
 });
@@ -180,4 +184,30 @@ function judgeRush(
             numbers
           });
   }
+}
+
+/** Warmed at a fast idle, with a hand or a probe on the hose. */
+function simulateRush(h: Hands): HoseRushReadings {
+  const { startOpenC, fullOpenC } = h.spec.thermostat;
+  const drive = driveFromLegs(FAST_IDLE, h.ambientC, 1);
+  const t = simulate({ ...h.plant, seed: h.seed }, drive, { startC: h.ambientC });
+  const hose = h.plant.inletSide ? t.lowerHose : t.upperHose;
+  const by = h.chance(0.7) ? 'hand' : 'probe';
+  const reading = (felt: HoseRushReadings['felt'], i: number): HoseRushReadings => ({
+    felt,
+    coolantC: Math.round(Math.min(t.jacket[i], limitsOf(h.spec).stopC.value - 1) + h.noise(1)),
+    by,
+    coolantBy: 'probe'
+  });
+  // What is felt is when the hose warmed fastest, and how fast; a hand is not sure of either.
+  const rise = (i: number) => hose[i] - hose[i - 60];
+  const last = t.jacket.findIndex((v) => v > limitsOf(h.spec).stopC.value);
+  const end = last > 120 ? last : hose.length;
+  let fastest = 60;
+  for (let i = 60; i < end; i++) if (rise(i) > rise(fastest)) fastest = i;
+  const sudden = rise(fastest) + h.noise(by === 'hand' ? 2 : 0.5) > 7;
+  if (sudden && t.jacket[fastest] > startOpenC - 30) return reading('rush', fastest - 20);
+  const top = end - 1;
+  const cool = (hose[top] - h.ambientC) / (t.jacket[top] - h.ambientC) < 0.6;
+  return reading(cool && t.jacket[top] > fullOpenC - 12 ? 'never' : 'gradual', top);
 }

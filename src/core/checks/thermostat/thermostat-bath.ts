@@ -215,6 +215,19 @@ export const thermostatBath = defineCheck({
           }
         );
   },
+  simulate(h) {
+    const bath = h.bath();
+    const points = [];
+    for (let s = 0; s < 4 * 3600 && !bath.done; s += 150) {
+      bath.advanceTo(s);
+      const { bathC, liftMm, atMin, way } = bath.read(h.random);
+      points.push({ bathC, liftMm, atMin, way });
+    }
+    const { startOpenC } = h.spec.thermostat;
+    // A cooler part has another figure on it, where it can be read.
+    const own = h.fault === 'thermostat-low-rating' ? startOpenC - 24 * h.severity : startOpenC;
+    return { points: points.slice(0, 120), stampedC: h.chance(0.5) ? Math.round(own) : null };
+  },
   words(r) {
     const b = readBath(r.points);
     return `${r.points.length} readings${b.startC === null ? '' : `, starts at ${sayC(b.startC)}`}, lift ${say(b.liftMm, 'length')}${r.stampedC === null ? '' : `, stamped ${sayC(r.stampedC)}`}`;

@@ -117,6 +117,17 @@ export const thermostatHeater = defineCheck({
       { numbers, doubts }
     );
   },
+  simulate(h) {
+    const elementOhm = h.part('heater-ohm');
+    if (elementOhm === null) return null;
+    const failed = h.fault === 'thermostat-heater-failed';
+    return {
+      elementOhm,
+      powered: failed ? 'stays' : 'opens',
+      afterS: failed ? null : 120,
+      unpowered: failed ? null : 'closes'
+    } as const;
+  },
   words: (r) =>
     [
       r.elementOhm === null ? '' : `element ${say(r.elementOhm, 'resistance')}`,
