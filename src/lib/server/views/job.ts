@@ -22,8 +22,7 @@ export async function jobOr404(db: Database, number: string): Promise<JobRow> {
  * A job with everything it rests on. The page makes the case of it itself, by the same function as everything else,
  * so that entries still waiting to be sent count too.
  */
-async function jobOf(db: Database, number: string) {
-  const job = await jobOr404(db, number);
+async function jobOf(db: Database, job: JobRow) {
   const [vehicle, known] = await Promise.all([
     db.vehicles.findByPk(job.vehicleId, { raw: true }),
     loadCase(db, job, new Date().toISOString())
@@ -33,33 +32,40 @@ async function jobOf(db: Database, number: string) {
   return { job: { id: job.id, number: job.number }, vehicle: { id, fleetNo, name, note }, known };
 }
 
-/** What the job page needs: the job, and the chosen run with its samples. */
+/** What the job page needs: the job, and the chosen run with its samples, or the latest. */
 export async function jobView(db: Database, number: string, wantedRun: string | null) {
-  const view = await jobOf(db, number);
-  const { runs } = view.known;
-  const chosen = wantedRun ? runs.find((r) => r.id === wantedRun) : runs.at(-1);
-  if (wantedRun && !chosen) {
-    // A page that shows a run while its import is undone goes on without it.
-    if (
-      z.uuid().safeParse(wantedRun).success &&
-      (await db.runs.count({ where: { id: wantedRun, jobId: view.job.id } }))
-    )
-      redirect(303, `/jobs/${view.job.number}`);
-    error(404, 'This run is not part of the job');
-  }
-  const run = chosen ? await db.runs.findByPk(chosen.id) : null;
-  return { ...view, run: run ? await runView(db, run) : null };
+  const job = await jobOr404(db, number);
+  const [view, run] = await Promise.all([jobOf(db, job), shownRun(db, job.id, wantedRun)]);
+  if (run || !wantedRun) return { ...view, run };
+  // A page that shows a run while its import is undone goes on without it.
+  if (isId(wantedRun) && (await db.runs.count({ where: { id: wantedRun, jobId: job.id } })))
+    redirect(303, `/jobs/${job.number}`);
+  error(404, 'This run is not part of the job');
+}
+
+const isId = (text: string) => z.uuid().safeParse(text).success;
+
+async function shownRun(db: Database, jobId: string, wanted: string | null) {
+  if (wanted && !isId(wanted)) return null;
+  const run = await db.runs.findOne({
+    where: { jobId, active: true, ...(wanted ? { id: wanted } : {}) },
+    order: [
+      ['importedAt', 'DESC'],
+      ['id', 'DESC']
+    ]
+  });
+  return run && runView(db, run);
 }
 
 /** What the closing page needs: the job, and the curves of the two runs that are held side by side. */
 export async function finishView(db: Database, number: string) {
-  const view = await jobOf(db, number);
+  const view = await jobOf(db, await jobOr404(db, number));
   const pair = assembleCase(view.known)?.pair;
   const curve = async (id: string | undefined) => {
     const run = id ? await db.runs.findByPk(id, { attributes: ['id', 'preview', 'band'] }) : null;
     return run && { id: run.id, ...run.preview, band: run.band };
   };
-  return { ...view, curves: [await curve(pair?.before?.id), await curve(pair?.after?.id)] };
+  return { ...view, curves: await Promise.all([curve(pair?.before?.id), curve(pair?.after?.id)]) };
 }
 
 async function runView(db: Database, run: RunRow) {

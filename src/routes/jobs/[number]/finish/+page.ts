@@ -1,0 +1,3 @@
+import { unpacked } from '$lib/packed';
+
+export const load = ({ data }) => unpacked(data.view);
