@@ -1,7 +1,7 @@
 import { withFault } from '../../src/core/faults/registry';
 import { By, Key, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
-import { isCheckId, type CheckId } from '../../src/core/checks/registry';
+import { checkOf, isCheckId, type CheckId } from '../../src/core/checks/registry';
 import { writeLog } from '../../src/core/logs/csv-export';
 import { sniff } from '../../src/core/logs/csv-sniff';
 import { DRIVES } from '../../src/core/physics/plant/drive';
@@ -9,7 +9,6 @@ import { logFrom } from '../../src/core/runs/log-from';
 import { plantFor } from '../../src/core/physics/plant/params';
 import { seeded } from '../../src/core/base/random';
 import type { Case } from '../../src/simulation/cases/hidden-case';
-import { checkOf } from '../../src/core/checks/registry';
 import { handsOn } from '../../src/simulation/technician/hands';
 import { fathom, taken } from '../support/check-bench';
 import { useApp } from './app';

@@ -1,7 +1,7 @@
 import { LIBRARY } from '../../src/core/physics/thermistor/library';
 import { readFileSync } from 'node:fs';
 import type { CheckContext, Outcome } from '../../src/core/checks/check';
-import { instrumentOf, type InstrumentId } from '../../src/core/measure/instruments';
+import { readWith, type InstrumentId } from '../../src/core/measure/instruments';
 import { checkOf, type CheckId } from '../../src/core/checks/registry';
 import type { SpecSheet } from '../../src/core/vehicle/spec-sheet';
 import type { Symptom } from '../../src/core/vehicle/symptoms';
@@ -45,10 +45,7 @@ export const judge = (id: CheckId, readings: unknown, c = soaked) =>
   checkOf(id).judge(checkOf(id).readings.parse(readings), c);
 export const faults = (o: Outcome, way: 'for' | 'against') =>
   o.points.filter((p) => p.way === way).map((p) => p.fault);
-export const taken = (celsius: number, kind: InstrumentId = 'scan') => ({
-  celsius,
-  instrument: instrumentOf(kind)
-});
+export const taken = (celsius: number, kind: InstrumentId = 'scan') => readWith(celsius, kind);
 
 /** The plan of a job that has just come in. */
 export const planFor = (sheet: SpecSheet | null, symptoms: readonly Symptom[], state: ThermalState) =>

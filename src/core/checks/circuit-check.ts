@@ -260,16 +260,17 @@ export function circuitOf({ plant, spec }: Hands): TemplateId {
   return (spec.fan?.stages?.length ?? 0) > 1 ? 'fan-pair' : 'fan-relay';
 }
 
-const SIMULATED_BATTERY_V = 12.6;
-const SIMULATED_MOST = 7;
+/** So many places a simulated technician measures at the most. */
+const MOST_PLACES = 7;
 /** Goes round the circuit as the form proposes it, until it names no further place. */
 export function simulateCircuit(h: Hands) {
   const circuit = circuitOf(h);
   const taken: Measured[] = [];
-  for (let i = 0; i < SIMULATED_MOST; i++) {
-    const { next } = locate(TEMPLATES[circuit], taken, SIMULATED_BATTERY_V);
+  for (let i = 0; i < MOST_PLACES; i++) {
+    const { next } = locate(TEMPLATES[circuit], taken, emptyCircuit.batteryV);
     if (!next) break;
-    taken.push({ ...next, value: h.circuit(circuit, next.state, next.at) });
+    const { state, at } = next;
+    taken.push({ state, at, value: h.circuit(circuit, state, at) });
   }
-  return { circuit, batteryV: SIMULATED_BATTERY_V, taken, names: {} };
+  return { ...emptyCircuit, circuit, taken };
 }

@@ -46,7 +46,7 @@ export const instrumentOf = (kind: InstrumentId): Instrument => ({
 });
 
 /** A temperature as it is written down, to a tenth, with what it was read with. */
-export const taken = (celsius: number, kind: InstrumentId) => ({
+export const readWith = (celsius: number, kind: InstrumentId) => ({
   celsius: Math.round(10 * celsius) / 10,
   instrument: instrumentOf(kind)
 });

@@ -1,9 +1,7 @@
-import { TEMPLATES, type TemplateId } from '../../core/checks/circuit-check';
+import { emptyCircuit, TEMPLATES, type TemplateId } from '../../core/checks/circuit-check';
 import { probesOf, type Template } from '../../core/physics/circuit/template';
 import type { FaultId } from '../../core/vehicle/faults';
 import { normalDraw, seeded, type Random } from '../../core/base/random';
-
-const BATTERY_V = 12.6;
 
 /** The element of each circuit that is broken where a vehicle has a fault; sound where it has none there. */
 const ELEMENT: Partial<Record<FaultId, Partial<Record<TemplateId, readonly string[]>>>> = {
@@ -54,7 +52,7 @@ export function readCircuit(
   random: Random
 ): number | null {
   const t = Object.hasOwn(TEMPLATES, circuit) ? TEMPLATES[circuit as TemplateId] : null;
-  const probe = t && probesOf(t, BATTERY_V).find((p) => p.key === `${state}/${at}`);
+  const probe = t && probesOf(t, emptyCircuit.batteryV).find((p) => p.key === `${state}/${at}`);
   if (!t || !probe) return null;
   const { id, sizeAt } = brokenElement(t, fault, seed);
   const shows = probe.shows(id);
@@ -74,7 +72,7 @@ export function seenInCircuit(
   const sight = t.sights.find((s) => s.id === at);
   if (!sight) return readCircuit(t.id, state, at, fault, seed, random);
   const { id, sizeAt } = brokenElement(t, fault, seed);
-  const steps = probesOf(t, BATTERY_V)
+  const steps = probesOf(t, emptyCircuit.batteryV)
     .find((p) => p.key === `${state}/${at}`)!
     .shows(id);
   const step = Math.round(steps[Math.min(sizeAt, steps.length - 1)] + 0.15 * normalDraw(random));

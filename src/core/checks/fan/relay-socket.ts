@@ -1,4 +1,3 @@
-import { simulateCircuit } from '../circuit-check';
 import { defineCheck } from '../check';
 import { share, strength } from '../strength';
 import {
@@ -7,7 +6,8 @@ import {
   circuitWords,
   emptyCircuit,
   judgeCircuit,
-  refuseVolts
+  refuseVolts,
+  simulateCircuit
 } from '../circuit-check';
 import { withoutController, withoutRelay } from '../vehicle-has';
 

@@ -1,4 +1,3 @@
-import { taken } from '../../measure/instruments';
 import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
@@ -7,7 +6,7 @@ import { sayC, sayDeltaC } from '../../units/say';
 import { agreement, weightedMean, type Agreement, type Taken } from '../../measure/agreement';
 import { defineCheck, outcome, type CheckContext } from '../check';
 import { share, strength } from '../strength';
-import { takenBy } from '../../measure/instruments';
+import { readWith, takenBy } from '../../measure/instruments';
 import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
 import { airC, coolantC, refuseHotter, scanC, unusualAir } from '../../measure/temperature';
 
@@ -215,12 +214,12 @@ export const coldAgreement = defineCheck({
     }
   },
   simulate(h) {
-    const ect = taken(h.cold().scanC, 'scan');
+    const ect = readWith(h.cold().scanC, 'scan');
     return {
       ect,
-      iat: taken(Math.round(h.ambientC + h.noise(0.5)), 'scan'),
-      ambient: taken(h.ambientC + h.noise(0.8), 'weather'),
-      housing: taken(h.ambientC + h.noise(0.7), 'contact')
+      iat: readWith(Math.round(h.ambientC + h.noise(0.5)), 'scan'),
+      ambient: readWith(h.ambientC + h.noise(0.8), 'weather'),
+      housing: readWith(h.ambientC + h.noise(0.7), 'contact')
     };
   },
   words: (r) =>

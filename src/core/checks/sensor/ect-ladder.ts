@@ -1,5 +1,4 @@
 import type { Hands } from '../hands';
-import { taken } from '../../measure/instruments';
 import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
@@ -14,7 +13,7 @@ import { AGREE_WITHIN_C } from './cold-agreement';
 import { defineCheck, outcome, type Judged } from '../check';
 import { LADDER_RESULTS, SAYS, sayOhm, sayV, toSettle, type LadderResult } from './ladder-explained';
 import { share, strength } from '../strength';
-import { instrumentSchema } from '../../measure/instruments';
+import { instrumentSchema, readWith } from '../../measure/instruments';
 import { coolantC, refuseHotter } from '../../measure/temperature';
 
 const point = z
@@ -224,7 +223,7 @@ export const ectLadder = defineCheck({
       // Nobody goes on over the stop limit.
       if (outletC > stopC) return [];
       return {
-        ...taken(sensorC + h.noise(0.7), 'contact'),
+        ...readWith(sensorC + h.noise(0.7), 'contact'),
         ohm: Number((sensorOhm(h, sensorC) * (1 + h.noise(0.004))).toPrecision(4)),
         volts: null
       };

@@ -1,4 +1,3 @@
-import { taken } from '../../measure/instruments';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import { sayC, sayDeltaC } from '../../units/say';
@@ -6,7 +5,7 @@ import { agreement } from '../../measure/agreement';
 import { AGREE_WITHIN_C, standingOf } from './cold-agreement';
 import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
-import { instrumentOf, takenBy } from '../../measure/instruments';
+import { instrumentOf, readWith, takenBy } from '../../measure/instruments';
 import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
 import { airC, scanC } from '../../measure/temperature';
 
@@ -126,7 +125,7 @@ export const ectSubstitute = defineCheck({
     const known = h.fault === 'ect-wiring' ? h.cold() : h.cold({ sensorError: { kind: 'none' } });
     return {
       substituteC: known.scanC,
-      air: taken(h.ambientC + h.noise(0.4), 'glass'),
+      air: readWith(h.ambientC + h.noise(0.4), 'glass'),
       oldOffC: h.cold().scanC - Math.round(h.ambientC)
     };
   },

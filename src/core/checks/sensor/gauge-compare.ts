@@ -1,4 +1,3 @@
-import { taken } from '../../measure/instruments';
 import { seeded } from '../../base/random';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
@@ -8,7 +7,7 @@ import { agreement } from '../../measure/agreement';
 import { defineCheck, outcome, unusual, type Judged } from '../check';
 import { SCAN_BESIDE_METAL, SCAN_OFF, share, strength } from '../strength';
 import { circuitReadings, circuitWords, judgeCircuit, refuseVolts } from '../circuit-check';
-import { instrumentOf, takenBy } from '../../measure/instruments';
+import { instrumentOf, readWith, takenBy } from '../../measure/instruments';
 import { CLEARED_HOT, READS_HOT, readsOff, READS_COLD } from '../../vehicle/sensor-faults';
 import { coolantC, refuseHotter, scanC } from '../../measure/temperature';
 
@@ -162,7 +161,7 @@ export const gaugeCompare = defineCheck({
     return {
       needlePct: Math.round(Math.min(100, Math.max(0, needle))),
       scanC: reads,
-      thermometer: taken(h.reads(engine, 'probe', 'sensor-housing')!, 'contact'),
+      thermometer: readWith(h.reads(engine, 'probe', 'sensor-housing')!, 'contact'),
       sender: null
     };
   },
