@@ -117,13 +117,25 @@ describe('a live warm-up', () => {
     await (await driver.switchTo().activeElement()).sendKeys(Key.ENTER);
     await driver.wait(async () => (await driver.findElements(By.css('[data-alarm]'))).length === 0, WAIT_MS);
 
-    // What it looks like before it is over: cancelled once, then waited for. One script presses both, since a
-    // ranking may be over before a second press from outside would reach its button.
+    // Ranking is offered from two minutes of samples on; a slow machine may hear the alarm before it has them.
+    const rank = await button('Rank what there is');
+    await driver.wait(until.elementIsEnabled(rank), WARM_UP_MS);
+    // What it looks like before it is over: cancelled once, then waited for. One script presses both, and the second
+    // the moment its button is drawn, since a ranking may be over before a press from outside would reach it.
     await driver.executeScript(`
       const card = document.querySelector('[aria-label="So far"]');
-      const press = (text) => [...card.querySelectorAll('button')].find((b) => b.textContent === text).click();
-      press('Rank what there is');
-      return new Promise((drawn) => requestAnimationFrame(drawn)).then(() => press('Cancel'));
+      const find = (text) => [...card.querySelectorAll('button')].find((b) => b.textContent.trim() === text);
+      const cancelled = new Promise((done) => {
+        new MutationObserver((_, watch) => {
+          const cancel = find('Cancel');
+          if (!cancel) return;
+          watch.disconnect();
+          cancel.click();
+          done();
+        }).observe(card, { childList: true, subtree: true, characterData: true });
+      });
+      find('Rank what there is').click();
+      return cancelled;
     `);
     await (await button('Rank what there is')).click();
     await see(driver, By.css('[data-so-far]'));
