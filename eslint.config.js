@@ -9,7 +9,7 @@ const storage = ['sequelize', 'pg', 'umzug', 'pino', 'piscina'];
 const node = ['node:*', 'fs', 'fs/*', 'path', 'os', 'crypto', 'child_process', 'worker_threads'];
 
 export default ts.config(
-  { ignores: ['node_modules', '.svelte-kit', 'build', 'dist'] },
+  { ignores: ['node_modules', '.svelte-kit', 'build', 'dist', '.data'] },
   js.configs.recommended,
   ...ts.configs.recommended,
   ...svelte.configs.recommended,

@@ -109,7 +109,7 @@ describe('the suspects of a job', () => {
     });
     await enter(stream, {
       kind: 'check.recorded',
-      payload: { check: 'air-rise', readings: { beforeC: 14, afterC: 82, coolantC: 97, fan: 'yes' } }
+      payload: { check: 'air-rise', readings: { beforeC: 14, afterC: 96, coolantC: 97, fan: 'yes' } }
     });
     // The page hears of both without being loaded anew.
     await driver.wait(async () => (await leader()) === 'airflow-restricted', WAIT_MS);

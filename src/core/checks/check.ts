@@ -136,6 +136,14 @@ interface CheckRule<R, Name extends string> {
   unlikely?(readings: R, context: CheckContext): string[];
   /** What the readings tell about the engine's heat. */
   facts?(readings: R, at: string): ThermalFact[];
+  /**
+   * How much likelier the readings are under a fault than without one, natural logarithms: they weigh in place of what
+   * its named results do, where numbers tell more than a name.
+   */
+  likelihoods?(
+    readings: R,
+    known: { readonly sheet: SpecSheet | null; readonly found: readonly Name[] }
+  ): Partial<Record<FaultId, number>>;
   /** What was read of the coolant sensor beside what was true: weighed together with every other such reading. */
   sensorReadings?(readings: R, sheet: SpecSheet | null): SensorReading[];
   /** The readings as a technician would take them on a simulated vehicle; null where it cannot be done there. */
@@ -175,6 +183,8 @@ export function defineCheck<R, Name extends string>(check: CheckWords & CheckRul
     refuse: (readings, sheet) => check.refuse?.(readings as R, sheet) ?? [],
     unlikely: (readings, context) => check.unlikely?.(readings as R, context) ?? [],
     facts: (readings, at) => check.facts?.(readings as R, at) ?? [],
+    likelihoods: (readings, known) =>
+      check.likelihoods?.(readings as R, known as { sheet: SpecSheet | null; found: readonly Name[] }) ?? {},
     sensorReadings: (readings, sheet) => check.sensorReadings?.(readings as R, sheet) ?? [],
     simulate: (hands) => check.simulate(hands),
     words: (readings) => check.words(readings as R)

@@ -1,5 +1,6 @@
 import { heaterAir } from './flow/heater-air';
 import { warmIdle } from './engine/warm-idle';
+import { pumpCommand } from './flow/pump-command';
 import { airRise } from './flow/air-rise';
 import { capTest } from './coolant/cap-test';
 import { clutchElectronic } from './clutch/clutch-electronic';
@@ -61,6 +62,7 @@ const CHECKS = {
   'controller-in-out': controllerInOut,
   'clutch-hot-speed': clutchHotSpeed,
   'clutch-electronic': clutchElectronic,
+  'pump-command': pumpCommand,
   'heater-air': heaterAir,
   'temperature-map': temperatureMap,
   'radiator-face': radiatorFace,

@@ -9,4 +9,5 @@ export const withoutRelay = without('fan relay');
 export const withoutController = without('fan controller');
 export const withoutFan = without('electric fan');
 export const withoutElectronicClutch = without('electronic fan clutch');
+export const withoutElectricPump = without('electric coolant pump');
 export const withoutHeater = without('heated thermostat');

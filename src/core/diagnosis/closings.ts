@@ -14,7 +14,7 @@ export interface Closing {
  */
 export function closings(repairs: readonly string[], proof: Proof | null): Closing[] {
   const referred = repairs.includes('refer-on');
-  const repaired = repairs.some((r) => r !== 'refer-on' && r !== 'none');
+  const repaired = repairs.some((r) => !['refer-on', 'none', 'sheet-correct'].includes(r));
   const missing = proof?.items.filter((i) => i.needed && !i.met).map((i) => midSentence(i.title)) ?? [];
   const reason: Readonly<Record<JobOutcome, string | null>> = {
     'fixed and proven': !repaired

@@ -126,7 +126,7 @@ const GAS_POSSIBLE = 0.01;
 
 /** What must be looked at before a decision, whatever it is worth: sound is said last, and coolant that is gone went somewhere. */
 function owedBefore(repairs: readonly RepairId[], now: Posterior, asked: Asked): CheckId | null {
-  if (repairs[0] === 'none') return owedTo(asked);
+  if (repairs[0] === 'none' || repairs[0] === 'sheet-correct') return owedTo(asked);
   if (repairs[0] !== 'coolant-fill' || asked.repaired) return null;
   const chance = (fault: FaultId) => now.suspects.find((s) => s.fault === fault)?.probability ?? 0;
   const where: readonly CheckId[] = [

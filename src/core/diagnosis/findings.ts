@@ -1,4 +1,4 @@
-import { ALIKE, FAULTS, NOT_IN_A_LOG, toldBy, toldOf } from '../faults/registry';
+import { ALIKE, cannotHave, FAULTS, NOT_IN_A_LOG, toldBy, toldOf } from '../faults/registry';
 import { contentKey, Recent } from '../base/content-key';
 import type { Finding } from './finding';
 import type { RunSummary } from '../runs/run-summary';
@@ -64,6 +64,13 @@ const readOfSensor = ({ check, byHand, readings, outcome }: JudgedCheck, sheet: 
     ? []
     : checkOf(check).sensorReadings(readings, sheet);
 
+/** What the numbers of a check say by themselves, of what this vehicle can have. */
+function measuredOf({ check, byHand, readings, outcome: { found } }: JudgedCheck, sheet: SpecSheet | null) {
+  if (byHand || readings === null) return {};
+  const all = Object.entries(checkOf(check).likelihoods(readings, { sheet, found })) as [FaultId, number][];
+  return Object.fromEntries(all.filter(([fault]) => cannotHave(fault, sheet) === null));
+}
+
 const isReadFault = (fault: FaultId): boolean => (READ_FAULTS as readonly FaultId[]).includes(fault);
 
 function readCheck(judged: JudgedCheck, sheet: SpecSheet | null): Finding | null {
@@ -73,9 +80,12 @@ function readCheck(judged: JudgedCheck, sheet: SpecSheet | null): Finding | null
   const points = outcome.points.filter(
     (p) => !jointly || !isReadFault(p.fault) || results[p.by]?.besideSensor
   );
-  if (outcome.result === 'void' || points.length === 0) return null;
-  const llr: Partial<Record<FaultId, number>> = {};
+  if (outcome.result === 'void') return null;
+  const numbers = measuredOf(judged, sheet);
+  if (points.length === 0 && Object.keys(numbers).length === 0) return null;
+  const llr: Partial<Record<FaultId, number>> = { ...numbers };
   for (const { fault, way, by } of points) {
+    if (fault in numbers) continue;
     // A pass clears at full weight what it speaks against, and leans towards what is left.
     const firm = way === 'against' && outcome.result === 'pass' ? 1 : WEIGHT[outcome.result];
     const weight = outcome.typical ? Math.min(firm, TYPICAL) : firm;
@@ -120,6 +130,8 @@ function readComplaint(symptoms: readonly Symptom[]): Finding[] {
     if (silence < 0) llr[fault] = Math.max(UNTOLD_AT_MOST, UNTOLD_WEIGHT * silence);
   }
   llr.none = COMPLAINED;
+  // An engine that is sound by another sheet worries its owner no more than any sound one.
+  llr['sheet-wrong'] = COMPLAINED;
   return [
     ...told,
     { id: 'complaint/rest', title: 'Complaint', says: 'Nothing else was told of', llr, group: 'untold' }

@@ -32,7 +32,9 @@ const ONE_PART: readonly RegExp[] = [
   /^fan-(motor|relay|feed|command|controller)/
 ];
 
-const pairable = (a: FaultId, b: FaultId): boolean => !ONE_PART.some((part) => part.test(a) && part.test(b));
+/** A sheet that is wrong is told by an engine that is otherwise sound: it is no part, and goes with none. */
+const pairable = (a: FaultId, b: FaultId): boolean =>
+  a !== 'sheet-wrong' && b !== 'sheet-wrong' && !ONE_PART.some((part) => part.test(a) && part.test(b));
 
 /** Looking ahead asks for them thousands of times, and a reloaded page with new objects of the same contents. */
 const spaces = new Recent<Space>(60);

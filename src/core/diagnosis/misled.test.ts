@@ -26,7 +26,14 @@ import { posteriorOf } from './posterior';
 
 /** Each case is named after what a technician was misled by. */
 const entry = (check: CheckId, readings: object, c: CheckContext): JudgedCheck =>
-  ({ id: check, check, at, byHand: false, readings, outcome: judge(check, readings, c) }) as JudgedCheck;
+  ({
+    id: check,
+    check,
+    at,
+    byHand: false,
+    readings: checkOf(check).readings.parse(readings),
+    outcome: judge(check, readings, c)
+  }) as JudgedCheck;
 const finding = (llr: Finding['llr'], id = 'f', group = 'meter'): Finding => ({
   id,
   title: '',
@@ -37,6 +44,85 @@ const finding = (llr: Finding['llr'], id = 'f', group = 'meter'): Finding => ({
 const ratio = (check: CheckId, readings: object, fault: FaultId, c: CheckContext) =>
   Math.exp(findingOf(entry(check, readings, c), c.sheet)?.llr[fault] ?? 0);
 const cold = context([stopped(14)], curlew);
+
+describe('what the numbers of a check say', () => {
+  const airRise = (afterC: number, c: CheckContext) =>
+    Math.log(ratio('air-rise', { beforeC: 10, afterC, coolantC: 100, fan: 'yes' }, 'airflow-restricted', c));
+  it('“the air hardly moves” behind a clutch at idle, which moves little anyway', () => {
+    const clutch = context([stopped(14)], fathom);
+    // Of a fan with one stage it is known how far it runs.
+    const oneStage = context([stopped(14)], sheetOf('qh-14-pip'));
+    expect(airRise(90, clutch)).toBeLessThan(airRise(90, oneStage) - 0.4);
+    expect(airRise(90, clutch)).toBeLessThan(Math.log(3));
+    expect(airRise(60, cold)).toBeLessThan(0);
+    // However near it comes, one thermometer behind a fan is no proof.
+    expect(airRise(100, cold)).toBeLessThan(4);
+  });
+
+  const heater = (ventC: number, hoseOutC: number, fault: FaultId) =>
+    Math.log(
+      ratio(
+        'heater-air',
+        { setHot: true, blower: 'low', ventC, ambientC: 10, coolantC: 90, hoseInC: 86, hoseOutC },
+        fault,
+        cold
+      )
+    );
+  it('a heater that gives its heat with little flow: the more it loses on its way, the likelier the pump', () => {
+    const pump = [83, 78, 73, 66].map((back) => heater(72, back, 'pump-flow-low'));
+    expect(pump.toSorted((a, b) => a - b)).toEqual(pump);
+    expect(pump[0]).toBeLessThan(0);
+    expect(pump[3]).toBeGreaterThan(1.6);
+    // Cold air from a hot hose that comes back cold is the core, and no pump.
+    expect(heater(35, 50, 'heater-core-restricted')).toBeGreaterThan(heater(35, 50, 'pump-flow-low') + 1);
+  });
+
+  it('“low level, so fill it” where a gasket, the pump or the cap lost it', () => {
+    const low = { ...ALL_GOOD, level: 'low' };
+    for (const fault of ['combustion-leak', 'water-pump-bearing', 'pressure-cap-weak'] as const)
+      expect(ratio('level-and-look', low, fault, cold), fault).toBeGreaterThan(3);
+    expect(ratio('level-and-look', { ...low, fixAnyway: ['level'] }, 'combustion-leak', cold)).toBeLessThan(
+      2
+    );
+  });
+
+  it('a reading that is low by its wiring, and rushes the hose “too early” as any sensor that reads cold', () => {
+    const early = { felt: 'rush', coolantC: 62, by: 'hand', coolantBy: 'scan' };
+    expect(ratio('hose-rush', early, 'ect-wiring', cold)).toBeCloseTo(
+      ratio('hose-rush', early, 'ect-reads-cold', cold)
+    );
+  });
+});
+
+describe('a sheet that is wrong', () => {
+  it('“the thermostat opens late” of one that does what its stamp says, in an engine that is well', () => {
+    const lifts = [80, 88, 90, 92, 94, 96, 98, 100, 102, 104, 106, 108, 110].map((bathC, i) => ({
+      bathC,
+      liftMm: Math.min(9, Math.max(0, (9 * (bathC - 93)) / 12)),
+      atMin: 2 * i,
+      way: 'heating'
+    }));
+    const back = [106, 102, 98, 94, 90, 86].map((bathC, i) => ({
+      bathC,
+      liftMm: Math.min(9, Math.max(0, (9 * (bathC - 90)) / 12)),
+      atMin: 26 + 2 * i,
+      way: 'cooling'
+    }));
+    const done = [
+      entry('thermostat-bath', { points: [...lifts, ...back], stampedC: 93 }, cold),
+      entry('hose-rush', { felt: 'rush', coolantC: 95, by: 'probe', coolantBy: 'probe' }, cold),
+      entry('codes', { codes: [] }, cold)
+    ];
+    const { suspects } = posteriorOf(findingsOf({ symptoms: [], done, runs: [], sheet: curlew }), curlew);
+    expect(suspects[0].fault).toBe('sheet-wrong');
+  });
+  it('but nobody doubts the sheet of a cabin that stays cold: the part is the wrong one', () => {
+    const rush = entry('hose-rush', { felt: 'rush', coolantC: 70, by: 'probe', coolantBy: 'probe' }, cold);
+    const symptoms = [{ what: 'heater-weak' as const, when: [] }];
+    const { suspects } = posteriorOf(findingsOf({ symptoms, done: [rush], runs: [], sheet: curlew }), curlew);
+    expect(suspects[0].fault).toBe('thermostat-low-rating');
+  });
+});
 
 describe('the advice', () => {
   it('“no repair, cures 0 %” for two faults that are both certain: both are offered in one go', () => {
@@ -93,12 +179,14 @@ describe('the sensor that lies', () => {
   it('by scan, an early rush is a sensor that reads cold as well as a thermostat', () => {
     const rush = (coolantBy: 'scan' | 'probe') =>
       judge('hose-rush', { felt: 'rush', coolantC: 60, by: 'hand', coolantBy }, cold);
-    expect(faults(rush('probe'), 'for')).toEqual(['thermostat-low-rating']);
+    expect(faults(rush('probe'), 'for')).toEqual(['thermostat-low-rating', 'sheet-wrong']);
     expect(faults(rush('scan'), 'for')).toEqual([
       'thermostat-low-rating',
+      'sensor-branch-restricted',
+      'sheet-wrong',
       'ect-reads-cold',
       'ect-wrong-part',
-      'sensor-branch-restricted'
+      'ect-wiring'
     ]);
     const groups = (['scan', 'probe'] as const).map(
       (by) =>

@@ -42,6 +42,11 @@ const OWN: Readonly<Record<RepairId, readonly RepairStep[]>> = {
     tight('housing-on', 'Housing tightened', 'thermostatHousing'),
     st('hoses', 'Hoses and clips back, connector latched')
   ],
+  'thermostat-command': [
+    st('ignition', 'Ignition off before a control unit is unplugged', 'battery'),
+    st('wire', 'Wire repaired or unit seen to by the maker’s information'),
+    st('driven', 'Volts at its plug at full load, and none at light load', 'belts')
+  ],
   'ect-sensor': [
     cold('cold', 'Engine cold, pressure released', 'hot-cap'),
     st('plug-off', 'Plug off, pins clean and straight'),
@@ -90,6 +95,16 @@ const OWN: Readonly<Record<RepairId, readonly RepairStep[]>> = {
     tight('tightened', 'Pump tightened', 'waterPump'),
     st('belt-on', 'Belt on and tensioned')
   ],
+  'electric-pump': [
+    st('ignition', 'Ignition off before its plug comes off', 'battery'),
+    st('swapped', 'Pump fitted, its arrow with the flow, new seals'),
+    st('runs', 'Commanded on: it hums and its hose pulses')
+  ],
+  shutter: [
+    st('ignition', 'Ignition off before its plug comes off', 'battery', 'fan-starts'),
+    st('swapped', 'Shutter or its motor fitted, every slat free'),
+    st('moves', 'Commanded: it opens whole and shuts whole')
+  ],
   'radiator-outside': [
     stopped('fan-off', 'Fan unplugged, or key out where the engine drives it', 'fan-starts', 'fan-stopped'),
     st('out', 'Washed from the engine side outward, low pressure, between the cores too'),
@@ -118,6 +133,12 @@ const OWN: Readonly<Record<RepairId, readonly RepairStep[]>> = {
     ),
     st('hoses-on', 'Hoses and clips back, the heater valve moves over its whole way')
   ],
+  'sheet-correct': [
+    st(
+      'found',
+      'The right temperatures found in the maker’s information for this very engine, and saved in its sheet'
+    )
+  ],
   'modification-out': [st('removed', 'Taken out, the loom as the maker made it', 'battery')],
   'refer-on': [st('told', 'Referred on: the customer knows why, and not to drive it hot')],
   none: []
@@ -137,7 +158,7 @@ export function stepsOf(repairs: readonly RepairId[]): RepairStep[] {
   const own = repairs.flatMap((id) => OWN[id].map((s) => ({ ...s, id: `${id}/${s.id}` })));
   if (own.length === 0) return [];
   const drains = repairs.some((id) => repairOf(id).drains);
-  const cures = repairs.some((id) => id !== 'refer-on');
+  const cures = repairs.some((id) => id !== 'refer-on' && id !== 'sheet-correct');
   return [...(drains ? DRAIN : []), ...own, ...(drains ? FILL : []), ...(cures ? CLOSING : [])];
 }
 

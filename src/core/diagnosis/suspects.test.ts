@@ -118,7 +118,7 @@ describe('what is believed', () => {
     const run = { id: 'one-run', title: '', suspects: [], blind: [] };
     const asChecks = [
       judged('clutch-cold-turn', { firstTurn: 'firm', freeTurns: 0, laterTurns: null }),
-      judged('air-rise', { beforeC: 14, afterC: 79, coolantC: 97, fan: 'yes' })
+      judged('air-rise', { beforeC: 14, afterC: 96, coolantC: 97, fan: 'yes' })
     ].map((j) => ({ ...j, id: run.id }));
     const ids = findingsOf({ symptoms: [], done: asChecks, runs: [run], sheet: curlew }).map((f) => f.id);
     expect(ids.length).toBeGreaterThan(1);
@@ -179,7 +179,7 @@ describe('the ambulance', () => {
       pairs: [{ engineRpm: 950, fanRpm: 790, airC: 73, sinceStartMin: null }],
       coolantC: 101
     }),
-    judged('air-rise', { beforeC: 14, afterC: 79, coolantC: 97, fan: 'yes' })
+    judged('air-rise', { beforeC: 14, afterC: 94, coolantC: 97, fan: 'yes' })
   ];
   const leader = (d: JudgedCheck[]) =>
     posteriorOf(findingsOf({ symptoms: queue, done: d, runs: [], sheet: fathom }), fathom).suspects[0];

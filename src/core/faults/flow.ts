@@ -24,6 +24,27 @@ export const flow = {
       blind: radiatorUnused
     }
   }),
+  'active-shutter-stuck': defineFault({
+    title: 'Shutter stuck before the radiator',
+    means: 'Stays shut, or half open, when it should let the air through',
+    confirm: 'A look while it is driven, its code',
+    prior: 4,
+    repair: 'shutter',
+    told: { 'gauge-high': 0.6, 'smell-steam': 0.3, 'power-reduced': 0.5, 'ac-off': 0.4 },
+    worse: ['steady', 'grade'],
+    codes: ['P059F', 'P0217', 'P2181'],
+    like: ['airflow-restricted'],
+    part: 'active shutter',
+    curve: {
+      kind: 'warms',
+      scale: 'share of airflow lost, up to 80 %',
+      variants: usual((p, s) => ({
+        airFactor: 1 - 0.8 * s,
+        radiatorNatural: p.radiatorNatural * (1 - 0.6 * s)
+      })),
+      blind: radiatorUnused
+    }
+  }),
   'radiator-clogged': defineFault({
     title: 'Radiator clogged inside',
     means: 'Passes too little coolant or heat',
@@ -62,6 +83,32 @@ export const flow = {
       scale: 'share of flow lost, up to 92 %',
       variants: usual((_, s) => ({ flowFactor: 1 - 0.92 * s })),
       severities: [0.6, 0.85, 1],
+      blind: radiatorUnused
+    }
+  }),
+  'coolant-pump-electric-dead': defineFault({
+    title: 'Electric coolant pump dead',
+    means: 'It does not turn: no coolant moves but by its own warmth',
+    confirm: 'Commanded, with its feed measured; both heater hoses stay cool',
+    prior: 4,
+    repair: 'electric-pump',
+    told: {
+      'gauge-high': 0.7,
+      'heater-weak': 0.8,
+      'smell-steam': 0.65,
+      'power-reduced': 0.7,
+      'ac-off': 0.35
+    },
+    worse: ['idle', 'steady', 'grade'],
+    codes: ['P2600', 'P2601', 'P2602', 'P2603', 'P0217'],
+    part: 'electric coolant pump',
+    curve: {
+      kind: 'warms',
+      scale: 'share of flow lost',
+      variants: usual((_, s) => ({ flowFactor: 1 - 0.98 * s })),
+      severities: [1],
+      plain: 1,
+      applies: (p) => p.pumpElectric,
       blind: radiatorUnused
     }
   }),

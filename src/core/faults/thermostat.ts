@@ -112,5 +112,29 @@ export const thermostat = {
       applies: (p) => p.heaterDropC > 0,
       blind: heaterUnused
     }
+  }),
+  'thermostat-map-control': defineFault({
+    title: 'Thermostat heater driven wrongly',
+    means: 'Its wire or driver: heated all the time, or never, with a sound element',
+    confirm: 'Volts at its plug at light and at full load, with an element that works',
+    prior: 1,
+    repair: 'thermostat-command',
+    told: { 'gauge-low': 0.4, 'heater-weak': 0.4, 'economy-poor': 0.3, 'gauge-high': 0.1 },
+    codes: ['P0597', 'P0598', 'P0599', 'P0128'],
+    part: 'heated thermostat',
+    curve: {
+      kind: 'warms',
+      scale: 'share of the heater that is there when it should not be, or is not when it should',
+      variants: {
+        always: (p, s) => ({
+          startOpenC: p.startOpenC - p.heaterDropC * s,
+          fullOpenC: p.fullOpenC - p.heaterDropC * s,
+          heaterDropC: p.heaterDropC * (1 - s)
+        }),
+        never: (p, s) => ({ heaterDropC: p.heaterDropC * (1 - s) })
+      },
+      applies: (p) => p.heaterDropC > 0,
+      blind: heaterUnused
+    }
   })
 } satisfies Partial<Record<FaultId, Fault>>;

@@ -18,7 +18,7 @@ import { atItsBest, offBy, rankSteps, type Ranked, type RankStep } from './rank'
 import { WORTH_DRAWING, whyCurves, type WhyCurves } from './why';
 
 /** Raised whenever the model changes enough to judge an old run anew. */
-export const MODEL_VERSION = 4;
+export const MODEL_VERSION = 5;
 
 interface SuspectShare {
   readonly fault: FaultId;

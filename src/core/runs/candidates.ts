@@ -46,13 +46,20 @@ const HEALTHY: readonly { variant: string; share: number; of: (p: PlantParams) =
 ];
 
 /**
- * How much heat the heater may take, as a multiple of what it usually does in such weather, and how often: nobody
- * logs where its lever stands, and cores differ. Tried on every explanation that is still in the running.
+ * What nobody logs and every explanation may have: how much heat the heater takes, as a multiple of what it usually
+ * does in such weather (its lever stands anywhere, and cores differ), and how much of it goes through a radiator that
+ * no fan and no wind drives. Tried on every explanation that is still in the running, each as often as it is met.
  */
-export const HEATERS: readonly { readonly times: number; readonly share: number }[] = [
-  { times: 1, share: 0.5 },
-  { times: 2.6, share: 0.25 },
-  { times: 0.3, share: 0.25 }
+export const UNLOGGED: readonly {
+  readonly heater: number;
+  readonly still: number;
+  readonly share: number;
+}[] = [
+  { heater: 1, still: 1, share: 0.3 },
+  { heater: 2.6, still: 1, share: 0.15 },
+  { heater: 0.3, still: 1, share: 0.15 },
+  { heater: 1, still: 8, share: 0.25 },
+  { heater: 2.6, still: 8, share: 0.15 }
 ];
 
 const healthyOnes = (plant: PlantParams): Candidate[] =>

@@ -2,7 +2,7 @@ import { changeOf, FAULTS, withFault } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
 import type { PlantParams } from '../physics/plant/params';
 import type { ObservedRun } from './observed-parts';
-import { candidatesFor, HEATERS, type Candidate } from './candidates';
+import { candidatesFor, UNLOGGED, type Candidate } from './candidates';
 import { fit, type Fitted } from './fit';
 import { findKnee } from './knee';
 import { logLikelihood, logSumExp } from './likelihood';
@@ -76,15 +76,19 @@ export function* rankSteps(bench: ObservedRun): Generator<RankStep, Ranking> {
       score = scoreOf(bench, candidate.plant, fitted) - cost;
     }
     best = Math.max(best, score);
-    scored.push({ candidate: { ...candidate, share: candidate.share * HEATERS[0].share }, fitted, score });
+    scored.push({ candidate: { ...candidate, share: candidate.share * UNLOGGED[0].share }, fitted, score });
   }
   for (const { candidate, fitted, score } of [...scored]) {
     if (score < best - HEATED) continue;
-    for (const { times, share } of HEATERS.slice(1)) {
-      const plant = { ...candidate.plant, heater: candidate.plant.heater * times };
+    for (const { heater, still, share } of UNLOGGED.slice(1)) {
+      const plant = {
+        ...candidate.plant,
+        heater: candidate.plant.heater * heater,
+        radiatorNatural: candidate.plant.radiatorNatural * still
+      };
       const heated = fit(bench, plant, fitted.heatScale);
       scored.push({
-        candidate: { ...candidate, plant, share: (candidate.share * share) / HEATERS[0].share },
+        candidate: { ...candidate, plant, share: (candidate.share * share) / UNLOGGED[0].share },
         fitted: heated,
         score: scoreOf(bench, plant, heated) - cost
       });

@@ -21,6 +21,8 @@ const COLD: ReadonlySet<FaultId> = new Set([
   'sensor-branch-restricted'
 ]);
 const WITHIN_SHEET = -2.2;
+/** An engine that regulates so near to its sheet is no reason to doubt the sheet, °C. */
+const NEAR_SHEET_C = 4;
 
 /**
  * The sheet's own word: a run that never left what the sheet allows is little reason to suspect a fault whose
@@ -43,6 +45,11 @@ export function sheetLog(
     return shown.plateauC < line || (shown.knee !== null && shown.knee.celsius < plant.startOpenC - 5)
       ? 0
       : WITHIN_SHEET;
+  }
+  if (fault === 'sheet-wrong' && shown.plateauC !== null) {
+    const above = shown.plateauC - plant.fullOpenC;
+    const below = plant.startOpenC - shown.plateauC;
+    return Math.max(above, below) > NEAR_SHEET_C ? 0 : 1.5 * WITHIN_SHEET;
   }
   return 0;
 }

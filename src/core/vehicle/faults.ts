@@ -5,6 +5,7 @@ export const FAULT_IDS = [
   'thermostat-low-rating',
   'thermostat-sluggish',
   'thermostat-heater-failed',
+  'thermostat-map-control',
   'ect-reads-hot',
   'ect-reads-cold',
   'ect-open-circuit',
@@ -29,14 +30,17 @@ export const FAULT_IDS = [
   'clutch-circuit-open',
   'water-pump-bearing',
   'airflow-restricted',
+  'active-shutter-stuck',
   'radiator-clogged',
   'pump-flow-low',
+  'coolant-pump-electric-dead',
   'heater-core-restricted',
   'coolant-low',
   'sensor-branch-restricted',
   'pressure-cap-weak',
   'combustion-leak',
-  'fan-setpoint-modified'
+  'fan-setpoint-modified',
+  'sheet-wrong'
 ] as const;
 
 /** The fault ids of the catalogue: a contract with files and tests; ids never change meaning. */

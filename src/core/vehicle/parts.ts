@@ -8,7 +8,9 @@ export type PartId =
   | 'fan clutch'
   | 'thermal fan clutch'
   | 'electronic fan clutch'
-  | 'heated thermostat';
+  | 'heated thermostat'
+  | 'electric coolant pump'
+  | 'active shutter';
 
 /**
  * How often a vehicle has each part where its sheet does not say how the fan is driven, without a fan clutch on the
@@ -20,7 +22,9 @@ const USUAL: Readonly<Partial<Record<PartId, readonly [number, number]>>> = {
   'fan controller': [0.3, 0.05],
   'fan clutch': [0.12, 1],
   'thermal fan clutch': [0.09, 1],
-  'electronic fan clutch': [0.03, 1]
+  'electronic fan clutch': [0.03, 1],
+  'electric coolant pump': [0.06, 0.03],
+  'active shutter': [0.1, 0.05]
 };
 
 /**
@@ -29,11 +33,17 @@ const USUAL: Readonly<Partial<Record<PartId, readonly [number, number]>>> = {
  */
 export function partShare(sheet: SpecSheet | null, part: PartId): number {
   if (!sheet) return 1;
-  const { fan, clutch, thermostat } = sheet;
+  const { engine, fan, clutch, thermostat } = sheet;
   const kind = clutch?.kind;
   switch (part) {
     case 'heated thermostat':
       return thermostat.heaterOhm == null ? 0 : 1;
+    case 'electric coolant pump':
+      if (engine?.pump) return engine.pump === 'electric' ? 1 : 0;
+      break;
+    case 'active shutter':
+      if (engine?.shutter) return engine.shutter === 'driven' ? 1 : 0;
+      break;
     case 'fan clutch':
       if (clutch || fan) return clutch ? 1 : 0;
       break;

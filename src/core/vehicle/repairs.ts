@@ -18,6 +18,7 @@ const r = (title: string, price: number | null, labourMin: number, drains = fals
 /** Ids are kept in records: the list may grow, an id does not change its meaning. */
 const REPAIRS = {
   thermostat: r('Thermostat', 48, 55, true),
+  'thermostat-command': r('Wire or driver of the thermostat heater', 20, 70),
   'ect-sensor': r('ECT sensor', 26, 25, true),
   connector: r('Connector and ground service', 12, 40),
   relay: r('Fan relay', 14, 15),
@@ -27,6 +28,8 @@ const REPAIRS = {
   'fan-clutch': r('Fan clutch', 190, 60),
   'clutch-harness': r('Harness of the fan clutch', 25, 50),
   'water-pump': r('Water pump', 120, 150, true),
+  'electric-pump': r('Electric coolant pump', 210, 95, true),
+  shutter: r('Shutter before the radiator', 110, 50),
   'radiator-outside': r('Radiator cleaned outside', null, 50),
   'radiator-inside': r('Radiator flushed inside', 30, 90, true),
   'branch-flush': r('Sensor branch flushed', null, 45, true),
@@ -35,6 +38,7 @@ const REPAIRS = {
   cap: r('Pressure cap', 18, 5),
   gauge: r('Gauge, sender or its ground', 40, 60),
   'modification-out': r('Modification removed', null, 30),
+  'sheet-correct': r('Spec sheet corrected', null, 5),
   'refer-on': r('Referred on', null, 20),
   none: r('No repair', null, 0)
 } as const satisfies Readonly<Record<string, Repair>>;

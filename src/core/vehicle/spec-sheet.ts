@@ -113,7 +113,12 @@ export const specSheetSchema = z.looseObject({
     .looseObject({
       fuel: choice('Fuel', { petrol: 'petrol', diesel: 'diesel', gas: 'gas', hybrid: 'hybrid' }).nullish(),
       displacementL: amount('Displacement', 'volume', positive.max(40)).nullish(),
-      coolantL: amount('Coolant', 'volume', positive.max(200)).nullish()
+      coolantL: amount('Coolant', 'volume', positive.max(200)).nullish(),
+      pump: choice('Coolant pump', { belt: 'by belt or gear', electric: 'electric' }).nullish(),
+      shutter: choice('Shutter before the radiator', {
+        none: 'none',
+        driven: 'driven by the control unit'
+      }).nullish()
     })
     .nullish(),
   cap: z.looseObject({ kPa: amount('Cap', 'pressure', z.number().min(0).max(300)).nullish() }).nullish(),

@@ -4,10 +4,17 @@ import { sheetOf } from '../../../tests/support/check-bench';
 import { seeded } from '../../core/base/random';
 import { BY_HAND } from '../../core/checks/by-hand';
 import { CHECK_IDS, checkOf } from '../../core/checks/registry';
+import type { SpecSheet } from '../../core/vehicle/spec-sheet';
 import { caseOf } from '../cases/case';
 import { handsOn } from './hands';
 
-const SHEETS = readdirSync('demo/specs').map((file) => sheetOf(file.replace('.spec.json', '')));
+const demo = readdirSync('demo/specs').map((file) => sheetOf(file.replace('.spec.json', '')));
+/** What no vehicle of the demo has. */
+const driven = {
+  ...demo[0],
+  engine: { ...demo[0].engine, pump: 'electric', shutter: 'driven' }
+} as SpecSheet;
+const SHEETS = [...demo, driven];
 const measured = CHECK_IDS.filter((id) => !Object.hasOwn(BY_HAND, id));
 /** Jobs of every demo vehicle, with whatever is wrong with them. */
 const jobs = [1, 2, 3, 4].flatMap((seed) =>

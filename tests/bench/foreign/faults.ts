@@ -4,7 +4,7 @@ import type { Made } from './vehicles';
 
 /** A vehicle with what is wrong with it, as hands and instruments of this world meet it. */
 export interface Sick extends Made {
-  readonly faults: readonly FaultId[];
+  readonly faults: readonly ForeignFault[];
   /** How bad, from 0 to 1. */
   readonly bad: number;
   /** Ohms of the sensor alone at a temperature, and with its circuit. */
@@ -14,9 +14,14 @@ export interface Sick extends Made {
   readonly gaugeOff: number;
 }
 
+/** What this world has no part for. */
+type NotHere =
+  'thermostat-map-control' | 'active-shutter-stuck' | 'coolant-pump-electric-dead' | 'sheet-wrong';
+export type ForeignFault = Exclude<FaultId, NotHere>;
+
 type Body = { -readonly [K in keyof Sick]: Sick[K] };
 /** What each fault does here. What it does is written from what mechanics tell of it, not from the product's plant. */
-const DOES: Readonly<Record<FaultId, (s: Body, bad: number, dice: Dice) => void>> = {
+const DOES: Readonly<Record<ForeignFault, (s: Body, bad: number, dice: Dice) => void>> = {
   none: () => {},
   'thermostat-stuck-open': ({ engine: e }, bad) => void (e.leastOpen = 0.15 + 0.75 * bad),
   'thermostat-stuck-closed': ({ engine: e }, bad) => void (e.mostOpen = 0.12 * (1 - bad) + 0.002),
@@ -122,11 +127,11 @@ export function readsOf({ ohmAt }: Pick<Made, 'ohmAt'>, ohm: number): number {
 }
 
 /** The faults that a vehicle of this making can have. */
-export function possibleIn({ engine: e, sheet }: Made): FaultId[] {
+export function possibleIn({ engine: e, sheet }: Made): ForeignFault[] {
   const { fan, clutch } = e;
   const relay = fan.kind === 'stages';
   const controller = fan.kind === 'controller';
-  return (Object.keys(DOES) as FaultId[]).filter((f) => {
+  return (Object.keys(DOES) as ForeignFault[]).filter((f) => {
     if (f === 'none') return false;
     if (f === 'thermostat-heater-failed') return sheet.thermostat.heaterOhm != null;
     if (f.startsWith('fan-relay')) return relay;
@@ -139,7 +144,7 @@ export function possibleIn({ engine: e, sheet }: Made): FaultId[] {
   });
 }
 
-export function withFaults(made: Made, faults: readonly FaultId[], bad: number, dice: Dice): Sick {
+export function withFaults(made: Made, faults: readonly ForeignFault[], bad: number, dice: Dice): Sick {
   const body: Body = {
     ...made,
     engine: {

@@ -1,7 +1,6 @@
-import type { FaultId } from '../../../src/core/vehicle/faults';
 import { Dice } from './dice';
 import { storyOf } from './driver';
-import { possibleIn, withFaults, type Sick } from './faults';
+import { possibleIn, withFaults, type ForeignFault, type Sick } from './faults';
 import type { Scene } from './hands/scene';
 import type { Story } from './driver';
 import { drawVehicle } from './vehicles';
@@ -23,10 +22,10 @@ export function jobOf(seed: number): Job {
   const dice = new Dice(seed);
   const made = drawVehicle(dice, true);
   const possible = possibleIn(made);
-  const faults: FaultId[] = dice.chance(HEALTHY) ? ['none'] : [dice.of(possible)];
+  const faults: ForeignFault[] = dice.chance(HEALTHY) ? ['none'] : [dice.of(possible)];
   if (faults[0] !== 'none' && dice.chance(TWO)) {
     const second = dice.of(possible);
-    const part = (f: FaultId) => f.split('-')[0];
+    const part = (f: string) => f.split('-')[0];
     if (part(second) !== part(faults[0])) faults.push(second);
   }
   const other = withFaults(made, [dice.of(possible)], 0.7, dice);

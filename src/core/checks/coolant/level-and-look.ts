@@ -46,7 +46,8 @@ export const LOOKS = {
     states: {
       clean: st('Clean right through', 'good'),
       some: st('Some debris', 'note', 'airflow-restricted'),
-      choked: st('Choked, or shroud gone', 'bad', 'airflow-restricted')
+      choked: st('Choked, or shroud gone', 'bad', 'airflow-restricted'),
+      shut: st('Its shutter is shut and does not give', 'bad', 'active-shutter-stuck')
     }
   },
   belt: {
@@ -137,6 +138,7 @@ export const ALL_GOOD = Object.fromEntries(
 const LOOK_FOR: readonly (readonly [LookId, string, FaultId])[] = [
   ['level', 'mark', 'coolant-low'],
   ['face', 'clean', 'airflow-restricted'],
+  ['face', 'clean', 'active-shutter-stuck'],
   ['pump', 'firm', 'water-pump-bearing'],
   ['belt', 'good', 'pump-flow-low'],
   ['colour', 'clean', 'radiator-clogged'],
@@ -169,9 +171,17 @@ const STRENGTHS: Readonly<Record<string, NamedResult['strength']>> = {
   'leaks trace': share(0.3, 0.1, 0.58, 'What has dried may be an old leak that was closed'),
   'leaks drip': share(0.6, 0.01, 0.58, 'It is wet now'),
   'face choked': share(0.45, 0.008, 0.35, 'It is there to be seen, and few vehicles have it'),
+  'face shut': share(0.5, 0.004, 0.4, 'A shutter that is off stands open'),
   'face some': share(0.35, 0.12, 0.35, 'Some debris is on most'),
   'belt slack': share(0.45, 0.006, 0.6, 'A pump that is not driven does not pump'),
   'pump play': share(0.85, 0.006, 0.18, 'Felt by hand')
+};
+
+/** How much likelier a level that has fallen is where coolant is lost by another fault, natural logarithms. Ours. */
+const LOST_TOO: Readonly<Partial<Record<FaultId, number>>> = {
+  'combustion-leak': Math.log(0.4 / 0.05),
+  'water-pump-bearing': Math.log(0.25 / 0.05),
+  'pressure-cap-weak': Math.log(0.2 / 0.05)
 };
 
 /** Every state that a look can find is a result of its own, by the look and the state. */
@@ -213,6 +223,9 @@ export const levelAndLook = defineCheck({
   always: true,
   beforeRunning: true,
   readings,
+  // What boils over, leaks through a gasket or weeps at the pump has lost coolant as well.
+  likelihoods: ({ level, fixAnyway }) =>
+    (level !== 'low' && level !== 'empty') || fixAnyway.includes('level') ? {} : LOST_TOO,
   begins: () => ({ fixAnyway: [] }),
   judge(r, { thermal }) {
     const found = LOOK_IDS.map((id) => ({ id, state: lookState(id, r[id]) })).filter((f) => f.state !== null);

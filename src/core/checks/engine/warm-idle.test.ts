@@ -14,9 +14,11 @@ describe('warm idle', () => {
     expect(faults(idle(72), 'for')).toEqual([
       'thermostat-low-rating',
       'thermostat-stuck-open',
+      'sensor-branch-restricted',
+      'sheet-wrong',
       'ect-reads-cold',
       'ect-wrong-part',
-      'sensor-branch-restricted'
+      'ect-wiring'
     ]);
     expect(faults(idle(108), 'for')).toContain('ect-reads-hot');
     expect(idle(108, { acOn: true }).result).toBe('unclear');

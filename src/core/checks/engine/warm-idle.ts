@@ -3,7 +3,7 @@ import { scanC } from '../../measure/temperature';
 import { defineField } from '../../units/field';
 import { sayC, sayDeltaC } from '../../units/say';
 import { limitsOf, originWords, type Limit } from '../../vehicle/limits';
-import { readsOff } from '../../vehicle/sensor-faults';
+import { READS_COLD, READS_HOT, readsOff } from '../../vehicle/sensor-faults';
 import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
 
@@ -54,6 +54,7 @@ export const warmIdle = defineCheck({
   strength: strength(0.55, 0.02, 0.5, 'scan', 'One reading, at the least load there is', {
     'thermostat-stuck-open': share(0.6, 0.015, 0.45, 'At idle in warm air an open one holds its heat'),
     'thermostat-low-rating': share(0.75, 0.015, 0.3, 'It regulates where it opens'),
+    'sheet-wrong': share(0.5, 0.02, 0.5, 'It regulates where it opens, and not where the sheet says'),
     'radiator-clogged': share(0.4, 0.02, 0.7, 'At idle half a core is enough, most days'),
     'pump-flow-low': share(0.3, 0.02, 0.75, 'At idle little flow is enough, most days'),
     'airflow-restricted': share(0.5, 0.02, 0.6, 'By how hot the day is'),
@@ -70,16 +71,16 @@ export const warmIdle = defineCheck({
       for: [
         'thermostat-low-rating',
         'thermostat-stuck-open',
-        'ect-reads-cold',
-        'ect-wrong-part',
-        'sensor-branch-restricted'
+        'sensor-branch-restricted',
+        'sheet-wrong',
+        ...READS_COLD
       ]
     },
     high: {
       seen: 'it stands above its norm',
       for: [
-        'ect-reads-hot',
-        'ect-wrong-part',
+        ...READS_HOT,
+        'sheet-wrong',
         'airflow-restricted',
         'radiator-clogged',
         'pump-flow-low',

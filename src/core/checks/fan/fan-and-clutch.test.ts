@@ -92,8 +92,18 @@ describe('fan switching', () => {
   it('holds on and off against the sheet, 101 and 96 °C', () => {
     expect(fan(101, 96, 103).result).toBe('pass');
     expect(fan(105, 100, 106).result).toBe('unclear');
-    expect(faults(fan(92, 87, 95), 'for')).toEqual(['fan-setpoint-modified', 'ect-reads-hot']);
-    expect(faults(fan(109, 104, 110), 'for')).toEqual(['fan-setpoint-modified', 'ect-reads-cold']);
+    expect(faults(fan(92, 87, 95), 'for')).toEqual([
+      'fan-setpoint-modified',
+      'ect-reads-hot',
+      'ect-wrong-part',
+      'ect-wiring'
+    ]);
+    expect(faults(fan(109, 104, 110), 'for')).toEqual([
+      'fan-setpoint-modified',
+      'ect-reads-cold',
+      'ect-wrong-part',
+      'ect-wiring'
+    ]);
     expect(fan(101, 90, 103).result).toBe('unclear');
   });
   it('does not blame the sensor for what the control unit switches by its own reading', () => {

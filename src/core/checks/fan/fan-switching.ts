@@ -8,7 +8,7 @@ import { defineCheck, outcome, unusual, type Judged, type Outcome } from '../che
 import { share, strength } from '../strength';
 import { withoutFan } from '../vehicle-has';
 import { limitsOf } from '../../vehicle/limits';
-import { readsOff } from '../../vehicle/sensor-faults';
+import { READS_COLD, READS_HOT, readsOff } from '../../vehicle/sensor-faults';
 import { scanC } from '../../measure/temperature';
 
 const stage = z.object({
@@ -68,8 +68,8 @@ export const fanSwitching = defineCheck({
       for: ['fan-setpoint-modified'],
       against: ['fan-motor-dead', 'fan-feed-open']
     },
-    readsHot: { for: ['ect-reads-hot'] },
-    readsCold: { for: ['ect-reads-cold'] },
+    readsHot: { for: READS_HOT },
+    readsCold: { for: READS_COLD },
     // This early is hardly a switching point: a fan that knows no command runs from the first minute.
     unasked: { seen: 'it runs from the first minute', for: ['fan-relay-welded', 'fan-controller-shorted'] },
     open: { seen: 'it runs with the reading at its cold default', for: ['ect-open-circuit', 'ect-wiring'] },

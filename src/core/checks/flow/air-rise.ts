@@ -5,6 +5,7 @@ import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { FAN_DEAD } from '../../vehicle/faults';
 import { sayC } from '../../units/say';
 import { defineCheck, outcome, type Outcome } from '../check';
+import { likelier, type Spread } from '../spread';
 import { share, strength } from '../strength';
 import { airC, coolantC, hotAirC } from '../../measure/temperature';
 
@@ -33,8 +34,33 @@ const readings = z.object({
 });
 export type AirRiseReadings = z.infer<typeof readings>;
 
-/** Share of the way from the air to the coolant that air comes in a clean stack with its fan driving. */
-export const APPROACH = { low: 0.3, high: 0.78 } as const;
+/** Beyond this of the way, with nothing that drives it, the air stands still. */
+const STILL_APPROACH = 0.78;
+/** Less than this of the way from the air to the coolant, and next to no heat comes out. */
+const LEAST_APPROACH = 0.3;
+
+/**
+ * A clean stack as an exchanger whose air takes less than its coolant could give: the air comes so much of the way,
+ * 1 − exp(−NTU). NTU is about 1.2 with a fan of one stage at its best, and grows by the power −0.55 of the air that is
+ * moved; how far an electric fan of more stages runs, or a clutch drives at idle, is not known. Stacks differ by half.
+ */
+const ntuOf = (sheet: SpecSheet | null): Spread =>
+  !sheet?.clutch && sheet?.fan?.stages?.length === 1 ? { mean: 0.25, sd: 0.4 } : { mean: 0.45, sd: 0.4 };
+/** What air held back to a third adds to the logarithm, and how far that differs. */
+const HELD_BACK: Spread = { mean: 0.55, sd: 0.35 };
+const approachAt = (lnNtu: number): number => 1 - Math.exp(-Math.exp(lnNtu));
+const lnNtuAt = (approach: number): number => Math.log(-Math.log(1 - Math.min(0.99, approach)));
+/** So far beyond what is usual it is a finding, standard deviations. */
+const BEYOND = 1.9;
+
+/** How far air comes to the coolant’s temperature in a clean stack with its fan driving. */
+export function approachDue(sheet: SpecSheet | null): { readonly low: number; readonly high: number } {
+  const { mean, sd } = ntuOf(sheet);
+  return { low: LEAST_APPROACH, high: approachAt(mean + BEYOND * sd) };
+}
+
+/** The logarithm of an NTU that was read amiss could be anything over so much. */
+const NTU_RANGE = 4;
 export const approachOf = (r: Pick<AirRiseReadings, 'beforeC' | 'afterC' | 'coolantC'>): number =>
   (r.afterC - r.beforeC) / (r.coolantC - r.beforeC);
 
@@ -48,10 +74,10 @@ export const airRise = defineCheck({
   cautions: ['fan-blades', 'fan-starts'],
   gate: 'none',
   results: {
-    sound: { against: ['airflow-restricted', 'fan-motor-dead'] },
+    sound: { against: ['airflow-restricted', 'active-shutter-stuck', 'fan-motor-dead'] },
     stifled: {
       seen: 'the air comes out nearly as hot as the coolant',
-      for: ['airflow-restricted'],
+      for: ['airflow-restricted', 'active-shutter-stuck'],
       against: ['radiator-clogged']
     },
     still: {
@@ -93,6 +119,7 @@ export const airRise = defineCheck({
   ],
   judge(r, { sheet }) {
     const share = approachOf(r);
+    const due = approachDue(sheet);
     const hot = r.coolantC >= limitsOf(sheet).fullOpenC.value;
     const numbers = [
       { name: 'Before, behind', value: `${sayC(r.beforeC)}, ${sayC(r.afterC)}` },
@@ -100,10 +127,10 @@ export const airRise = defineCheck({
       {
         name: 'Of the way to the coolant',
         value: `${(100 * share).toFixed(0)} %`,
-        limit: `${100 * APPROACH.low} to ${100 * APPROACH.high} %`
+        limit: `${(100 * due.low).toFixed(0)} to ${(100 * due.high).toFixed(0)} %`
       }
     ];
-    if (share > APPROACH.high)
+    if (share > (r.fan === 'yes' ? due.high : STILL_APPROACH))
       return r.fan === 'yes'
         ? outcome(
             'fail',
@@ -114,13 +141,13 @@ export const airRise = defineCheck({
             }
           )
         : stillAir(r, sheet, share, numbers);
-    if (share < APPROACH.low && !hot)
+    if (share < due.low && !hot)
       return outcome(
         'unclear',
         `The air takes little up, ${(100 * share).toFixed(0)} % of the way, and at ${sayC(r.coolantC)} the thermostat still holds the coolant back: measure again when it is open`,
         { numbers }
       );
-    if (share < APPROACH.low)
+    if (share < due.low)
       return outcome(
         'fail',
         `The air takes little up, ${(100 * share).toFixed(0)} % of the way: no coolant comes, the core is closed inside, or the air goes around it`,
@@ -139,6 +166,14 @@ export const airRise = defineCheck({
         found: r.fan === 'yes' ? ['sound'] : []
       }
     );
+  },
+  likelihoods(r, { sheet }) {
+    const share = approachOf(r);
+    if (r.fan === 'no' || share < LEAST_APPROACH) return {};
+    const clean = ntuOf(sheet);
+    const held = { mean: clean.mean + HELD_BACK.mean, sd: Math.hypot(clean.sd, HELD_BACK.sd) };
+    const nats = likelier([lnNtuAt(share)], [{ at: [held] }], [{ at: [clean] }], [NTU_RANGE]);
+    return { 'airflow-restricted': nats, 'active-shutter-stuck': nats };
   },
   simulate(h) {
     const engine = h.worked();

@@ -145,7 +145,12 @@ describe('air rise', () => {
   const rise = (beforeC: number, afterC: number, coolantC: number, fan = 'yes') =>
     judge('air-rise', { beforeC, afterC, coolantC, fan }, ambulance);
   it('much rise of little air, little rise of much', () => {
-    expect(faults(rise(14, 86, 98), 'for')).toEqual(['airflow-restricted']);
+    expect(faults(rise(14, 97, 98), 'for')).toEqual(['airflow-restricted']);
+    // A clutch at idle moves little air, and little air comes out hot through a clean stack too; a full fan moves its best.
+    expect(rise(14, 90, 98).result).toBe('pass');
+    expect(
+      faults(judge('air-rise', { beforeC: 14, afterC: 96, coolantC: 98, fan: 'yes' }, minibus), 'for')
+    ).toEqual(['airflow-restricted']);
     // Below its switching point the fan has no reason to turn; above it, its own drive is what is missing.
     expect(rise(14, 88, 98, 'no').result).toBe('unclear');
     expect(faults(rise(14, 94, 106, 'no'), 'for')).toEqual(['clutch-slipping', 'clutch-engages-late']);

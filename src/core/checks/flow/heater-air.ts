@@ -3,6 +3,7 @@ import { coolantC, airC, hotAirC } from '../../measure/temperature';
 import { defineField } from '../../units/field';
 import { sayC, sayDeltaC } from '../../units/say';
 import { defineCheck, outcome, type Outcome } from '../check';
+import { likelier, type Way } from '../spread';
 import { share, strength } from '../strength';
 
 const BLOWER = { low: 'Lowest', full: 'Full' } as const;
@@ -106,6 +107,54 @@ function givesHeat(r: HeaterAirReadings, got: number, numbers: Outcome['numbers'
 const shareOf = (celsius: number, { ambientC, coolantC }: { ambientC: number; coolantC: number }): number =>
   (celsius - ambientC) / (coolantC - ambientC);
 
+/**
+ * What a sound heater shows, and one that something holds back: the vent as a part of what is due; how far its inlet
+ * hose has come to the coolant’s temperature; and the logarithm of what the coolant loses on its way against what the
+ * air takes of it, over what is usual: flow that is halved adds 0.7. A sound heater of an engine whose pump hardly
+ * turns at idle is the second of its ways; coolant that is low leaves flow, or air in the heater.
+ */
+const WAYS: Readonly<Record<'sound' | Held, readonly Way[]>> = {
+  sound: [
+    way(0.75, [1.21, 0.07], [0.96, 0.03], [-0.4, 0.4]),
+    way(0.25, [0.96, 0.15], [0.96, 0.03], [0, 0.6])
+  ],
+  'heater-core-restricted': [way(1, [0.7, 0.22], [0.95, 0.04], [2.4, 0.8])],
+  'pump-flow-low': [
+    way(0.65, [1.15, 0.1], [0.94, 0.04], [0.65, 0.4]),
+    way(0.35, [0.85, 0.2], [0.75, 0.15], [0.5, 1.2])
+  ],
+  'coolant-low': [
+    way(0.5, [1.18, 0.07], [0.95, 0.04], [0.9, 0.5]),
+    way(0.5, [0.65, 0.25], [0.88, 0.13], [2, 1])
+  ]
+};
+function way(share: number, ...at: readonly (readonly [mean: number, sd: number])[]): Way {
+  return { share, at: at.map(([mean, sd]) => ({ mean, sd })) };
+}
+/** Over how much each could lie of something else. */
+const RANGES = [1.5, 1.2, 4];
+type Held = 'heater-core-restricted' | 'pump-flow-low' | 'coolant-low';
+const HELD: readonly Held[] = ['heater-core-restricted', 'pump-flow-low', 'coolant-low'];
+
+function heaterLikelihoods(r: HeaterAirReadings): Record<Held, number> {
+  const { hoseInC, hoseOutC, ambientC } = r;
+  const got = shareOf(r.ventC, r);
+  const vent = got / DUE_SHARE[r.blower];
+  const into = hoseInC === null ? null : shareOf(hoseInC, r);
+  // A hose that is cool already tells of flow by itself; what is lost in it is then told by nothing.
+  const lost =
+    hoseInC === null || hoseOutC === null || hoseInC - ambientC < LEAST_SPAN_C || got < 0.1
+      ? null
+      : Math.log(
+          Math.max(0.01, (hoseInC - hoseOutC) / (hoseInC - ambientC)) / (USUALLY_LOSES[r.blower] * got)
+        );
+  return Object.fromEntries(
+    HELD.map((fault) => [fault, likelier([vent, into, lost], WAYS[fault], WAYS.sound, RANGES)])
+  ) as Record<Held, number>;
+}
+/** What the coolant usually loses of its way to the outside air, for each part of the way that the vent's air comes. */
+const USUALLY_LOSES = { low: 0.095, full: 0.25 } as const;
+
 /** Air at the vent against coolant and outside air: whether the heater gives its heat, and what holds it back. */
 export const heaterAir = defineCheck({
   title: 'Heater air',
@@ -126,14 +175,16 @@ export const heaterAir = defineCheck({
     core: { seen: 'the heater’s hose comes back cold from a hot one', for: ['heater-core-restricted'] },
     noFlow: {
       seen: 'both hoses of the heater are cool',
-      for: ['coolant-low', 'pump-flow-low'],
+      for: ['coolant-low', 'pump-flow-low', 'coolant-pump-electric-dead'],
       against: ['heater-core-restricted']
     },
     weak: { for: ['heater-core-restricted', 'coolant-low', 'pump-flow-low'] },
     // A core that lets too little through for a cabin does not warm it.
     warm: { against: ['heater-core-restricted'] },
     // Of what flows fast, the air at the lowest blower takes little: how cool it comes back is how slowly it came.
-    flows: { against: ['pump-flow-low', 'coolant-low', 'heater-core-restricted'] },
+    flows: {
+      against: ['pump-flow-low', 'coolant-low', 'heater-core-restricted', 'coolant-pump-electric-dead']
+    },
     slowly: {
       for: ['pump-flow-low'],
       strength: share(
@@ -152,6 +203,8 @@ export const heaterAir = defineCheck({
     airSide: { against: ['heater-core-restricted', 'coolant-low', 'pump-flow-low'] }
   },
   readings,
+  // Hot hoses and cold air are a door’s doing, which no flow explains.
+  likelihoods: (r, { found }) => (r.setHot && !found.includes('airSide') ? heaterLikelihoods(r) : {}),
   begins: ({ heat: { ambientC } }) => (ambientC === null ? {} : { ambientC }),
   refuse: (r) =>
     r.coolantC - r.ambientC >= LEAST_SPAN_C

@@ -63,11 +63,16 @@ describe('a thermostat’s bath', () => {
     judge('thermostat-bath', { points, stampedC }, minibus);
   it.each<[string, BathPoint[], string, string[]]>([
     ['a sound one', bath(86.5, 99, 9), 'pass', []],
-    ['a cooler part', bath(76, 88, 9), 'fail', ['thermostat-low-rating']],
+    ['a cooler part', bath(76, 88, 9), 'fail', ['thermostat-low-rating', 'sheet-wrong']],
     ['one that leaks cold', bath(86, 99, 9, { cold: 1.2 }), 'fail', ['thermostat-stuck-open']],
     ['one that hardly lifts', bath(86, 99, 3), 'fail', ['thermostat-stuck-closed']],
     ['one that drags', bath(86, 99, 9, { hysteresis: 13 }), 'fail', ['thermostat-sluggish']],
-    ['one that starts late', bath(95, 107, 9), 'fail', ['thermostat-sluggish', 'thermostat-stuck-closed']]
+    [
+      'one that starts late',
+      bath(95, 107, 9),
+      'fail',
+      ['thermostat-sluggish', 'thermostat-stuck-closed', 'sheet-wrong']
+    ]
   ])('%s', (_, points, result, suspects) => {
     expect([judged(points).result, faults(judged(points), 'for')]).toEqual([result, suspects]);
   });

@@ -1,5 +1,6 @@
 import { driveFromLegs } from '../../physics/plant/drive';
 import { simulate } from '../../physics/plant/simulate';
+import { READS_COLD, READS_HOT } from '../../vehicle/sensor-faults';
 import { FAST_IDLE, type Hands } from '../hands';
 import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
@@ -70,30 +71,34 @@ export const hoseRush = defineCheck({
     },
     early: {
       seen: 'it rushes hot too early',
-      for: ['thermostat-low-rating'],
+      for: ['thermostat-low-rating', 'sheet-wrong'],
       against: ['thermostat-stuck-closed']
     },
     cool: {
       seen: 'it stays cool',
-      for: ['thermostat-stuck-closed', 'pump-flow-low'],
+      for: ['thermostat-stuck-closed', 'pump-flow-low', 'coolant-pump-electric-dead'],
       against: ['thermostat-stuck-open']
     },
-    late: { seen: 'it rushes hot late', for: ['thermostat-sluggish'], against: ['thermostat-stuck-open'] },
+    late: {
+      seen: 'it rushes hot late',
+      for: ['thermostat-sluggish', 'sheet-wrong'],
+      against: ['thermostat-stuck-open']
+    },
     // By scan it is early or late by what the control unit believes: the sensor is a suspect as well.
     earlyByScan: {
-      for: ['thermostat-low-rating', 'ect-reads-cold', 'ect-wrong-part', 'sensor-branch-restricted'],
+      for: ['thermostat-low-rating', 'sensor-branch-restricted', 'sheet-wrong', ...READS_COLD],
       against: ['thermostat-stuck-closed'],
       strength: share(0.85, 0.02, 0.1, 'A thermostat, or a sensor that reads cold'),
       leansOn: 'scan'
     },
     lateByScan: {
-      for: ['thermostat-sluggish', 'ect-reads-hot'],
+      for: ['thermostat-sluggish', 'sheet-wrong', ...READS_HOT],
       against: ['thermostat-stuck-open'],
       strength: share(0.35, 0.03, 0.55, 'A thermostat, or a sensor that reads hot'),
       leansOn: 'scan'
     },
     coolByScan: {
-      for: ['thermostat-stuck-closed', 'pump-flow-low', 'ect-reads-hot', 'ect-wrong-part'],
+      for: ['thermostat-stuck-closed', 'pump-flow-low', ...READS_HOT],
       against: ['thermostat-stuck-open'],
       strength: share(0.7, 0.02, 0.24, 'Shut, or not as hot as the scan says'),
       leansOn: 'scan'

@@ -52,7 +52,18 @@ const COLD_LEAK_MM = 0.3;
 const HYSTERESIS_C = 9;
 
 type Found =
-  'shuts' | 'leaks' | 'onTime' | 'early' | 'late' | 'coolerPart' | 'lifts' | 'shortLift' | 'lets' | 'drags';
+  | 'shuts'
+  | 'leaks'
+  | 'onTime'
+  | 'early'
+  | 'late'
+  | 'coolerPart'
+  | 'byItsStamp'
+  | 'hotterPart'
+  | 'lifts'
+  | 'shortLift'
+  | 'lets'
+  | 'drags';
 
 /** A thermostat in a heated bath: where it starts, how far it lifts, where it shuts, and whether it leaks cold. */
 export const thermostatBath = defineCheck({
@@ -68,18 +79,28 @@ export const thermostatBath = defineCheck({
   results: {
     shuts: { against: ['thermostat-stuck-open'] },
     leaks: { for: ['thermostat-stuck-open'] },
-    onTime: { against: ['thermostat-low-rating'] },
-    early: { for: ['thermostat-low-rating'] },
-    late: { for: ['thermostat-sluggish', 'thermostat-stuck-closed'] },
+    onTime: { against: ['thermostat-low-rating', 'sheet-wrong'] },
+    early: { for: ['thermostat-low-rating', 'sheet-wrong'] },
+    late: { for: ['thermostat-sluggish', 'thermostat-stuck-closed', 'sheet-wrong'] },
     coolerPart: { for: ['thermostat-low-rating'] },
     lifts: { against: ['thermostat-stuck-closed'] },
     shortLift: { for: ['thermostat-stuck-closed'] },
     lets: { against: ['thermostat-sluggish'] },
-    drags: { for: ['thermostat-sluggish'] }
+    drags: { for: ['thermostat-sluggish'] },
+    // It opens where its own number says, and the sheet wants another: the sheet is wrong, or the part was never right.
+    byItsStamp: {
+      for: ['sheet-wrong'],
+      strength: share(0.8, 0.03, 0.5, 'The part does what it says of itself')
+    },
+    hotterPart: {
+      for: ['thermostat-sluggish'],
+      strength: share(0.3, 0.08, 0.5, 'The part does what it says of itself, and that may be the wrong part')
+    }
   },
   strength: strength(0.96, 0.015, 0.03, 'itself', 'The part itself, measured over its whole range', {
     'thermostat-stuck-open': share(0.97, 0.004, 0.03, 'It passes when cold, or it does not'),
-    'thermostat-low-rating': share(0.97, 0.08, 0.03, 'Good ones open some degrees early too')
+    'thermostat-low-rating': share(0.97, 0.08, 0.03, 'Good ones open some degrees early too'),
+    'sheet-wrong': share(0.97, 0.08, 0.03, 'Good ones open some degrees early too')
   }),
   readings,
   unlikely(r) {
@@ -100,16 +121,20 @@ export const thermostatBath = defineCheck({
       found.push('leaks');
     } else if (b.coldLiftMm !== null) found.push('shuts');
     const offC = spec && b.startC !== null ? b.startC - spec.startOpenC : null;
+    const byItsStamp =
+      r.stampedC !== null && b.startC !== null && Math.abs(r.stampedC - b.startC) <= STAMP_OFF_C;
     if (offC !== null && offC < -START_OFF_C) {
       wrong.push(
         `starts at ${sayC(b.startC!)}, ${sayDeltaC(-offC)} below the sheet’s ${sayC(spec!.startOpenC)}: a cooler part`
       );
       found.push('early');
+      if (byItsStamp) found.push('byItsStamp');
     } else if (offC !== null && offC > START_OFF_C) {
       wrong.push(
         `starts at ${sayC(b.startC!)}, ${sayDeltaC(offC)} above the sheet’s ${sayC(spec!.startOpenC)}: late`
       );
-      found.push('late');
+      if (byItsStamp) found.push('byItsStamp', 'hotterPart');
+      else found.push('late');
     } else if (offC !== null) found.push('onTime');
     if (spec && r.stampedC !== null && Math.abs(r.stampedC - spec.startOpenC) > STAMP_OFF_C) {
       wrong.push(`stamped ${sayC(r.stampedC)}, and the sheet wants ${sayC(spec.startOpenC)}`);

@@ -6,6 +6,11 @@ import { strength } from '../strength';
 import { withoutHeater } from '../vehicle-has';
 
 const OPENED = { opens: 'Opens', stays: 'Stays shut' } as const;
+const DRIVEN = {
+  right: 'Volts at full load only',
+  always: 'Volts all the time',
+  never: 'No volts at all'
+} as const;
 const CLOSED = { closes: 'Shuts again', stays: 'Stays open' } as const;
 const readings = z
   .object({
@@ -26,14 +31,23 @@ const readings = z
       quantity: 'time',
       watch: { start: 'Power on now', stop: 'It opens now' }
     }).nullable(),
+    /** Volts at its plug, engine running, at light load and at full. */
+    driven: defineField(z.enum(['right', 'always', 'never']), {
+      label: 'Its plug, engine at work',
+      choices: DRIVEN,
+      bad: ['always', 'never'],
+      hint: 'by meter, at light load and at full'
+    })
+      .nullable()
+      .default(null),
     unpowered: defineField(z.enum(['closes', 'stays']), {
       label: 'Power off',
       choices: CLOSED,
       bad: ['stays']
     }).nullable()
   })
-  .refine((r) => r.elementOhm !== null || r.powered !== null, {
-    message: 'Measure the element, or power it and watch',
+  .refine((r) => r.elementOhm !== null || r.powered !== null || r.driven !== null, {
+    message: 'Measure the element, power it and watch, or measure its plug',
     path: ['elementOhm']
   });
 export type ThermostatHeaterReadings = z.infer<typeof readings>;
@@ -49,7 +63,7 @@ export const thermostatHeater = defineCheck({
   title: 'Thermostat heater',
   phases: ['B'],
   minutes: 8,
-  decides: 'Element resistance; opens when powered, shuts after.',
+  decides: 'Element resistance; opens when powered, shuts after; driven when it should be.',
   tools: ['Meter', 'Fused feed'],
   cautions: ['heated-bath', 'fused-feed'],
   measures: ['thermostat'],
@@ -57,7 +71,9 @@ export const thermostatHeater = defineCheck({
   results: {
     sound: { against: ['thermostat-heater-failed'] },
     failed: { for: ['thermostat-heater-failed'] },
-    stays: { for: ['thermostat-stuck-open'] }
+    stays: { for: ['thermostat-stuck-open'] },
+    drivenWrongly: { for: ['thermostat-map-control'] },
+    drivenRightly: { against: ['thermostat-map-control'] }
   },
   strength: strength(0.97, 0.005, 0.03, 'meter', 'The element itself'),
   lacks: withoutHeater,
@@ -65,7 +81,8 @@ export const thermostatHeater = defineCheck({
   judge(r, { sheet }) {
     const due = sheet?.thermostat.heaterOhm ?? null;
     const wrong: string[] = [];
-    const found: ('failed' | 'stays')[] = [];
+    const found: ('failed' | 'stays' | 'drivenWrongly')[] = [];
+    const driven = r.driven === 'right' ? (['drivenRightly'] as const) : [];
     if (r.elementOhm !== null && r.elementOhm >= OPEN_OHM) wrong.push('the element is open');
     else if (r.elementOhm !== null && r.elementOhm < SHORT_OHM) wrong.push('the element is shorted');
     else if (r.elementOhm !== null && due !== null && Math.abs(r.elementOhm / due - 1) > TOLERANCE)
@@ -76,6 +93,10 @@ export const thermostatHeater = defineCheck({
     if (r.unpowered === 'stays') {
       wrong.push('it does not shut again');
       found.push('stays');
+    }
+    if (r.driven === 'always' || r.driven === 'never') {
+      wrong.push(r.driven === 'always' ? 'its plug has volts all the time' : 'its plug never has volts');
+      found.push('drivenWrongly');
     }
     const numbers = [
       ...(r.elementOhm === null
@@ -101,20 +122,24 @@ export const thermostatHeater = defineCheck({
       due === null && r.elementOhm !== null ? ['The sheet gives no resistance for the element'] : [];
     if (wrong.length > 0) {
       const says = wrong.join('; ');
-      return outcome('fail', says[0].toUpperCase() + says.slice(1), { numbers, doubts, found });
+      return outcome('fail', says[0].toUpperCase() + says.slice(1), {
+        numbers,
+        doubts,
+        found: [...found, ...driven]
+      });
     }
     if (r.powered === 'opens')
       return outcome('pass', 'Opens when powered: the element works', {
         numbers,
         doubts,
-        found: ['sound']
+        found: ['sound', ...driven]
       });
     return outcome(
       'unclear',
       r.powered === 'stays'
         ? `Still shut after ${r.afterS!.toFixed(0)} s: give it ${PATIENCE_S / 60} minutes`
         : 'The element is whole; whether it opens the valve shows with power on it',
-      { numbers, doubts }
+      { numbers, doubts, found: driven }
     );
   },
   simulate(h) {
@@ -125,6 +150,7 @@ export const thermostatHeater = defineCheck({
       elementOhm,
       powered: failed ? 'stays' : 'opens',
       afterS: failed ? null : 120,
+      driven: h.fault === 'thermostat-map-control' ? 'always' : 'right',
       unpowered: failed ? null : 'closes'
     } as const;
   },

@@ -71,6 +71,8 @@ export interface PlantParams {
   /** Pump flow at 1000 rpm. */
   readonly pumpKgS: number;
   readonly flowFactor: number;
+  /** It is driven by a motor of its own, and its flow does not follow the engine. */
+  readonly pumpElectric: boolean;
   readonly radiatorMax: number;
   readonly radiatorNatural: number;
   readonly airFactor: number;
@@ -148,6 +150,7 @@ export function plantFor(spec: SpecSheet): PlantParams {
     metalToJacket: 0.42 * size,
     pumpKgS: 0.24 * size,
     flowFactor: 1,
+    pumpElectric: spec.engine?.pump === 'electric',
     radiatorMax: 0.46 * size,
     radiatorNatural: 0.006 * Math.sqrt(displacementL),
     airFactor: 1,

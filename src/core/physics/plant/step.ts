@@ -55,11 +55,16 @@ export function heatKW(p: PlantParams, rpm: number, load: number, metalC: number
   return p.displacementL * (rpm / 1000) * (p.heatIdle + p.heatLoad * load) * p.heatScale * cold;
 }
 
+/** An electric pump moves what a belt would at this engine speed; no belt moves more than at the other, 1000 rpm. */
+const ELECTRIC_KRPM = 2;
+const MOST_KRPM = 7;
+
 /** Coefficients at the present state: pump, thermostat, air and radiator. Written into `k` to spare the collector. */
 export function balance(p: PlantParams, s: PlantState, u: DriveInput, k: Balance): Balance {
   const running = turning(u);
   const krpm = u.rpm / 1000;
-  const flow = running ? p.pumpKgS * p.flowFactor * krpm * (1.1 - 0.07 * krpm) : STANDING.flow * p.pumpKgS;
+  const turns = p.pumpElectric ? ELECTRIC_KRPM : Math.min(MOST_KRPM, krpm);
+  const flow = running ? p.pumpKgS * p.flowFactor * turns * (1.1 - 0.07 * turns) : STANDING.flow * p.pumpKgS;
   const ram = u.speedKmh / 100;
   const fan =
     p.fan.kind === 'none'
@@ -68,13 +73,13 @@ export function balance(p: PlantParams, s: PlantState, u: DriveInput, k: Balance
   const air = p.airFactor * Math.sqrt(ram * ram + fan * fan);
   k.heatKW = heatKW(p, u.rpm, u.load, s.metal);
   k.metalToJacket =
-    p.metalToJacket * (running ? 0.45 + 0.55 * Math.min(2.5, krpm * p.flowFactor) : STANDING.metalToJacket);
+    p.metalToJacket * (running ? 0.45 + 0.55 * Math.min(2.5, turns * p.flowFactor) : STANDING.metalToJacket);
   k.radiatorFlow = flow * 0.9 * s.lift * (0.45 + 0.55 * p.coreFactor) * COOLANT_CP + 2e-4;
   k.cellUA = 0.5 * p.coreFactor * (p.radiatorNatural + p.radiatorMax * (1 - Math.exp(-1.3 * air)));
   k.airC = u.ambientC + (u.ac ? 6 : 0);
   k.cabinC = 18;
   k.heater = running
-    ? p.heater * heaterByWeather(u.ambientC) * Math.min(1, 0.3 + 0.7 * krpm * p.flowFactor)
+    ? p.heater * heaterByWeather(u.ambientC) * Math.min(1, 0.3 + 0.7 * turns * p.flowFactor)
     : 0;
   k.surface = p.surface * (running ? 1 + u.speedKmh / 50 : STANDING.surface);
   k.metalLoss = running ? 0 : p.surface * STANDING.metalLoss;

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { APPROACH, approachOf, type AirRiseReadings } from '$core/checks/flow/air-rise';
+  import { approachDue, approachOf, type AirRiseReadings } from '$core/checks/flow/air-rise';
   import { heatVar } from '$lib/ui/plots/heat';
   import { inUnit, shown } from '$lib/ui/page-state/units';
   import type { PictureProps } from '../types';
 
-  let { readings }: PictureProps<AirRiseReadings> = $props();
+  let { readings, sheet }: PictureProps<AirRiseReadings> = $props();
   const all = $derived(
     readings.beforeC !== null &&
       readings.afterC !== null &&
@@ -13,6 +13,7 @@
       ? { beforeC: readings.beforeC, afterC: readings.afterC, coolantC: readings.coolantC }
       : null
   );
+  const due = $derived(approachDue(sheet));
   const share = $derived(all ? approachOf(all) : null);
   const y = (s: number) => 200 - 170 * Math.min(1.05, Math.max(-0.05, s));
   const degrees = (c: number | null) => (c === null ? '' : `${Math.round(inUnit(c, 'temperature'))}°`);
@@ -67,16 +68,16 @@
     <line x1="455" x2="455" y1={y(0)} y2={y(1)} stroke="var(--line-strong)" stroke-width="10" />
     <rect
       x="446"
-      y={y(APPROACH.high)}
+      y={y(due.high)}
       width="18"
-      height={y(APPROACH.low) - y(APPROACH.high)}
+      height={y(due.low) - y(due.high)}
       fill="var(--good-wash)"
       stroke="var(--good)"
     />
     <text x="474" y={y(1) + 5} font-size="13" fill="var(--ink-2)">coolant</text>
     <text x="474" y={y(0) + 5} font-size="13" fill="var(--ink-2)">air</text>
     {#if share !== null}
-      {@const off = share > APPROACH.high || share < APPROACH.low}
+      {@const off = share > due.high || share < due.low}
       <line
         x1="438"
         x2="472"

@@ -106,7 +106,10 @@
         class="reading"
         font-size="13"
         font-weight="700"
-        fill="var(--ink)">{m.text ?? shown(m.at, quantity)}</text
+        fill="var(--ink)"
+        stroke="var(--card)"
+        stroke-width="4"
+        paint-order="stroke">{m.text ?? shown(m.at, quantity)}</text
       >
     {/each}
   {/each}

@@ -144,7 +144,7 @@
     stroke-width="5"
     fill="none"
   />
-  <text x="446" y={inlet ? 262 : 150} font-size="14" font-weight="600" fill="var(--act)"
+  <text x="446" y={inlet ? 242 : 150} font-size="14" font-weight="600" fill="var(--act)"
     >Thermostat, {state_}</text
   >
   <circle cx="385" cy="300" r="15" fill="var(--card)" stroke="var(--ink)" stroke-width="2" />

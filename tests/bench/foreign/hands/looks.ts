@@ -1,4 +1,4 @@
-import type { FaultId } from '../../../../src/core/vehicle/faults';
+import type { ForeignFault } from '../faults';
 import { has, type Hands } from './scene';
 
 /** What is looked at, read out, or held under pressure. */
@@ -10,7 +10,7 @@ export const looks: Hands = {
   }),
   codes: ({ codes }) => ({ codes: codes.map((code) => ({ code, state: 'stored' })) }),
   'level-and-look': ({ s, dice }) => {
-    const is = (f: FaultId, share: number) => has(s, f) && dice.chance(share);
+    const is = (f: ForeignFault, share: number) => has(s, f) && dice.chance(share);
     const seen = <T>(value: T) => (dice.chance(0.08) ? null : value);
     const low =
       is('coolant-low', 0.9) ||

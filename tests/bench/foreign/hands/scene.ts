@@ -1,8 +1,7 @@
 import type { CheckId } from '../../../../src/core/checks/registry';
-import type { FaultId } from '../../../../src/core/vehicle/faults';
 import type { Dice } from '../dice';
 import { Bench, type Leg } from '../engine';
-import type { Sick } from '../faults';
+import type { ForeignFault, Sick } from '../faults';
 
 /** What a technician of this world has before him. */
 export interface Scene {
@@ -22,7 +21,7 @@ const OUT: readonly Leg[] = [
   { minutes: 14, rpm: 1900, kmh: 45, power: 0.12 },
   { minutes: 6, rpm: 850, kmh: 0, power: 0.02 }
 ];
-export const has = (s: Sick, f: FaultId) => s.faults.includes(f);
+export const has = (s: Sick, f: ForeignFault) => s.faults.includes(f);
 export const r1 = (x: number) => Math.round(10 * x) / 10;
 export const instrument = (kind: string) => ({
   kind,
