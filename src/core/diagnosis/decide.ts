@@ -1,9 +1,8 @@
 import { curesOf, repairFor } from '../faults/registry';
-import type { FaultId } from '../vehicle/faults';
-import { SYMPTOM_IDS, type SymptomId } from '../vehicle/symptoms';
 import type { CheckId } from '../checks/registry';
 import { minutesOf, USUAL_CHECKS } from '../record/shop-checks';
-import { beliefOf, canBeDone, outcomesAhead, worthOf, type Asked, type Worth } from './next';
+import { beliefOf, outcomesAhead, worthOf, type Asked, type Worth } from './next';
+import { owedBefore } from './owed';
 import { toPosterior, type Posterior } from './posterior';
 import { type RepairId } from '../vehicle/repairs';
 import { priceOf, type PricedRepair } from './costs';
@@ -87,53 +86,6 @@ export interface Advice {
     readonly toSureCosts: number;
   } | null;
   readonly actNow: boolean;
-}
-
-/** What looks at the very thing that was told of: nobody is sent home with a complaint that was not tried. */
-const LOOKED_AT_BY: Readonly<Partial<Record<SymptomId, readonly CheckId[]>>> = {
-  'gauge-high': ['gauge-compare'],
-  'gauge-low': ['gauge-compare'],
-  'gauge-jumps': ['wiggle'],
-  'heater-weak': ['heater-air'],
-  'heater-swings': ['heater-air', 'combustion-gas'],
-  'fan-always': ['key-off-fan'],
-  'fan-never': ['fan-command'],
-  'fan-odd': ['fan-switching'],
-  'smell-coolant': ['pressure-hold', 'combustion-gas'],
-  'smell-steam': ['cap-test', 'combustion-gas'],
-  'noise-roar': ['clutch-cold-turn'],
-  'noise-rattle': ['clutch-play']
-};
-
-/**
- * What is owed before a vehicle is called sound: the level looked at, codes read, a run, and what the complaint is
- * about. Null where all of it is done, or cannot be here.
- */
-function owedTo({ open, findings, sheet, shop, repaired }: Asked): CheckId | null {
-  if (repaired) return null;
-  const told = SYMPTOM_IDS.filter((s) => findings.some((f) => f.id === `complaint/${s}`));
-  const owed: readonly CheckId[] = [
-    'level-and-look',
-    'codes',
-    'warm-up-run',
-    ...told.flatMap((s) => LOOKED_AT_BY[s] ?? [])
-  ];
-  return owed.find((id) => open.includes(id) && canBeDone(id, sheet, shop)) ?? null;
-}
-
-/** A leak of gas that is this likely is looked for before coolant is only filled up. */
-const GAS_POSSIBLE = 0.01;
-
-/** What must be looked at before a decision, whatever it is worth: sound is said last, and coolant that is gone went somewhere. */
-function owedBefore(repairs: readonly RepairId[], now: Posterior, asked: Asked): CheckId | null {
-  if (repairs[0] === 'none' || repairs[0] === 'sheet-correct') return owedTo(asked);
-  if (repairs[0] !== 'coolant-fill' || asked.repaired) return null;
-  const chance = (fault: FaultId) => now.suspects.find((s) => s.fault === fault)?.probability ?? 0;
-  const where: readonly CheckId[] = [
-    'pressure-hold',
-    ...(chance('combustion-leak') > GAS_POSSIBLE ? (['combustion-gas'] as const) : [])
-  ];
-  return where.find((id) => asked.open.includes(id) && canBeDone(id, asked.sheet, asked.shop)) ?? null;
 }
 
 /** Checks that take less away than this are no way to be sure. */

@@ -159,6 +159,27 @@ describe('the advice', () => {
   });
 });
 
+describe('before a part is changed', () => {
+  const looked = ['level-and-look', 'codes', 'warm-up-run'] as const;
+  const asked = (findings: Finding[], done: readonly CheckId[] = looked) => ({
+    findings,
+    sheet: curlew,
+    state: { phase: 'regulating' as const },
+    open: openChecks(done.map((check) => ({ check, outcome: { result: 'pass' as const } })))
+  });
+  const altered = { 'fan-setpoint-modified': 6 };
+  it('“take it out” on the word of a run: the fan is watched first', () => {
+    const { act, actNow, check } = adviceOf(asked([finding(altered, 'run', 'run')]), USUAL_COSTS);
+    expect(act.repairs).toEqual(['modification-out']);
+    expect(actNow).toBe(false);
+    expect(checkOf(check!.id).speaksTo).toContain('fan-setpoint-modified');
+  });
+  it('unless nothing is left that could measure it', () => {
+    const left = adviceOf({ ...asked([finding(altered, 'run', 'run')]), open: [] }, USUAL_COSTS);
+    expect(left.actNow).toBe(true);
+  });
+});
+
 describe('what eyes saw', () => {
   it('an empty system is no opinion: 100 to 1, a low level 15, a dried trace 3', () => {
     expect(ratio('level-and-look', { ...ALL_GOOD, level: 'empty' }, 'coolant-low', cold)).toBeGreaterThan(

@@ -62,14 +62,25 @@ export const UNLOGGED: readonly {
   { heater: 2.6, still: 8, share: 0.15 }
 ];
 
+/** Where a fan switches that nobody described, as often as it is met: at the usual point, and well below it. */
+const SUPPOSED_POINTS: readonly { readonly shiftC: number; readonly share: number }[] = [
+  { shiftC: 0, share: 0.65 },
+  { shiftC: -9, share: 0.35 }
+];
+
 const healthyOnes = (plant: PlantParams): Candidate[] =>
-  HEALTHY.map(({ variant, share, of }) => ({
-    fault: 'none',
-    variant,
-    severity: 0,
-    plant: { ...plant, ...of(plant) },
-    share
-  }));
+  (plant.fan.kind !== 'none' && plant.fan.pointsSupposed
+    ? SUPPOSED_POINTS
+    : [{ shiftC: 0, share: 1 }]
+  ).flatMap((point) =>
+    HEALTHY.map(({ variant, share, of }) => ({
+      fault: 'none',
+      variant: point.shiftC === 0 ? variant : `${variant}, fan from lower on`,
+      severity: 0,
+      plant: { ...plant, ...of(plant), fanShiftC: plant.fanShiftC + point.shiftC },
+      share: share * point.share
+    }))
+  );
 
 /**
  * Every candidate this vehicle can have, at a few severities each. Without the fan command in

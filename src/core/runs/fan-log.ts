@@ -56,8 +56,15 @@ export function fanLog(bench: ObservedRun, plant: PlantParams, trace: Trace): nu
       if (count > 0) log -= 0.5 * Math.min(6, ((seen - expected) / count / sd) ** 2);
     }
   }
-  return log * 0.6;
+  return log * 0.6 * (pointsGiven(plant) ? 1 : TYPICAL_WEIGHT);
 }
+
+/** Where a fan switches is the sheet's, or only usual for such an engine. */
+const pointsGiven = ({ fan }: PlantParams): boolean => fan.kind === 'none' || !fan.pointsSupposed;
+/** What is held against a point that nobody gave weighs no more than this. */
+const TYPICAL_WEIGHT = 1 / 3;
+/** How far a sound fan switches from its point, and how far usual points of engines lie apart, °C. */
+const SWITCHES_SD_C = { given: 1.8, supposed: 7 };
 
 /** The coolant reading at which the fan came on, against where this candidate would switch it. */
 export function switchLog(bench: ObservedRun, plant: PlantParams): number {
@@ -66,5 +73,6 @@ export function switchLog(bench: ObservedRun, plant: PlantParams): number {
   if (ons.length === 0 || plant.fanStuckPct > 0) return 0;
   const mean = ons.reduce((sum, s) => sum + s.celsius, 0) / ons.length;
   const expected = plant.fan.stages[0].onC + plant.fanShiftC;
-  return -0.5 * Math.min(20, ((mean - expected) / 1.8) ** 2);
+  const sdC = SWITCHES_SD_C[pointsGiven(plant) ? 'given' : 'supposed'];
+  return -0.5 * Math.min(20, ((mean - expected) / sdC) ** 2);
 }

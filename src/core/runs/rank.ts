@@ -79,7 +79,8 @@ export function* rankSteps(bench: ObservedRun): Generator<RankStep, Ranking> {
     scored.push({ candidate: { ...candidate, share: candidate.share * UNLOGGED[0].share }, fitted, score });
   }
   for (const { candidate, fitted, score } of [...scored]) {
-    if (score < best - HEATED) continue;
+    // The sound engine is tried in every way: no fault wins because it was given up too early.
+    if (candidate.fault !== 'none' && score < best - HEATED) continue;
     for (const { heater, still, share } of UNLOGGED.slice(1)) {
       const plant = {
         ...candidate.plant,

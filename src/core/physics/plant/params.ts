@@ -17,6 +17,8 @@ type FanDrive =
       readonly failsafeFull: boolean;
       /** Nobody said how the fan is driven: a usual one is supposed. */
       readonly supposed: boolean;
+      /** Nobody said where it switches: usual points are supposed. */
+      readonly pointsSupposed: boolean;
     }
   | { readonly kind: 'none' };
 
@@ -208,7 +210,8 @@ function fanDrive(spec: SpecSheet, { fanOnC }: Limits): FanDrive {
     stages,
     onWithAc: spec.fan?.onWithAc ?? false,
     failsafeFull: spec.fan?.failsafeFull ?? true,
-    supposed
+    supposed,
+    pointsSupposed: !spec.fan?.stages?.length
   };
 }
 
