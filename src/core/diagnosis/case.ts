@@ -151,10 +151,12 @@ export function assembleCase(input: CaseInput): Case | null {
   const checks = lazy(() => [...judged(), ...runs.flatMap((r) => runAsChecks(r, sheet))]);
   const skipped = state.skipped.map((s) => s.check);
   const known = { sheet, causes: input.causes, costs, shop: shop.checks, skipped };
+  const { symptoms, changedBefore } = state.intake;
   const until = (moment: string, phase: ThermalState['phase']) =>
     opinionOf({
       ...known,
-      symptoms: state.intake.symptoms,
+      symptoms,
+      changedBefore,
       done: checks().filter((d) => d.at <= moment),
       runs: runs.filter((r) => r.at <= moment),
       own: state.own.filter((o) => o.at <= moment),
@@ -165,7 +167,8 @@ export function assembleCase(input: CaseInput): Case | null {
       ? until(last.at, thermalAt(firm, last.at, sheet, cooling).phase)
       : opinionOf({
           ...known,
-          symptoms: state.intake.symptoms,
+          symptoms,
+          changedBefore,
           done: checks(),
           runs,
           own: state.own,

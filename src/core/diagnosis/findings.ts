@@ -1,5 +1,6 @@
 import { ALIKE, cannotHave, FAULTS, NOT_IN_A_LOG, toldBy, toldOf } from '../faults/registry';
 import { contentKey, Recent } from '../base/content-key';
+import { earlierWork } from './earlier-work';
 import type { Finding } from './finding';
 import type { RunSummary } from '../runs/run-summary';
 import { type JudgedCheck, counting } from './judged';
@@ -179,6 +180,8 @@ function readRun(run: RankedRun): Finding {
 /** Everything that is known of a job, the complaint first. Of a check done more than once what counts now. */
 export function findingsOf(job: {
   readonly symptoms: readonly Symptom[];
+  /** What was changed before, in somebody’s words. */
+  readonly changedBefore?: string;
   readonly done: readonly JudgedCheck[];
   readonly runs: readonly RankedRun[];
   /** What the technician added. */
@@ -195,6 +198,7 @@ export function findingsOf(job: {
   );
   return [
     ...complaintFindings(job.symptoms),
+    ...[earlierWork(job.changedBefore ?? '')].flatMap((f) => f ?? []),
     ...counted.flatMap((judged) => findingOf(judged, sheet) ?? []),
     ...(sensor ? [sensor] : []),
     ...job.runs.map(runFinding),

@@ -19,6 +19,8 @@ import { adviceOf, type Advice } from './decide';
 export interface JobKnown {
   readonly sheet: SpecSheet | null;
   readonly symptoms: readonly Symptom[];
+  /** What was changed before, in somebody’s words. */
+  readonly changedBefore?: string;
   readonly done: readonly JudgedCheck[];
   readonly runs?: readonly RankedRun[];
   readonly own?: readonly { readonly id: string; readonly finding: OwnFinding }[];
@@ -48,6 +50,7 @@ export interface Opinion {
 const askedOf = (job: JobKnown): Asked => ({
   findings: findingsOf({
     symptoms: job.symptoms,
+    changedBefore: job.changedBefore,
     done: job.done,
     runs: job.runs ?? [],
     own: (job.own ?? []).map(({ id, finding }) => ownAsFinding(id, finding)),

@@ -57,7 +57,7 @@ const sayingMost = (check: CheckId, fault: FaultId): number =>
 
 /** What the driver told, a code and a run point at a part; none of them has measured it. */
 const measured = ({ id, group }: Finding): boolean =>
-  !['complaint', 'untold', 'run'].includes(group) && !id.endsWith('/codes');
+  !['complaint', 'untold', 'earlier', 'run'].includes(group) && !id.endsWith('/codes');
 
 /** Before a part is changed that nothing measured has spoken for: the check that would, by what it says for its minutes. */
 function owedToPart(repairs: readonly RepairId[], { suspects }: Posterior, asked: Asked): CheckId | null {

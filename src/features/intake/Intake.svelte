@@ -201,7 +201,7 @@
           class="field"
           bind:value={form.changedBefore}
           maxlength="2000"
-          placeholder="parts, flushes, other workshops"
+          placeholder="thermostat changed, no better"
         /></label
       >
       <DateInput label="Last coolant change" bind:value={form.coolantChanged} />
