@@ -5,6 +5,8 @@ import { readWith, type InstrumentId } from '../../src/core/measure/instruments'
 import { checkOf, type CheckId } from '../../src/core/checks/registry';
 import type { SpecSheet } from '../../src/core/vehicle/spec-sheet';
 import type { Symptom } from '../../src/core/vehicle/symptoms';
+import type { Finding } from '../../src/core/diagnosis/finding';
+import type { JudgedCheck } from '../../src/core/diagnosis/judged';
 import { opinionOf } from '../../src/core/diagnosis/opinion';
 import { planOf } from '../../src/core/diagnosis/plan';
 import {
@@ -50,3 +52,24 @@ export const taken = (celsius: number, kind: InstrumentId = 'scan') => readWith(
 /** The plan of a job that has just come in. */
 export const planFor = (sheet: SpecSheet | null, symptoms: readonly Symptom[], state: ThermalState) =>
   planOf({ sheet, done: [], state, ...opinionOf({ sheet, symptoms, done: [], phase: state.phase }) });
+
+/** A check as it stands in a job, judged. */
+export const entry = (check: CheckId, readings: object, c: CheckContext): JudgedCheck => ({
+  who: 'Tester',
+  words: '',
+  confirmed: [],
+  id: check,
+  check,
+  at,
+  byHand: false,
+  readings: checkOf(check).readings.parse(readings),
+  outcome: judge(check, readings, c)
+});
+/** A finding of so many nats, by a meter unless it is said otherwise. */
+export const finding = (llr: Finding['llr'], id = 'f', group = 'meter'): Finding => ({
+  id,
+  title: '',
+  says: '',
+  llr,
+  group
+});

@@ -108,7 +108,7 @@ export function adviceOf(
   const act = choicesOf(now, costs)[0];
   const costOf = costOfUncertainty(space, costs);
   const unsureCosts = costOf(chances);
-  const owed = owedBefore(act.repairs, now, asked);
+  const owed = owedBefore(act.repairs, now, asked, worth);
   if (owed) {
     const minutes = minutesOf(owed, asked.shop ?? USUAL_CHECKS);
     const check = { id: owed, minutesToSure: minutes, toSureCosts: (minutes / 60) * costs.labourPerHour };

@@ -45,9 +45,17 @@ describe('what was changed before', () => {
     'Nothing changed',
     'Sensor never changed',
     'Level sensor replaced, no better',
+    'Oxygen sensor, fuel pump and starter relay changed, no better',
+    'New clutch cable, distributor cap',
     'Tyres, oil'
   ])('says nothing by “%s”', (told) => {
     expect(spoken(told)).toEqual([]);
+  });
+
+  it('is read part by part: what is old does not hide what is new', () => {
+    const both = spoken('Radiator flushed two years ago, coolant pump changed last week, no better');
+    expect(both).toContain('pump-flow-low');
+    expect(both).not.toContain('radiator-clogged');
   });
 
   it('is read part by part: what was kept does not go with what was changed', () => {

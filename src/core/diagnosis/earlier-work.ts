@@ -3,19 +3,27 @@ import type { FaultId } from '../vehicle/faults';
 import { repairOf, type RepairId } from '../vehicle/repairs';
 import type { Finding } from './finding';
 
-/** The words by which people tell of a part they changed. */
+/** Before the name of a part: nothing, or a word that leaves it the part of the cooling system it is. */
+const PLAIN = 'new|the|a|an|another|second|changed|replaced|fitted|renewed|our|his|her';
+const part = (name: string, ...of: readonly string[]) =>
+  new RegExp(`(?:^|\\b(?:${[PLAIN, ...of].join('|')}) )\\s*(?:${name})\\b`);
+
+/**
+ * The words by which people tell of a part they changed. Other pumps, caps, relays, clutches and sensors
+ * are not of this system.
+ */
 const CALLED: readonly (readonly [RegExp, RepairId])[] = [
   [/thermostat/, 'thermostat'],
-  [/(?<!level )(?<!speed )\bsensor\b|\bect\b/, 'ect-sensor'],
-  [/relay/, 'relay'],
-  [/fan motor|\bnew fan\b/, 'fan-motor'],
-  [/fan (controller|module)/, 'fan-controller'],
-  [/clutch/, 'fan-clutch'],
-  [/pump/, 'water-pump'],
-  [/radiator (\w+ )?flush|flushed (the )?radiator|\bnew radiator\b/, 'radiator-inside'],
-  [/heater (core|matrix)/, 'heater-core'],
-  [/\bcap\b/, 'cap'],
-  [/gauge|sender/, 'gauge']
+  [part('sensor|ect', 'coolant', 'temperature', 'temp', 'ect', 'engine'), 'ect-sensor'],
+  [part('relay', 'fan'), 'relay'],
+  [/fan motor\b/, 'fan-motor'],
+  [/fan (controller|module)\b/, 'fan-controller'],
+  [/\b(fan|viscous) clutch\b/, 'fan-clutch'],
+  [part('pump', 'water', 'coolant'), 'water-pump'],
+  [/radiator (was )?flushed|flushed the radiator|\bnew radiator\b/, 'radiator-inside'],
+  [/heater (core|matrix)\b/, 'heater-core'],
+  [part('cap', 'radiator', 'pressure', 'coolant', 'filler'), 'cap'],
+  [part('gauge|sender', 'temperature', 'temp', 'coolant'), 'gauge']
 ];
 /** It was looked at, and stayed. */
 const KEPT = /\b(not|never|nothing|no new|checked|tested|original|old one)\b/;
@@ -40,10 +48,10 @@ const AIR_LEFT = 0.4;
  */
 export function earlierWork(told: string): Finding | null {
   const text = told.toLowerCase();
-  if (LONG_AGO.test(text)) return null;
   const changed = text
     .split(/[.;,]|\band\b/)
-    .filter((clause) => !KEPT.test(clause))
+    .map((clause) => clause.trim())
+    .filter((clause) => !KEPT.test(clause) && !LONG_AGO.test(clause))
     .flatMap((clause) => CALLED.filter(([words]) => words.test(clause)).map(([, id]) => id));
   if (changed.length === 0) return null;
   const weight = NO_HELP.test(text) ? CAME_BACK : NOT_OLD;

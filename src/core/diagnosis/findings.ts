@@ -8,15 +8,13 @@ import { checkOf, type CheckId } from '../checks/registry';
 import { SYMPTOM_IDS, SYMPTOMS, symptomText, type Symptom } from '../vehicle/symptoms';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
 import { sharesOf } from '../checks/results';
+import { TYPICAL_WEIGHT } from '../vehicle/limits';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { READ_FAULTS, sensorFinding } from './sensor-evidence';
 import type { NamedResult } from '../checks/check';
 
 /** A point of a check that passed or stayed open weighs less than one of a finding. */
 const WEIGHT = { fail: 1, pass: 0.35, unclear: 0.5 } as const;
-
-/** What is held against a limit that nobody gave weighs no more than this. */
-const TYPICAL = 1 / 3;
 
 /** How often a check that can clear a suspect does, where it is not at fault. */
 const CLEARS = 0.9;
@@ -89,7 +87,7 @@ function readCheck(judged: JudgedCheck, sheet: SpecSheet | null): Finding | null
     if (fault in numbers) continue;
     // A pass clears at full weight what it speaks against, and leans towards what is left.
     const firm = way === 'against' && outcome.result === 'pass' ? 1 : WEIGHT[outcome.result];
-    const weight = outcome.typical ? Math.min(firm, TYPICAL) : firm;
+    const weight = outcome.typical ? Math.min(firm, TYPICAL_WEIGHT) : firm;
     llr[fault] = (llr[fault] ?? 0) + weight * strengthOf(check, fault, way, results[by]?.strength);
   }
   return {

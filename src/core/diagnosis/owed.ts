@@ -1,13 +1,12 @@
 import type { NamedResult } from '../checks/check';
 import { checkOf, type CheckId } from '../checks/registry';
 import { repairFor } from '../faults/registry';
-import { minutesOf, USUAL_CHECKS } from '../record/shop-checks';
 import type { FaultId } from '../vehicle/faults';
 import type { RepairId } from '../vehicle/repairs';
 import { SYMPTOM_IDS, type SymptomId } from '../vehicle/symptoms';
 import type { Finding } from './finding';
 import { strengthOf } from './findings';
-import { canBeDone, type Asked } from './next';
+import { canBeDone, type Asked, type Worth } from './next';
 import type { Posterior } from './posterior';
 
 /** What looks at the very thing that was told of: nobody is sent home with a complaint that was not tried. */
@@ -60,14 +59,21 @@ const measured = ({ id, group }: Finding): boolean =>
   !['complaint', 'untold', 'earlier', 'run'].includes(group) && !id.endsWith('/codes');
 
 /** Before a part is changed that nothing measured has spoken for: the check that would, by what it says for its minutes. */
-function owedToPart(repairs: readonly RepairId[], { suspects }: Posterior, asked: Asked): CheckId | null {
+function owedToPart(
+  repairs: readonly RepairId[],
+  { suspects }: Posterior,
+  asked: Asked,
+  worth: readonly Worth[]
+): CheckId | null {
   const { fault, probability } = suspects[0];
-  const { open, findings, sheet, shop = USUAL_CHECKS } = asked;
+  const { open, findings, sheet, shop } = asked;
   if (fault === 'none' || probability >= SURE || !repairs.includes(repairFor(fault))) return null;
   if (findings.some((f) => measured(f) && (f.llr[fault] ?? 0) >= SPEAKS)) return null;
+  // What it takes to have the engine there, or the part out, counts as it does in the plan.
+  const minutes = new Map(worth.map((w) => [w.id, w.minutes]));
   const able = open
     .filter((id) => canBeDone(id, sheet, shop) && sayingMost(id, fault) >= WOULD_SAY)
-    .map((id) => ({ id, byTheMinute: sayingMost(id, fault) / minutesOf(id, shop) }));
+    .map((id) => ({ id, byTheMinute: sayingMost(id, fault) / (minutes.get(id) ?? checkOf(id).minutes) }));
   return able.sort((a, b) => b.byTheMinute - a.byTheMinute)[0]?.id ?? null;
 }
 
@@ -75,10 +81,15 @@ function owedToPart(repairs: readonly RepairId[], { suspects }: Posterior, asked
  * What must be looked at before a decision, whatever it is worth: sound is said last, coolant that is gone went
  * somewhere, and no part is changed that nothing has measured.
  */
-export function owedBefore(repairs: readonly RepairId[], now: Posterior, asked: Asked): CheckId | null {
+export function owedBefore(
+  repairs: readonly RepairId[],
+  now: Posterior,
+  asked: Asked,
+  worth: readonly Worth[]
+): CheckId | null {
   if (asked.repaired) return null;
   if (repairs[0] === 'none' || repairs[0] === 'sheet-correct') return owedTo(asked);
-  if (repairs[0] !== 'coolant-fill') return owedToPart(repairs, now, asked);
+  if (repairs[0] !== 'coolant-fill') return owedToPart(repairs, now, asked, worth);
   const chance = (fault: FaultId) => now.suspects.find((s) => s.fault === fault)?.probability ?? 0;
   const where: readonly CheckId[] = [
     'pressure-hold',

@@ -3,6 +3,7 @@ import type { PlantParams } from '../physics/plant/params';
 import type { Trace } from '../physics/plant/simulate';
 import { startState } from '../physics/plant/step';
 import type { DriveInput } from '../physics/plant/state';
+import { TYPICAL_WEIGHT } from '../vehicle/limits';
 import type { ObservedRun } from './observed-parts';
 
 /**
@@ -61,8 +62,6 @@ export function fanLog(bench: ObservedRun, plant: PlantParams, trace: Trace): nu
 
 /** Where a fan switches is the sheet's, or only usual for such an engine. */
 const pointsGiven = ({ fan }: PlantParams): boolean => fan.kind === 'none' || !fan.pointsSupposed;
-/** What is held against a point that nobody gave weighs no more than this. */
-const TYPICAL_WEIGHT = 1 / 3;
 /** How far a sound fan switches from its point, and how far usual points of engines lie apart, °C. */
 const SWITCHES_SD_C = { given: 1.8, supposed: 7 };
 

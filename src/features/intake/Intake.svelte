@@ -90,7 +90,14 @@
       done: [],
       state,
       shop,
-      ...opinionOf({ sheet, symptoms: form.symptoms, done: [], shop, phase: state.phase })
+      ...opinionOf({
+        sheet,
+        symptoms: form.symptoms,
+        changedBefore: form.changedBefore,
+        done: [],
+        shop,
+        phase: state.phase
+      })
     });
   });
   const called = $derived([...plan.line, ...plan.any, ...plan.bench].filter((p) => p.suggested));

@@ -53,10 +53,13 @@ const lnNtuAt = (approach: number): number => Math.log(-Math.log(1 - Math.min(0.
 /** So far beyond what is usual it is a finding, standard deviations. */
 const BEYOND = 1.9;
 
-/** How far air comes to the coolant’s temperature in a clean stack with its fan driving. */
-export function approachDue(sheet: SpecSheet | null): { readonly low: number; readonly high: number } {
+/** How far air comes to the coolant’s temperature in a clean stack: with its fan driving, or with little that moves it. */
+export function approachDue(
+  sheet: SpecSheet | null,
+  fan: AirRiseReadings['fan'] | null
+): { readonly low: number; readonly high: number } {
   const { mean, sd } = ntuOf(sheet);
-  return { low: LEAST_APPROACH, high: approachAt(mean + BEYOND * sd) };
+  return { low: LEAST_APPROACH, high: fan === 'no' ? STILL_APPROACH : approachAt(mean + BEYOND * sd) };
 }
 
 /** The logarithm of an NTU that was read amiss could be anything over so much. */
@@ -119,7 +122,7 @@ export const airRise = defineCheck({
   ],
   judge(r, { sheet }) {
     const share = approachOf(r);
-    const due = approachDue(sheet);
+    const due = approachDue(sheet, r.fan);
     const hot = r.coolantC >= limitsOf(sheet).fullOpenC.value;
     const numbers = [
       { name: 'Before, behind', value: `${sayC(r.beforeC)}, ${sayC(r.afterC)}` },
@@ -130,7 +133,7 @@ export const airRise = defineCheck({
         limit: `${(100 * due.low).toFixed(0)} to ${(100 * due.high).toFixed(0)} %`
       }
     ];
-    if (share > (r.fan === 'yes' ? due.high : STILL_APPROACH))
+    if (share > due.high)
       return r.fan === 'yes'
         ? outcome(
             'fail',

@@ -13,7 +13,7 @@
       ? { beforeC: readings.beforeC, afterC: readings.afterC, coolantC: readings.coolantC }
       : null
   );
-  const due = $derived(approachDue(sheet));
+  const due = $derived(approachDue(sheet, readings.fan));
   const share = $derived(all ? approachOf(all) : null);
   const y = (s: number) => 200 - 170 * Math.min(1.05, Math.max(-0.05, s));
   const degrees = (c: number | null) => (c === null ? '' : `${Math.round(inUnit(c, 'temperature'))}°`);
