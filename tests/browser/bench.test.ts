@@ -71,6 +71,20 @@ describe('the bench', () => {
     await see(driver, By.css('[data-check="relay-socket"][data-result="fail"]'));
   });
 
+  it('names what is wrong as the form does, and no longer than it is', async () => {
+    await openSheet(await newJob('QH-03'), 'pump-command');
+    await (await button('Stands still')).click();
+    await type('At its plug', '-5');
+    await (await button('Write it down')).click();
+    const alert = By.css('form.card [role="alert"]');
+    await driver.wait(async () => (await textOf('form.card')).includes('At its plug Volts are 0'), WAIT_MS);
+    await type('At its plug', '12.4');
+    await driver.wait(async () => (await driver.findElements(alert)).length === 0, WAIT_MS);
+    await becomes('It stands still with 12.4 V at its plug');
+    await (await button('Write it down')).click();
+    await see(driver, By.css('[data-check="pump-command"][data-result="fail"]'));
+  });
+
   it('finds a controller that drives without command', async () => {
     await openSheet(await newJob('QH-07'), 'controller-in-out');
     await tap('command');

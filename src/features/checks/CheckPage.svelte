@@ -77,7 +77,10 @@
   const fields = $derived(byHand ? fieldsOf(byHandReadings) : check.fields);
   let touched = $state(untrack(() => readDraft(draftKey) !== null));
   let correcting = $state<string | null>(null);
+  /** What the server refused. */
   let problems = $state<readonly Problem[]>([]);
+  /** It was tried to be written down: what is wrong with it is told, for as long as it is. */
+  let tried = $state(false);
   let asked = $state<readonly string[]>([]);
   let busy = $state(false);
 
@@ -99,9 +102,18 @@
     return byHand ? judgeByHand(parsed.data as ByHandReadings) : check.judge(parsed.data, context);
   });
   const lacks = $derived(parsed.success ? (refused[0]?.message ?? null) : parsed.error.issues[0].message);
-  const byField = $derived(
-    Object.fromEntries(problems.filter((p) => p.field).map((p) => [p.field!, inReaderUnits(p.message)]))
+  const wrong = $derived<readonly Problem[]>(
+    parsed.success
+      ? refused
+      : parsed.error.issues.map((i) => ({ field: i.path.map(String).join('.'), message: i.message }))
   );
+  const told = $derived(
+    [...(tried ? wrong : []), ...problems].map((p) => ({ ...p, message: inReaderUnits(p.message) }))
+  );
+  const byField = $derived(Object.fromEntries(told.filter((p) => p.field).map((p) => [p.field!, p.message])));
+  /** A field as its form calls it; of a list the list. */
+  const called = (path: string) =>
+    fields.find((f) => f.path === path || path.startsWith(`${f.path}.`))?.label ?? path;
 
   const toUnderstand = $derived(
     check.cautions.filter((c) => guardsInjury(c) && !acknowledged.includes(c)) as CautionId[]
@@ -119,17 +131,14 @@
     byHand = entry.byHand;
     readings = structuredClone(entry.readings) as Record<string, unknown>;
     problems = [];
+    tried = false;
   }
 
   async function save(confirmed: readonly string[] = []) {
     if (busy || closed) return;
-    if (!parsed.success || refused.length > 0) {
-      problems = parsed.success
-        ? refused
-        : parsed.error.issues.map((i) => ({ field: i.path.map(String).join('.'), message: i.message }));
-      return;
-    }
     problems = [];
+    tried = true;
+    if (!parsed.success || refused.length > 0) return;
     const unlikely = byHand ? [] : check.unlikely(parsed.data, context);
     if (unlikely.length > 0 && confirmed.length === 0) {
       asked = unlikely;
@@ -186,6 +195,7 @@
     correcting = null;
     byHand = false;
     problems = [];
+    tried = false;
     asked = [];
   }
 
@@ -272,7 +282,7 @@
           </section>
         {/if}
         <Problems
-          problems={problems.map((p) => ({ ...p, message: inReaderUnits(p.message) }))}
+          problems={told.map((p) => (p.field ? { ...p, field: called(p.field) } : p))}
           title="Not written down yet"
         />
         <div class="flex flex-wrap items-center gap-3">

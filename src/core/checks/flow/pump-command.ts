@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { say } from '../../units/say';
 import { defineField } from '../../units/field';
 import { defineCheck, outcome } from '../check';
+import { sayVolts } from '../circuit-check';
 import { strength } from '../strength';
 import { withoutElectricPump } from '../vehicle-has';
 
@@ -42,9 +42,7 @@ export const pumpCommand = defineCheck({
       { name: 'The pump', value: RUNS[runs].toLowerCase() },
       ...(feedV === null
         ? []
-        : [
-            { name: 'At its plug', value: say(feedV, 'voltage'), limit: `at least ${say(FEED_V, 'voltage')}` }
-          ])
+        : [{ name: 'At its plug', value: sayVolts(feedV), limit: `at least ${sayVolts(FEED_V)}` }])
     ];
     if (runs === 'yes')
       return outcome('pass', 'The pump runs when it is told to', { numbers, found: ['sound'] });
@@ -53,13 +51,13 @@ export const pumpCommand = defineCheck({
         numbers
       });
     return feedV >= FEED_V
-      ? outcome('fail', `It stands still with ${say(feedV, 'voltage')} at its plug`, {
+      ? outcome('fail', `It stands still with ${sayVolts(feedV)} at its plug`, {
           numbers,
           found: ['still']
         })
       : outcome(
           'unclear',
-          `It stands still, and has only ${say(feedV, 'voltage')}: fuse, relay and wire come first`,
+          `It stands still, and has only ${sayVolts(feedV)}: fuse, relay and wire come first`,
           {
             numbers
           }
@@ -67,6 +65,5 @@ export const pumpCommand = defineCheck({
   },
   simulate: (h) =>
     h.plant.pumpElectric ? ({ runs: h.plant.flowFactor < 0.1 ? 'no' : 'yes', feedV: 12.5 } as const) : null,
-  words: (r) =>
-    `${RUNS[r.runs].toLowerCase()}${r.feedV === null ? '' : `, ${say(r.feedV, 'voltage')} at its plug`}`
+  words: (r) => `${RUNS[r.runs].toLowerCase()}${r.feedV === null ? '' : `, ${sayVolts(r.feedV)} at its plug`}`
 });
