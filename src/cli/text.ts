@@ -1,7 +1,7 @@
 import { FAULTS } from '../core/faults/registry';
 import type { SpecSheet } from '../core/vehicle/spec-sheet';
 import type { Analysis } from '../core/runs/analyse';
-import { explainedBy, verdictTitle } from '../core/runs/words';
+import { explainedBy, notShownBy, verdictTitle } from '../core/runs/words';
 import { midSentence, sayChance } from '../core/base/text';
 import type { Outcome } from '../core/checks/check';
 import { checkOf } from '../core/checks/registry';
@@ -29,11 +29,12 @@ export function analysisText(
     lines.push(`  ${sayChance(s.probability).padStart(6)}  ${s.title}${alike}`);
   }
   lines.push('', 'Evidence', ...a.evidence.map((e) => `  ${MARK[e.state]} ${e.text}`));
-  if (a.couldNotShow.length > 0)
+  const notShown = notShownBy(a);
+  if (notShown.length > 0)
     lines.push(
       '',
       'This run could not have shown',
-      ...a.couldNotShow.map((b) => `  ${FAULTS[b.fault].title}: ${b.because}. ${b.toShow}`)
+      ...notShown.map((b) => `  ${FAULTS[b.fault].title}: ${b.because}. ${b.toShow}`)
     );
   const all = [...a.warnings, ...warnings];
   if (all.length > 0) lines.push('', 'Note', ...all.map((w) => `  ${w}`));

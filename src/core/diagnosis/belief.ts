@@ -45,6 +45,8 @@ const CALIBRATED = 1.1;
  * what speaks for one of them, and both bear what speaks against.
  */
 export function weightOf(finding: Finding, faults: readonly FaultId[]): number {
+  const both = togetherOf(finding, faults);
+  if (both !== null) return CALIBRATED * withBlunder(both);
   let [best, against] = [0, 0];
   for (const f of faults) {
     const llr = finding.llr[f] ?? 0;
@@ -52,6 +54,15 @@ export function weightOf(finding: Finding, faults: readonly FaultId[]): number {
     if (llr < 0) against += llr;
   }
   return CALIBRATED * withBlunder(best + against);
+}
+
+/** What a finding says of a pair that was simulated together: one may hide the other. Null where it was not. */
+function togetherOf({ llr, together }: Finding, faults: readonly FaultId[]): number | null {
+  if (!together || faults.length !== 2) return null;
+  const { leading, more } = together;
+  for (const [one, other] of [faults, [faults[1], faults[0]]])
+    if (leading.includes(one) && more[other] !== undefined) return (llr[one] ?? 0) + more[other];
+  return null;
 }
 
 /** What a finding weighs does not change: kept for as long as finding and space are. */
@@ -68,7 +79,9 @@ export function weigh(finding: Finding, space: Space): Weighed {
     weightAt.set(nats, known);
     return known;
   };
-  const weights = Float64Array.from(space.members, (members) => {
+  const weights = Float64Array.from(space.members, (members, h) => {
+    const both = togetherOf(finding, space.sets[h]);
+    if (both !== null) return admitted(both);
     let [best, against] = [0, 0];
     for (const m of members) {
       if (llr[m] > best) best = llr[m];

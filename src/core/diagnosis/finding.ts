@@ -8,6 +8,12 @@ export interface Finding {
   readonly says: string;
   /** Natural logarithm of the likelihood ratio; a suspect that is not named has 0. */
   readonly llr: Readonly<Partial<Record<FaultId, number>>>;
+  /** What both together make of it, where that was simulated: it goes before what each says by itself. */
+  readonly together?: {
+    readonly leading: readonly FaultId[];
+    /** By the other fault, nats more than the leading one has. */
+    readonly more: Readonly<Partial<Record<FaultId, number>>>;
+  };
   /** Findings of one group can be wrong together. */
   readonly group: string;
 }

@@ -2,6 +2,7 @@ import { ALIKE, cannotHave, FAULTS, NOT_IN_A_LOG, toldBy, toldOf } from '../faul
 import { contentKey, Recent } from '../base/content-key';
 import { earlierWork } from './earlier-work';
 import type { Finding } from './finding';
+import { TEMPER } from '../runs/likelihood';
 import type { RunSummary } from '../runs/run-summary';
 import { type JudgedCheck, counting } from './judged';
 import { checkOf, type CheckId } from '../checks/registry';
@@ -138,7 +139,7 @@ function readComplaint(symptoms: readonly Symptom[]): Finding[] {
 }
 
 /** What the evidence asks of a run: its ranking, and what it was blind to. */
-export type RankedRun = Pick<RunSummary, 'id' | 'title' | 'suspects' | 'blind'>;
+export type RankedRun = Pick<RunSummary, 'id' | 'title' | 'suspects' | 'blind' | 'beside'>;
 
 /** The least a run leaves to a fault it does not list. */
 const UNLISTED = 0.002;
@@ -147,7 +148,7 @@ const RUN_WEIGHT = 0.58;
 
 /** A run's ranking as evidence: what it made of each fault over what that had before. */
 export const runFinding = (run: RankedRun): Finding =>
-  ofRuns.of(contentKey([run.id, run.title, run.suspects, run.blind]), () => readRun(run));
+  ofRuns.of(contentKey([run.id, run.title, run.suspects, run.blind, run.beside]), () => readRun(run));
 
 function readRun(run: RankedRun): Finding {
   const total = FAULT_IDS.reduce((sum, f) => sum + FAULTS[f].prior, 0);
@@ -172,7 +173,22 @@ function readRun(run: RankedRun): Finding {
   // To a fault that leaves no mark in this log the run is a healthy one, unless it fits the fault better still.
   for (const f of FAULT_IDS)
     llr[f] = unseen.has(f) ? healthy : blind.has(f) ? Math.max(healthy, ratio(f)) : ratio(f);
-  return { id: run.id, title: 'Run', says: run.title, llr, group: 'run' };
+  return { id: run.id, title: 'Run', says: run.title, llr, together: togetherOf(run), group: 'run' };
+}
+
+/** The same temper and weight as the rest of the run's word; no second fault is made certain by a curve. */
+const TOGETHER_AT_MOST = 1;
+
+function togetherOf({ suspects, beside }: RankedRun): Finding['together'] {
+  if (!beside) return undefined;
+  const leading = suspects.find((s) => s.fault === beside.leading);
+  const more: Partial<Record<FaultId, number>> = {};
+  for (const { fault, nats } of beside.faults)
+    more[fault] = Math.max(
+      more[fault] ?? -Infinity,
+      RUN_WEIGHT * Math.min(TOGETHER_AT_MOST, TEMPER * nats)
+    );
+  return { leading: [beside.leading, ...(leading?.alike ?? [])], more };
 }
 
 /** Everything that is known of a job, the complaint first. Of a check done more than once what counts now. */

@@ -23,14 +23,10 @@ export const coolant = {
     curve: {
       kind: 'warms',
       scale: 'share of the filling lost, up to 50 %',
-      variants: usual((p, s) => ({
-        jacket: p.jacket * (1 - 0.5 * s),
-        hose: p.hose * (1 - 0.4 * s),
-        returnHose: p.returnHose * (1 - 0.4 * s),
-        flowFactor: 1 - 0.8 * s,
-        heater: p.heater * (1 - 0.9 * s),
-        metalToJacket: p.metalToJacket * (1 - 0.4 * s)
-      })),
+      variants: {
+        usual: (_, s) => ({ filling: 1 - 0.5 * s }),
+        'sensor stays covered': (_, s) => ({ filling: 1 - 0.5 * s, sensorHigh: false })
+      },
       severities: [0.5, 0.85],
       blind: radiatorUnused
     }
@@ -43,7 +39,17 @@ export const coolant = {
     repair: 'cap',
     told: { 'smell-coolant': 0.45, 'smell-steam': 0.65 },
     worse: ['stopping'],
-    curve: { kind: 'unseen', because: 'pressure is not in the log', toShow: 'Cap test on the cold engine' }
+    curve: {
+      kind: 'warms',
+      scale: 'share of the cap’s pressure lost, up to 60 %',
+      variants: usual((_, s) => ({ capHold: 1 - 0.6 * s })),
+      severities: [1],
+      plain: 1,
+      blind: () => ({
+        because: 'the coolant never came near boiling, where a cap first matters',
+        toShow: 'Cap test on the cold engine'
+      })
+    }
   }),
   'combustion-leak': defineFault({
     title: 'Combustion gas in coolant',
@@ -52,6 +58,18 @@ export const coolant = {
     prior: 2,
     repair: 'refer-on',
     told: { 'gauge-high': 0.2, 'heater-swings': 0.4, 'smell-coolant': 0.45, 'smell-steam': 0.65 },
-    curve: { kind: 'unseen', because: 'gas is not in the log', toShow: 'Pressure hold and chemical gas test' }
+    curve: {
+      kind: 'warms',
+      scale: 'gas that lifts the pressure by up to 20 kPa a minute at full load',
+      // Gas brings its heat, and what is lost to it is coolant.
+      variants: usual((p, s) => ({ gasKPaMin: 20 * s, heatLoad: p.heatLoad * (1 + 0.12 * s) })),
+      // A small leak leaves no mark, and most are small for long.
+      severities: [0.1, 0.8],
+      plain: 0.6,
+      blind: () => ({
+        because: 'too little gas came in to drive coolant out',
+        toShow: 'Pressure hold and chemical gas test'
+      })
+    }
   })
 } satisfies Partial<Record<FaultId, Fault>>;

@@ -6,6 +6,7 @@ import { bandByDraws, drained, type Band } from '../physics/plant/band';
 import type { FaultId } from '../vehicle/faults';
 import { plantFor, type PlantParams } from '../physics/plant/params';
 import type { Learned } from '../physics/plant/priors';
+import { besideLeading, type Beside } from './beside';
 import { blindSpots, type BlindSpot, type ShownFrom } from './blind';
 import { alikeOn } from './candidates';
 import { departureEvidence, evidenceOf, instrumentEvidence, type Evidence } from './evidence';
@@ -18,7 +19,7 @@ import { atItsBest, offBy, rankSteps, type Ranked, type RankStep } from './rank'
 import { WORTH_DRAWING, whyCurves, type WhyCurves } from './why';
 
 /** Raised whenever the model changes enough to judge an old run anew. */
-export const MODEL_VERSION = 5;
+export const MODEL_VERSION = 6;
 
 interface SuspectShare {
   readonly fault: FaultId;
@@ -37,6 +38,8 @@ export interface Analysis {
   readonly couldNotShow: readonly BlindSpot[];
   /** From which severity on it would have shown a fault; a fault that is not named here it could not show at all. */
   readonly shownFrom: ShownFrom;
+  /** What other faults would have made of it beside the leading one; null where none leads. Absent from older runs. */
+  readonly beside?: Beside | null;
   readonly features: Features;
   readonly jumps: number;
   readonly warnings: readonly string[];
@@ -80,6 +83,7 @@ export function* analyseSteps(
       evidence: evidenceOf(features, grid, run, spec),
       couldNotShow: [],
       shownFrom: {},
+      beside: null,
       features,
       jumps: grid.jumps.count,
       warnings: [
@@ -129,6 +133,7 @@ export function* analyseSteps(
     // What was found was shown, however blind the run would have been to a milder case.
     couldNotShow: blind.filter((b) => b.fault !== verdict),
     shownFrom,
+    beside: besideLeading(bench, ranked),
     features,
     jumps: grid.jumps.count,
     warnings,

@@ -1,8 +1,7 @@
 import type { Blindness, Shown } from '../faults/fault';
 import { FAULTS, NOT_IN_A_LOG, PLANT_FAULTS, withFault } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
-import { binned, distance2, studentLog } from './likelihood';
-import { TEMPER } from './rank';
+import { binned, distance2, studentLog, TEMPER } from './likelihood';
 import { sheetLog } from './sheet-log';
 import { medianOf } from './smooth';
 import type { ObservedRun } from './observed-parts';
@@ -17,7 +16,7 @@ export interface BlindSpot extends Blindness {
 }
 
 /** How plain a fault is assumed to be when asking whether the run would have shown it. */
-const PLAIN_SEVERITY = 0.7;
+export const PLAIN_SEVERITY = 0.7;
 /** A mild case of a fault that names no severities, and the worst there is. */
 const MILD = 0.4;
 const WORST = 1;

@@ -45,16 +45,18 @@ const HEALTHY: readonly { variant: string; share: number; of: (p: PlantParams) =
   }
 ];
 
+export interface Unlogged {
+  readonly heater: number;
+  readonly still: number;
+  readonly share: number;
+}
+
 /**
  * What nobody logs and every explanation may have: how much heat the heater takes, as a multiple of what it usually
  * does in such weather (its lever stands anywhere, and cores differ), and how much of it goes through a radiator that
  * no fan and no wind drives. Tried on every explanation that is still in the running, each as often as it is met.
  */
-export const UNLOGGED: readonly {
-  readonly heater: number;
-  readonly still: number;
-  readonly share: number;
-}[] = [
+export const UNLOGGED: readonly Unlogged[] = [
   { heater: 1, still: 1, share: 0.3 },
   { heater: 2.6, still: 1, share: 0.15 },
   { heater: 0.3, still: 1, share: 0.15 },

@@ -18,13 +18,19 @@ export interface Fitted {
  * the logged one: the largest unknown of any engine, and one that no fault of the catalogue changes.
  */
 export function fit(bench: ObservedRun, plant: PlantParams, from: number, rounds = 2): Fitted {
+  const trueStartC = trueTemperature(plant, bench.features.startC ?? bench.ambientC);
+  const trace = simulate({ ...plant, heatScale: from }, bench.drive, { startC: trueStartC });
+  return fitOn(bench, plant, { trace, heatScale: from, trueStartC }, rounds);
+}
+
+/** Goes on from a first simulation, which counts as the first of the rounds. */
+export function fitOn(bench: ObservedRun, plant: PlantParams, first: Fitted, rounds = 2): Fitted {
+  const { trueStartC } = first;
   const start = bench.features.startC ?? bench.ambientC;
-  const trueStartC = trueTemperature(plant, start);
   const top = Math.min(bench.spec.thermostat.startOpenC - 3, bench.reachedC);
   const level = start + 0.7 * (top - start);
   const reached = top - start > 15 ? crossing(bench.observed, level) : -1;
-  let heatScale = from;
-  let trace = simulate({ ...plant, heatScale }, bench.drive, { startC: trueStartC });
+  let { heatScale, trace } = first;
   for (let round = 1; round < rounds && reached > 0; round++) {
     const simulated = crossing(trace.ect, level);
     const next = Math.min(2, Math.max(0.5, heatScale * (simulated < 0 ? 1.35 : simulated / reached)));

@@ -2,10 +2,10 @@ import { changeOf, FAULTS, withFault } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
 import type { PlantParams } from '../physics/plant/params';
 import type { ObservedRun } from './observed-parts';
-import { candidatesFor, UNLOGGED, type Candidate } from './candidates';
-import { fit, type Fitted } from './fit';
+import { candidatesFor, UNLOGGED, type Candidate, type Unlogged } from './candidates';
+import { fit, fitOn, type Fitted } from './fit';
 import { findKnee } from './knee';
-import { logLikelihood, logSumExp } from './likelihood';
+import { binned, distance2, logLikelihood, logSumExp, studentLog, TEMPER } from './likelihood';
 import { fanLog, switchLog } from './fan-log';
 import { sheetLog } from './sheet-log';
 
@@ -17,13 +17,15 @@ export interface Ranked {
   readonly variant: string;
   readonly heatScale: number;
   readonly logLikelihood: number;
-  /** Its likeliest member as it fits the run, and what its heater takes, kW/K. */
+  /** Its likeliest member, its fault in it, and as it fits the run. */
   readonly fitted: Fitted;
-  readonly heater: number;
+  readonly plant: PlantParams;
+  readonly way: Unlogged;
 }
 
 interface Scored {
   readonly candidate: Candidate;
+  readonly way: Unlogged;
   readonly fitted: Fitted;
   score: number;
 }
@@ -35,6 +37,8 @@ const CONTENDER = 9;
 const HEATED = 10;
 /** What it costs to suppose that the A/C ran for the whole of a run that does not tell. */
 const AC_UNSEEN = 2;
+
+const [USUAL, ...OTHERS] = UNLOGGED;
 
 export interface Ranking {
   readonly ranked: Ranked[];
@@ -72,26 +76,36 @@ export function* rankSteps(bench: ObservedRun): Generator<RankStep, Ranking> {
     let score = scoreOf(bench, candidate.plant, first) - cost;
     let fitted = first;
     if (!usual && score > best - HOPELESS) {
-      fitted = fit(bench, candidate.plant, healthy.heatScale);
+      fitted = fitOn(bench, candidate.plant, first);
       score = scoreOf(bench, candidate.plant, fitted) - cost;
     }
     best = Math.max(best, score);
-    scored.push({ candidate: { ...candidate, share: candidate.share * UNLOGGED[0].share }, fitted, score });
+    scored.push({
+      candidate: { ...candidate, share: candidate.share * USUAL.share },
+      way: USUAL,
+      fitted,
+      score
+    });
   }
+  const shifts = OTHERS.map((way) =>
+    shiftBy(bench, fit(bench, inThisWay(bench.plant, way), healthy.heatScale), healthy)
+  );
   for (const { candidate, fitted, score } of [...scored]) {
+    const { fault, share } = candidate;
+    const sound = fault === 'none';
     // The sound engine is tried in every way: no fault wins because it was given up too early.
-    if (candidate.fault !== 'none' && score < best - HEATED) continue;
-    for (const { heater, still, share } of UNLOGGED.slice(1)) {
-      const plant = {
-        ...candidate.plant,
-        heater: candidate.plant.heater * heater,
-        radiatorNatural: candidate.plant.radiatorNatural * still
-      };
-      const heated = fit(bench, plant, fitted.heatScale);
+    if (!sound && score < best - HEATED) continue;
+    for (const [i, way] of OTHERS.entries()) {
+      const likelihood = (way.share * share) / USUAL.share;
+      const hoped = score + gainBy(bench, fitted, shifts[i]) + Math.log(likelihood);
+      if (!sound && hoped < bestOf(scored, fault) - NEGLIGIBLE) continue;
+      const plant = inThisWay(candidate.plant, way);
+      const other = fit(bench, plant, fitted.heatScale);
       scored.push({
-        candidate: { ...candidate, plant, share: (candidate.share * share) / UNLOGGED[0].share },
-        fitted: heated,
-        score: scoreOf(bench, plant, heated) - cost
+        candidate: { ...candidate, plant, share: likelihood },
+        way,
+        fitted: other,
+        score: scoreOf(bench, plant, other) - cost
       });
     }
   }
@@ -122,6 +136,7 @@ export function* rankSteps(bench: ObservedRun): Generator<RankStep, Ranking> {
         plant: bench.plant,
         share: 1
       },
+      way: USUAL,
       fitted: healthy,
       score
     });
@@ -137,6 +152,33 @@ export function* rankSteps(bench: ObservedRun): Generator<RankStep, Ranking> {
     acSupposed: usual !== healthy
   };
 }
+
+const inThisWay = (plant: PlantParams, { heater, still }: Unlogged): PlantParams => ({
+  ...plant,
+  heater: plant.heater * heater,
+  radiatorNatural: plant.radiatorNatural * still
+});
+
+/** Members of a family this far behind its best add nothing to it, nats. */
+const NEGLIGIBLE = 12;
+
+/** How far an unlogged way moves the sound engine, bin by bin. */
+function shiftBy({ ect }: ObservedRun, moved: Fitted, from: Fitted): Float64Array {
+  const before = binned(ect, from.trace.ect);
+  return binned(ect, moved.trace.ect).map((v, b) => v - before[b]);
+}
+
+/** What an explanation would gain if that way moved it as far as it moves the sound engine, nats: an estimate that spares simulating most. */
+function gainBy({ ect }: ObservedRun, { trace }: Fitted, shift: Float64Array): number {
+  if (ect.bins === 0) return 0;
+  const now = binned(ect, trace.ect);
+  const log = (series: Float64Array) => studentLog(distance2(ect, ect.observed, series), ect.bins);
+  return log(now.map((v, b) => v + shift[b])) - log(now);
+}
+
+/** The best of a family so far, by fit and by how often it is met. */
+const bestOf = (scored: readonly Scored[], fault: FaultId): number =>
+  scored.reduce((most, s) => (s.candidate.fault === fault ? Math.max(most, weighed(s)) : most), -Infinity);
 
 /** How far a fitted curve is from what was read, °C on average: what the eye sees, whatever a model would excuse. */
 export function offBy({ observed }: ObservedRun, { trace }: Fitted): number {
@@ -154,17 +196,17 @@ const BETWEEN = 0.18;
 const HALVINGS = 3;
 
 /**
- * A ranked fault as it fits the run at its best severity, which may lie between those that are tried. Its heater is
- * taken as it was found. For the eye: the ranking itself asks every fault at the same severities.
+ * A ranked fault as it fits the run at its best severity, which may lie between those that are tried. Its heater
+ * and still air are taken as they were found. For the eye: the ranking itself asks every fault at the same severities.
  */
 export function atItsBest(
   bench: ObservedRun,
-  { fault, severity, variant, heatScale, fitted, heater }: Ranked
+  { fault, severity, variant, heatScale, fitted, way }: Ranked
 ): Fitted {
   const change = changeOf(fault);
   if (!change?.variants[variant]) return fitted;
   const tried = (s: number) => {
-    const plant = { ...withFault(bench.plant, fault, s, variant), heater };
+    const plant = withFault(inThisWay(bench.plant, way), fault, s, variant);
     const now = fit(bench, plant, heatScale, 3);
     return { s, fitted: now, offC: offBy(bench, now) };
   };
@@ -199,13 +241,12 @@ function posterior(bench: ObservedRun, scored: readonly Scored[]): Ranked[] {
       heatScale: top.fitted.heatScale,
       logLikelihood: top.score,
       fitted: top.fitted,
-      heater: top.candidate.plant.heater
+      plant: top.candidate.plant,
+      way: top.way
     }))
     .sort((a, b) => b.probability - a.probability);
 }
 
-/** Evidence counts a little less than it claims: channels and bins are not as independent as they are taken for. */
-export const TEMPER = 0.75;
 /** What is kept back for causes that are not in the catalogue, so that nothing is ever certain. */
 const UNTHOUGHT_OF = 0.02;
 
@@ -223,6 +264,10 @@ function kneeLog(bench: ObservedRun, { trace }: Fitted): number {
 /** A single odd sample happens in any logger; several, or a long one, hardly ever. */
 const excursionCost = (bench: ObservedRun) =>
   bench.loneSpike ? 1.5 : 5 + 4 * Math.min(8, bench.excursions - 1);
+
+/** How well a plant explains the run, knee and all, nats up to one constant. */
+export const explains = (bench: ObservedRun, plant: PlantParams, fitted: Fitted): number =>
+  scoreOf(bench, plant, fitted) + kneeLog(bench, fitted);
 
 function scoreOf(bench: ObservedRun, plant: PlantParams, fitted: Fitted): number {
   const { trace, heatScale, trueStartC } = fitted;

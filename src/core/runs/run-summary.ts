@@ -1,5 +1,6 @@
 import type { CoolingFit } from '../physics/coolant/cooling';
 import type { FaultId } from '../vehicle/faults';
+import type { Beside } from './beside';
 import type { Analysis } from './analyse';
 import type { Features } from './features';
 import { verdictSentence, verdictTitle } from './words';
@@ -38,6 +39,8 @@ export interface RunSummary {
   readonly blind: readonly FaultId[];
   /** From which severity on it would have shown a fault. */
   readonly shownFrom: Analysis['shownFrom'];
+  /** What other faults would have made of it beside the leading one; null where none leads. */
+  readonly beside?: Beside | null;
   readonly features: Features;
   readonly heat: RunHeat;
 }
@@ -73,6 +76,7 @@ export function summaryOfRun(run: JudgedRun): RunSummary {
     suspects: analysis.suspects,
     blind: analysis.couldNotShow.map((b) => b.fault),
     shownFrom: analysis.shownFrom ?? {},
+    beside: analysis.beside ?? null,
     features: analysis.features,
     heat: {
       endedAt,

@@ -8,6 +8,8 @@ const HOT: ReadonlySet<FaultId> = new Set([
   'radiator-clogged',
   'pump-flow-low',
   'coolant-low',
+  'combustion-leak',
+  'pressure-cap-weak',
   'fan-motor-dead',
   'fan-motor-weak',
   'fan-command-missing',

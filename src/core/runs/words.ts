@@ -2,6 +2,8 @@ import { FAULTS } from '../faults/registry';
 import { midSentence, sayChance } from '../base/text';
 import type { FaultId } from '../vehicle/faults';
 import type { Analysis } from './analyse';
+import type { Beside } from './beside';
+import type { BlindSpot } from './blind';
 
 /** The verdict as a headline. */
 export const verdictTitle = (a: Pick<Analysis, 'verdict'>): string =>
@@ -80,6 +82,30 @@ export function explainedBy(suspects: Analysis['suspects']): ExplainedBy[] {
   }
   return rows;
 }
+
+/** The faults that the leading one hides. */
+export const hiddenFaults = (beside: Beside | null | undefined): FaultId[] =>
+  (beside?.faults ?? []).flatMap(({ fault, hidden }) => (hidden ? [fault] : []));
+
+/** Faults that a run could not have shown because the leading one hides them, in the words of a blind spot. */
+const hiddenBehind = (beside: Beside | null | undefined): BlindSpot[] =>
+  hiddenFaults(beside).map((fault) => ({
+    fault,
+    because: `${midSentence(FAULTS[beside!.leading].title)} hides it: with both the run would have looked the same`,
+    toShow: 'Put that right first, then drive the same again'
+  }));
+
+/** Everything a run could not have shown, by its own drive and air or behind its leading cause, each fault once. */
+export const notShownBy = ({
+  couldNotShow,
+  beside
+}: {
+  readonly couldNotShow: readonly BlindSpot[];
+  readonly beside?: Beside | null;
+}): BlindSpot[] => [
+  ...couldNotShow,
+  ...hiddenBehind(beside).filter((h) => !couldNotShow.some((b) => b.fault === h.fault))
+];
 
 export interface BlindGroup {
   readonly because: string;

@@ -1,10 +1,10 @@
 import { GENERIC_CURVE, type Curve } from './sensor-curve';
 import type { SpecSheet } from './spec-sheet';
 
-/** Where a limit comes from: the sheet gives it, this vehicle's good runs taught it, or it is usual for such an engine. */
 /** What is held against a typical limit weighs no more than this part of what it would. */
 export const TYPICAL_WEIGHT = 1 / 3;
 
+/** Where a limit comes from: the sheet gives it, this vehicle's good runs taught it, or it is usual for such an engine. */
 type LimitOrigin = 'given' | 'learned' | 'typical';
 
 export interface Limit<T = number> {

@@ -8,7 +8,13 @@
   import Dot from '@lucide/svelte/icons/dot';
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import { Accordion } from 'bits-ui';
-  import { explainedBy, groupedBlindSpots, verdictSentence, verdictTitle } from '$core/runs/words';
+  import {
+    explainedBy,
+    groupedBlindSpots,
+    notShownBy,
+    verdictSentence,
+    verdictTitle
+  } from '$core/runs/words';
   import { midSentence, sayChance } from '$core/base/text';
   import type { Analysis } from '$core/runs/analyse';
 
@@ -22,7 +28,8 @@
   );
   const shown = $derived(explainedBy(analysis.suspects).slice(0, 5));
 
-  const blind = $derived(groupedBlindSpots(analysis.couldNotShow));
+  const notShown = $derived(notShownBy(analysis));
+  const blind = $derived(groupedBlindSpots(notShown));
   const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 </script>
 
@@ -93,7 +100,7 @@
         <Accordion.Header>
           <Accordion.Trigger class="group flex min-h-14 w-full items-center gap-2 px-4 text-left font-bold">
             What this run could not have shown <span class="text-ink-2 reading font-normal"
-              >{analysis.couldNotShow.length}</span
+              >{notShown.length}</span
             >
             <ChevronDown
               class="ml-auto transition-transform group-data-[state=open]:rotate-180"

@@ -55,8 +55,14 @@ describe('the simulated vehicle', () => {
 
   it('shows its fault: a thermostat that stays shut overheats it', () => {
     const vehicle = running({ fault: 'thermostat-stuck-closed', severity: 1 });
-    vehicle.advanceTo(1500);
-    expect(vehicle.identifier(0x05)).toBeGreaterThan(118);
+    const read = Array.from({ length: 50 }, (_, i) => {
+      vehicle.advanceTo(30 * (i + 1));
+      return vehicle.identifier(0x05)!;
+    });
+    expect(Math.max(...read)).toBeGreaterThan(118);
+    // What boils away uncovers the sensor: it falls, and the engine is no cooler.
+    expect(read[read.length - 1]).toBeLessThan(Math.max(...read) - 10);
+    expect(vehicle.truth().outletC).toBeGreaterThan(118);
   });
 
   it('is read by instruments with errors of their own kind', () => {

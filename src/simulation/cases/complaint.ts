@@ -1,6 +1,7 @@
 import { limitsOf } from '../../core/vehicle/limits';
 import { SITUATION_IDS, type SituationId, type Symptom, type SymptomId } from '../../core/vehicle/symptoms';
 import { driveFromLegs, DRIVES, type Drive, type DriveName } from '../../core/physics/plant/drive';
+import { flowLeft, heaterLeft } from '../../core/physics/plant/filling';
 import { simulate, type Trace } from '../../core/physics/plant/simulate';
 import type { Random } from '../../core/base/random';
 import type { Case } from './hidden-case';
@@ -23,6 +24,8 @@ const WORRIES: readonly SymptomId[] = [
     'noise-rattle'
   ]
 ] as SymptomId[];
+/** So much air in the loop comes through the heater in gulps. */
+const AIR_HEARD = 0.12;
 const WARM_BY_S = 15 * 60;
 
 /** What a driver who drove this vehicle noticed, from what the plant made of the drive. */
@@ -48,6 +51,7 @@ export function complaintOf(
 function noticed(c: Vehicle, drive: Drive, trace: Trace, was: Trace, random: Random): Symptom[] {
   const { spec, plant, fault, severity } = c;
   const n = trace.ect.length;
+  const { air } = trace.ended;
   const limits = limitsOf(spec);
   const hot = limits.hotC.value;
   // A gauge’s own fault moves its needle; otherwise it shows what the control unit reads, damped.
@@ -72,8 +76,9 @@ function noticed(c: Vehicle, drive: Drive, trace: Trace, was: Trace, random: Ran
   if (jumps <= 1 && needle[late] < was.ect[late] - 8) say('gauge-low', at(late));
   const colder = trace.jacket[late] < was.jacket[late] - 8;
   if (colder) say('heater-weak', 'steady');
-  else if (plant.flowFactor < 0.5 || plant.heater < 0.4 * c.sound.heater) say('heater-weak', 'idle');
-  if (fault === 'coolant-low' || (fault === 'combustion-leak' && random() < 0.4)) say('heater-swings');
+  else if (plant.flowFactor * flowLeft(air) < 0.5 || plant.heater * heaterLeft(air) < 0.4 * c.sound.heater)
+    say('heater-weak', 'idle');
+  if (air > AIR_HEARD) say('heater-swings');
   if (plant.fan.kind !== 'none') {
     const cold = trace.fanPct.findIndex((p, i) => i > 60 && i < 300 && p > 20 && !drive.ac[i]);
     if (cold >= 0) say('fan-always', 'start');

@@ -113,7 +113,8 @@ function runOf(c: Case, id: 'warm-up-run' | 'road-run', random: () => number): R
     id,
     title: String(analysis.verdict),
     suspects: analysis.suspects,
-    blind: analysis.couldNotShow.map((b) => b.fault)
+    blind: analysis.couldNotShow.map((b) => b.fault),
+    beside: analysis.beside ?? null
   };
 }
 

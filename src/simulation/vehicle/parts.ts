@@ -14,7 +14,7 @@ const TEST_LOAD_A = 10;
  * `min` is for how long the pressure tester has stood.
  */
 export function readPart(vehicle: SimulatedVehicle, part: Part, min: number, random: Random): number | null {
-  const { spec, fault } = vehicle;
+  const { spec, fault, plant } = vehicle;
   const severity = vehicle.severity;
   const about = (value: number, sd = 0.01) => value * (1 + sd * normalDraw(random));
   const figures = (value: number) => Number(value.toPrecision(3));
@@ -35,16 +35,14 @@ export function readPart(vehicle: SimulatedVehicle, part: Part, min: number, ran
       );
     case 'cap-opens': {
       const due = spec.cap?.kPa;
-      return due == null
-        ? null
-        : Math.round(about(due * (fault === 'pressure-cap-weak' ? 1 - 0.6 * severity : 1), 0.02));
+      return due == null ? null : Math.round(about(due * plant.capHold, 0.02));
     }
     case 'pressure': {
       const from = limitsOf(spec).capKPa.value;
-      const perMin =
-        fault === 'coolant-low' ? 1 + 4 * severity : fault === 'combustion-leak' ? -3 * severity : 0.15;
+      const { filling, gasKPaMin } = plant;
+      const perMin = (filling < 1 ? 1 + 8 * (1 - filling) : 0.15) - 0.15 * gasKPaMin;
       // Gas lifts it with the first strokes.
-      const strokes = fault === 'combustion-leak' ? (5 + 15 * severity) * (1 - Math.exp(-2 * min)) : 0;
+      const strokes = gasKPaMin > 0 ? (5 + 0.75 * gasKPaMin) * (1 - Math.exp(-2 * min)) : 0;
       return Math.max(0, Math.round(from + strokes - perMin * min + 0.5 * normalDraw(random)));
     }
     case 'clutch-plug':

@@ -3,6 +3,7 @@ import { withFault } from '../../core/faults/registry';
 import type { SpecSheet } from '../../core/vehicle/spec-sheet';
 import { driveFromLegs, DRIVES, type Drive, type DriveName, type Leg } from '../../core/physics/plant/drive';
 import type { FaultId } from '../../core/vehicle/faults';
+import { airIn, flowLeft, heaterLeft } from '../../core/physics/plant/filling';
 import { plantFor, type PlantParams } from '../../core/physics/plant/params';
 import { readingTable, type ReadingTable } from '../../core/physics/plant/sensor';
 import { startState, step } from '../../core/physics/plant/step';
@@ -200,10 +201,10 @@ export class SimulatedVehicle implements HandledEngine {
       ambientC: this.#setup.ambientC,
       inletSide: this.plant.inletSide,
       /** Share of its flow the pump gives. */
-      flow: this.plant.flowFactor,
+      flow: this.plant.flowFactor * flowLeft(airIn(s)),
       coreFactor: this.plant.coreFactor,
       /** What the heater is given of what it was made for. */
-      heaterShare: Math.min(1, this.plant.heater / plantFor(this.spec).heater),
+      heaterShare: Math.min(1, this.plant.heater / plantFor(this.spec).heater) * heaterLeft(airIn(s)),
       /** Behind the radiator: the air takes up more of the heat the less of it comes through. */
       fanAirC:
         this.#setup.ambientC +

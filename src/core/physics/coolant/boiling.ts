@@ -24,6 +24,15 @@ export function boilingC(glycolShare: number, capKpa: number, airKpa = ambientKp
   return 1810.94 / (8.14019 - Math.log10(mmHg)) - 244.485;
 }
 
+/**
+ * Pressure of the vapour over coolant at a temperature, kPa: {@link boilingC} the other way round. Antoine's constants
+ * for below 100 °C and above meet there within 0.2 %. `celsius` from −40 to 374.
+ */
+export function vapourKPa(glycolShare: number, celsius: number): number {
+  const [a, b, c] = celsius < 99 ? [8.07131, 1730.63, 233.426] : [8.14019, 1810.94, 244.485];
+  return (waterMoleFraction(glycolShare) * 10 ** (a - b / (c + celsius))) / MMHG_PER_KPA;
+}
+
 /** The strongest mixture in use and a cap well above any car's. */
 const STRONGEST_SHARE = 0.7;
 const HIGHEST_CAP_KPA = 200;

@@ -56,6 +56,7 @@ export type SensorError =
  */
 export interface PlantParams {
   readonly displacementL: number;
+  readonly coolantL: number;
   /** What the sheet told of the engine; the rest was assumed, and is known less well (priors.ts). */
   readonly known: { readonly displacement: boolean; readonly coolant: boolean; readonly diesel: boolean };
   /** Heat to metal and coolant: kW = displacement · krpm · (heatIdle + heatLoad·load) · heatScale. */
@@ -114,6 +115,17 @@ export interface PlantParams {
   readonly clutch: Clutch;
   readonly clutchGrip: number;
   readonly clutchLocked: boolean;
+  /** The sensor sits where air gathers first, as most do at the outlet. */
+  readonly sensorHigh: boolean;
+  /** Share of its filling that is there at the start, 0 to 1. */
+  readonly filling: number;
+  /** Share of glycol by volume. */
+  readonly glycolShare: number;
+  /** Pressure the cap was made to hold, above the air's, and the share of it that it holds. */
+  readonly capKPa: number;
+  readonly capHold: number;
+  /** How fast combustion gas would lift the pressure at full load with the system shut, kPa a minute. */
+  readonly gasKPaMin: number;
   readonly seed: number;
 }
 
@@ -135,6 +147,7 @@ export function plantFor(spec: SpecSheet): PlantParams {
   const { thermostat } = spec;
   return {
     displacementL,
+    coolantL,
     known: {
       displacement: spec.engine?.displacementL != null,
       coolant: spec.engine?.coolantL != null,
@@ -187,9 +200,18 @@ export function plantFor(spec: SpecSheet): PlantParams {
     clutch: clutchOf(spec, limits),
     clutchGrip: 1,
     clutchLocked: false,
+    sensorHigh: true,
+    filling: 1,
+    glycolShare: USUAL_GLYCOL,
+    capKPa: limits.capKPa.value,
+    capHold: 1,
+    gasKPaMin: 0,
     seed: 1
   };
 }
+
+/** Half and half, which nearly every maker fills. */
+const USUAL_GLYCOL = 0.5;
 
 /** Between on and off of a fan that nobody described, °C. */
 const USUAL_PLAY_C = 5;

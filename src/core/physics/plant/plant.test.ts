@@ -12,7 +12,8 @@ import { COOLANT_CP, plantFor, type PlantParams } from './params';
 import { afterRuns, drawPlant, priorsFor } from './priors';
 import { readingTable } from './sensor';
 import { simulate } from './simulate';
-import { startState, step, storedKJ } from './step';
+import { storedKJ } from './filling';
+import { startState, step } from './step';
 
 /** The package ships its TypeScript source, which does not pass our stricter checks; its compiled form is what runs. */
 interface OdexSolver {

@@ -7,15 +7,15 @@ const TO = 180;
 /** What the control unit reads for a true temperature at the sensor, before quantising; a table for speed. */
 export type ReadingTable = Float64Array;
 
+const TRUE: ReadingTable = Float64Array.from({ length: TO - FROM + 1 }, (_, i) => FROM + i);
+
 /** Tabulates the steady part of a sensor error every 1 °C from −50 to 180 °C; drop-outs come on top. */
 export function readingTable(p: PlantParams): ReadingTable {
   const { sensorError: error, curve } = p;
+  if (error.kind === 'none' || error.kind === 'dropouts') return TRUE;
   return Float64Array.from({ length: TO - FROM + 1 }, (_, i) => {
     const t = FROM + i;
     switch (error.kind) {
-      case 'none':
-      case 'dropouts':
-        return t;
       case 'shift':
         return t + error.celsius;
       case 'series':

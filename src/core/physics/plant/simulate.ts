@@ -1,4 +1,5 @@
 import type { Drive } from './drive';
+import { airIn } from './filling';
 import type { PlantParams } from './params';
 import { readingTable } from './sensor';
 import { startState, step } from './step';
@@ -15,6 +16,8 @@ export interface Trace {
   readonly fanCmdPct: Float32Array;
   readonly fanRpm: Float32Array;
   readonly lift: Float32Array;
+  /** At the end: share of the filling that is left, and of the high places that hold air, gas or steam. */
+  readonly ended: { readonly filling: number; readonly air: number };
 }
 
 export interface SimulateOptions {
@@ -57,5 +60,5 @@ export function simulate(p: PlantParams, drive: Drive, options: SimulateOptions)
     trace.fanRpm[i] = state.fanRpm;
     trace.lift[i] = state.lift;
   }
-  return trace;
+  return { ...trace, ended: { filling: state.filling, air: airIn(state) } };
 }

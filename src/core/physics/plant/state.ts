@@ -32,6 +32,12 @@ export interface PlantState {
   runS: number;
   stoodS: number;
   dropLeftS: number;
+  /** Share of the filling that is left, 0 to 1, and of the high places that hold gas or steam besides what is lost. */
+  filling: number;
+  pocket: number;
+  /** Pressure that combustion gas adds, kPa; and where the system stood when it was shut, °C. */
+  gasKPa: number;
+  restC: number;
   noise: number;
   /** Running totals since the start, kJ: heat in, heat out. */
   heatInKJ: number;

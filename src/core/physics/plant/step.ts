@@ -1,3 +1,4 @@
+import { advanceFilling, airIn, flowLeft, heaterLeft, hosesKeep, inVapour, wallLeft } from './filling';
 import { relax, turning, type DriveInput, type PlantState } from './state';
 import { driveFan } from './fan';
 import { COOLANT_CP, type PlantParams } from './params';
@@ -42,6 +43,10 @@ export function startState(p: PlantParams, startC: number, ambientC = startC): P
     runS: 0,
     stoodS: 0,
     dropLeftS: 0,
+    filling: p.filling,
+    pocket: 0,
+    gasKPa: 0,
+    restC: startC,
     noise: p.seed >>> 0 || 1,
     heatInKJ: 0,
     heatOutKJ: 0
@@ -64,22 +69,26 @@ export function balance(p: PlantParams, s: PlantState, u: DriveInput, k: Balance
   const running = turning(u);
   const krpm = u.rpm / 1000;
   const turns = p.pumpElectric ? ELECTRIC_KRPM : Math.min(MOST_KRPM, krpm);
-  const flow = running ? p.pumpKgS * p.flowFactor * turns * (1.1 - 0.07 * turns) : STANDING.flow * p.pumpKgS;
+  const air = airIn(s);
+  const flows = p.flowFactor * flowLeft(air);
+  const flow = running ? p.pumpKgS * flows * turns * (1.1 - 0.07 * turns) : STANDING.flow * p.pumpKgS;
   const ram = u.speedKmh / 100;
   const fan =
     p.fan.kind === 'none'
       ? 0.26 * (s.fanRpm / 1500)
       : 0.26 * (s.fanPct / 100) * p.fanStrength + (p.clutch.kind === 'none' ? 0 : 0.26 * (s.fanRpm / 1500));
-  const air = p.airFactor * Math.sqrt(ram * ram + fan * fan);
+  const blown = p.airFactor * Math.sqrt(ram * ram + fan * fan);
   k.heatKW = heatKW(p, u.rpm, u.load, s.metal);
   k.metalToJacket =
-    p.metalToJacket * (running ? 0.45 + 0.55 * Math.min(2.5, turns * p.flowFactor) : STANDING.metalToJacket);
+    p.metalToJacket *
+    wallLeft(air) *
+    (running ? 0.45 + 0.55 * Math.min(2.5, turns * flows) : STANDING.metalToJacket);
   k.radiatorFlow = flow * 0.9 * s.lift * (0.45 + 0.55 * p.coreFactor) * COOLANT_CP + 2e-4;
-  k.cellUA = 0.5 * p.coreFactor * (p.radiatorNatural + p.radiatorMax * (1 - Math.exp(-1.3 * air)));
+  k.cellUA = 0.5 * p.coreFactor * (p.radiatorNatural + p.radiatorMax * (1 - Math.exp(-1.3 * blown)));
   k.airC = u.ambientC + (u.ac ? 6 : 0);
   k.cabinC = 18;
   k.heater = running
-    ? p.heater * heaterByWeather(u.ambientC) * Math.min(1, 0.3 + 0.7 * turns * p.flowFactor)
+    ? p.heater * heaterLeft(air) * heaterByWeather(u.ambientC) * Math.min(1, 0.3 + 0.7 * turns * flows)
     : 0;
   k.surface = p.surface * (running ? 1 + u.speedKmh / 50 : STANDING.surface);
   k.metalLoss = running ? 0 : p.surface * STANDING.metalLoss;
@@ -126,13 +135,14 @@ function advanceHeat(p: PlantParams, s: PlantState, k: Balance, dt: number): voi
   const m = k.metalLoss;
   const half = dt / 2;
   const lossBefore = lossKW(s, k);
+  const hoses = hosesKeep(s.filling);
 
   const rm = half / p.metal;
   const dm = 1 + rm * (h + m);
   const wm = (rm * h) / dm;
   const pm = (s.metal + rm * (2 * k.heatKW - h * (s.metal - s.jacket) - m * (s.metal - 2 * amb))) / dm;
 
-  const rh = half / p.hose;
+  const rh = half / (p.hose * hoses);
   const dh = 1 + rh * (g + l);
   let w = (rh * g) / dh;
   let q = (s.hose + rh * (g * (s.jacket - s.hose) - l * (s.hose - 2 * amb))) / dh;
@@ -146,12 +156,12 @@ function advanceHeat(p: PlantParams, s: PlantState, k: Balance, dt: number): voi
   const q2 = (s.cell2 + rc * (g * (s.cell1 - s.cell2 + q1) - ua * (s.cell2 - 2 * k.airC))) / dc;
   const w2 = (rc * g * w1) / dc;
 
-  const rr = half / p.returnHose;
+  const rr = half / (p.returnHose * hoses);
   const dr = 1 + rr * (g + l);
   q = (s.ret + rr * (g * (s.cell2 - s.ret + q2) - l * (s.ret - 2 * amb))) / dr;
   w = (rr * g * w2) / dr;
 
-  const rj = half / p.jacket;
+  const rj = half / (p.jacket * s.filling);
   const now =
     h * (s.metal - s.jacket) -
     g * (s.jacket - s.ret) -
@@ -182,14 +192,6 @@ function advanceThermostat(p: PlantParams, s: PlantState, u: DriveInput, dt: num
   s.lift = Math.min(p.liftMax, Math.max(p.leak, lift));
 }
 
-/** Heat stored in the six nodes above 0 °C, kJ. */
-export const storedKJ = (p: PlantParams, s: PlantState): number =>
-  p.metal * s.metal +
-  p.jacket * s.jacket +
-  p.hose * s.hose +
-  p.cell * (s.cell1 + s.cell2) +
-  p.returnHose * s.ret;
-
 const scratch: Balance = {
   heatKW: 0,
   metalToJacket: 0,
@@ -208,8 +210,10 @@ const scratch: Balance = {
 /** One step of the whole plant, `dt` in s (0.1 to 2): heat, thermostat, sensor, control unit, fan. */
 export function step(p: PlantParams, table: ReadingTable, s: PlantState, u: DriveInput, dt: number): void {
   advanceHeat(p, s, balance(p, s, u, scratch), dt);
+  advanceFilling(p, s, u, dt);
   advanceThermostat(p, s, u, dt);
-  const seen = p.branchShare >= 1 ? s.jacket : scratch.hoodC + p.branchShare * (s.jacket - scratch.hoodC);
+  const covered = p.branchShare >= 1 ? s.jacket : scratch.hoodC + p.branchShare * (s.jacket - scratch.hoodC);
+  const seen = covered - inVapour(p, airIn(s)) * (covered - scratch.hoodC);
   s.sensor +=
     (seen - s.sensor) * relax(dt, p.branchShare >= 1 ? p.sensorTauS : p.sensorTauS / p.branchShare ** 3);
   s.reading = readingOf(table, p, s.sensor);
