@@ -184,10 +184,7 @@ function togetherOf({ suspects, beside }: RankedRun): Finding['together'] {
   const leading = suspects.find((s) => s.fault === beside.leading);
   const more: Partial<Record<FaultId, number>> = {};
   for (const { fault, nats } of beside.faults)
-    more[fault] = Math.max(
-      more[fault] ?? -Infinity,
-      RUN_WEIGHT * Math.min(TOGETHER_AT_MOST, TEMPER * nats)
-    );
+    more[fault] = Math.max(more[fault] ?? -Infinity, RUN_WEIGHT * Math.min(TOGETHER_AT_MOST, TEMPER * nats));
   return { leading: [beside.leading, ...(leading?.alike ?? [])], more };
 }
 
