@@ -14,7 +14,7 @@ const healthy = (c: number) => resistanceAt(curve, c);
 const across = (a: number, b: number) => (a * b) / (a + b);
 const family = (id: string) => LIBRARY.find((l) => l.id === id)!.curve;
 const others = LIBRARY.filter((l) => l.id !== 'ntc-2k3-3500');
-const setting: LadderSetting = { curve, commonSdC: 0.9, others, byVolts: null };
+const setting: LadderSetting = { curve, commonSdC: 0.9, airC: 18, others, byVolts: null };
 
 interface Case {
   readonly id: ErrorId;

@@ -13,7 +13,7 @@ import { AGREE_WITHIN_C } from './cold-agreement';
 import { defineCheck, outcome, type Judged } from '../check';
 import { LADDER_RESULTS, SAYS, sayOhm, sayV, toSettle, type LadderResult } from './ladder-explained';
 import { share, strength } from '../strength';
-import { instrumentSchema, readWith } from '../../measure/instruments';
+import { instrumentSchema, readWith, type InstrumentId } from '../../measure/instruments';
 import { coolantC, refuseHotter } from '../../measure/temperature';
 
 const point = z
@@ -60,6 +60,10 @@ export type EctLadderReadings = z.infer<typeof readings>;
 const SHARED = 0.85;
 const OWN = 0.53;
 const Z95 = 1.96;
+/** What is held against a surface, and not into the coolant. */
+const ON_SURFACE: ReadonlySet<InstrumentId> = new Set(['contact', 'infrared', 'infrared-bright']);
+/** Nobody writes the air down at each point: no warmer than this, and no warmer than the coldest point. */
+const USUAL_AIR_C = 20;
 /** A workshop meter, with its leads and the contact of its tips. */
 const METER_SD = 0.008;
 /** Reads off by more than this, and the engine is run or warned wrongly: a finding even before its kind is known. */
@@ -115,7 +119,10 @@ export function ladderOf(
   const read = points.flatMap((p, index) => {
     const ohm = ohmOf(p, circuit, curve);
     const sd = p.instrument.uncertaintyC / Z95;
-    return ohm === null ? [] : [{ index, trueC: p.celsius, trueSdC: sd * OWN, ohm, ohmSd: METER_SD }];
+    const onSurface = ON_SURFACE.has(p.instrument.kind);
+    return ohm === null
+      ? []
+      : [{ index, trueC: p.celsius, trueSdC: sd * OWN, ohm, ohmSd: METER_SD, onSurface }];
   });
   if (read.length === 0) return null;
   const slope = Math.abs(Math.log(resistanceAt(curve, 61) / resistanceAt(curve, 60)));
@@ -125,6 +132,7 @@ export function ladderOf(
   const reading = readLadder(read, {
     curve,
     commonSdC: Math.hypot(tolerance, thermometer * SHARED),
+    airC: Math.min(USUAL_AIR_C, ...read.map((p) => p.trueC)),
     others: curves.filter((l) => apart(l.curve, curve)),
     byVolts
   });
@@ -278,7 +286,9 @@ function judged(ladder: LadderReading): Judged<LadderResult> {
   // What is not settled speaks for what fits best and against nothing yet. That a known family happens to fit is the
   // rarer thing: another explanation beside it is left open, and where it comes second it is spoken for as well.
   const rival = ladder.rival?.id === 'other-curve' ? (['otherCurve'] as const) : [];
-  return outcome(settled || Math.abs(worst) > OFF_C ? 'fail' : 'unclear', `${says}${toSettle(ladder)}`, {
+  // What the thermometer may be off by itself is no finding, however far that is.
+  const off = best.id !== 'healthy' && (settled || Math.abs(worst) > OFF_C);
+  return outcome(off ? 'fail' : 'unclear', `${says}${toSettle(ladder)}`, {
     found: settled ? found : [...found, ...rival],
     open: !settled
   });

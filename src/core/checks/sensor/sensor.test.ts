@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { context, curlew, faults, judge, sheetOf, taken } from '../../../../tests/support/check-bench';
+import { normalDraw, seeded } from '../../base/random';
 import { plainText } from '../../units/say';
 import { resistanceAt } from '../../physics/thermistor/curve';
 import { instrumentOf } from '../../measure/instruments';
@@ -8,10 +9,13 @@ import { checkOf } from '../registry';
 const cold = context([], curlew);
 const curve = curlew.ect!.curve!;
 const AT = [14, 40, 62, 80, 92];
-const ohms = (points: readonly (readonly [number, number])[]) => ({
+const ohms = (
+  points: readonly (readonly [number, number])[],
+  instrument: Parameters<typeof instrumentOf>[0] = 'contact'
+) => ({
   points: points.map(([celsius, ohm]) => ({
     celsius,
-    instrument: instrumentOf('contact'),
+    instrument: instrumentOf(instrument),
     ohm,
     volts: null
   }))
@@ -31,11 +35,30 @@ describe('ECT ladder', () => {
     expect(faults(o, 'against')).not.toContain('ect-wiring');
   });
 
+  it('a probe that loses up to a twentieth to the air fails less than one healthy sensor in a hundred', () => {
+    const random = seeded(11);
+    const [TIMES, u] = [400, instrumentOf('contact').uncertaintyC / 1.96];
+    let failed = 0;
+    for (let k = 0; k < TIMES; k++) {
+      const [off, share, tolerance] = [
+        0.85 * u * normalDraw(random),
+        0.05 * random(),
+        0.4 * normalDraw(random)
+      ];
+      const points = [18, 55, 90].map((c): [number, number] => [
+        c - share * Math.max(0, c - 15) + off + 0.53 * u * normalDraw(random),
+        healthy(c + tolerance) * (1 + 0.008 * normalDraw(random))
+      ]);
+      if (judge('ect-ladder', ohms(points), cold).result === 'fail') failed++;
+    }
+    expect(failed / TIMES).toBeLessThan(0.01);
+  });
+
   it('names a contact in series by its size and interval, and what it does to the reading', () => {
     const o = ladder((c) => healthy(c) + 110);
     expect(o.result).toBe('fail');
     expect(plainText(o.says)).toMatch(
-      /^Series resistance about 1[01]\d Ω \(\d+ Ω to 1\d\d Ω\): reads up to 1\d/
+      /^Series resistance about 1[01]\d Ω \([\d.]+ Ω to 1\d\d Ω\): reads up to 1\d/
     );
     expect(faults(o, 'for')).toEqual(['ect-reads-cold', 'ect-wiring']);
     expect(o.numbers.map((n) => plainText(`${n.name} | ${n.value}`))[4]).toMatch(
@@ -52,13 +75,22 @@ describe('ECT ladder', () => {
   });
 
   it('takes a third too much resistance all along for another curve, and a twelfth for a sensor that aged', () => {
-    const times = (factor: number) =>
+    const times = (factor: number, instrument: 'contact' | 'glass') =>
       faults(
-        ladder((c) => factor * healthy(c)),
+        judge(
+          'ect-ladder',
+          ohms(
+            AT.map((c) => [c, factor * healthy(c)]),
+            instrument
+          ),
+          cold
+        ),
         'for'
       );
-    expect(times(1.34)).toEqual(['ect-wrong-part']);
-    expect(times(0.82)).toEqual(['ect-reads-hot']);
+    expect(times(1.34, 'contact')).toEqual(['ect-wrong-part']);
+    expect(times(0.82, 'glass')).toEqual(['ect-reads-hot']);
+    // A probe on a surface may be off by as much as parts the two: it leaves the other family open.
+    expect(times(0.82, 'contact')).toEqual(['ect-reads-hot', 'ect-wrong-part']);
   });
 
   it('a shift all along is a sensor that reads off, not one of another curve', () => {

@@ -9,6 +9,8 @@ export interface LadderPoint {
   readonly ohm: number;
   /** Relative standard deviation of the resistance by its instrument. */
   readonly ohmSd: number;
+  /** It was read on a surface, which is colder than what is in it. */
+  readonly onSurface?: boolean;
 }
 
 export interface LadderSetting {
@@ -16,6 +18,8 @@ export interface LadderSetting {
   readonly curve: Curve;
   /** Healthy sensors of this curve and the thermometer’s own error may shift all points alike, sd in °C. */
   readonly commonSdC: number;
+  /** The air that surfaces lose their heat to, °C. */
+  readonly airC: number;
   /** Other curves that could have been fitted by mistake. */
   readonly others: readonly { readonly id: string; readonly title: string; readonly curve: Curve }[];
   /** The points are volts at the control unit, so its reference may be off too. */

@@ -6,7 +6,7 @@ import { readLadder, type ErrorId, type LadderPoint, type LadderSetting } from '
 import { LIBRARY } from './library';
 
 const curve: Curve = { kind: 'beta', r25Ohm: 2300, betaK: 3500 };
-const setting: LadderSetting = { curve, commonSdC: 0.7, others: [], byVolts: null };
+const setting: LadderSetting = { curve, commonSdC: 0.7, airC: 20, others: [], byVolts: null };
 const withLibrary = {
   ...setting,
   others: LIBRARY.filter((l) => l.id.startsWith('ntc') && l.id !== 'ntc-2k3-3500')
@@ -159,5 +159,44 @@ describe('noisy ladders', () => {
       if (settled && best.id !== 'healthy') blamed++;
     }
     expect(blamed / 200).toBeLessThan(0.03);
+  });
+});
+
+describe('the noise of a ladder', () => {
+  /** Minus twice the log of a multivariate normal, by elimination on the written-out covariance: no identity is used. */
+  function byElimination(covariance: number[][], residual: number[]): number {
+    const a = covariance.map((row, i) => [...row, residual[i]]);
+    const n = a.length;
+    let logDet = 0;
+    for (let k = 0; k < n; k++) {
+      logDet += Math.log(a[k][k]);
+      for (let i = k + 1; i < n; i++) {
+        const f = a[i][k] / a[k][k];
+        for (let j = k; j <= n; j++) a[i][j] -= f * a[k][j];
+      }
+    }
+    const x = Array<number>(n).fill(0);
+    for (let i = n - 1; i >= 0; i--)
+      x[i] = (a[i][n] - a[i].slice(i + 1, n).reduce((sum, v, j) => sum + v * x[i + 1 + j], 0)) / a[i][i];
+    return logDet + residual.reduce((sum, r, i) => sum + r * x[i], 0);
+  }
+
+  it('is one shift of all points and one share of what a surface is above the air, besides each point’s own', () => {
+    const points = ladder(SIX, (c) => healthy(c) * (1 + 0.0004 * (c - 40))).map((p, i) => ({
+      ...p,
+      onSurface: i !== 1
+    }));
+    const slope = (c: number) => Math.log(healthy(c + 0.5) / healthy(c - 0.5));
+    const covariance = points.map((p, i) =>
+      points.map((q, j) => {
+        const [g, h] = [slope(p.trueC), slope(q.trueC)];
+        const over = (x: typeof p) => (x.onSurface ? Math.max(0, x.trueC - 20) : 0);
+        const shared = 0.7 ** 2 * g * h + 0.025 ** 2 * g * over(p) * h * over(q);
+        return shared + (i === j ? (g * 0.4) ** 2 + 0.004 ** 2 : 0);
+      })
+    );
+    const residual = points.map((p) => Math.log(p.ohm / healthy(p.trueC)));
+    const found = readLadder(points, setting).explanations.find((e) => e.id === 'healthy')!;
+    expect(found.misfit).toBeCloseTo(byElimination(covariance, residual), 8);
   });
 });

@@ -83,7 +83,7 @@ export function readLadder(points: readonly LadderPoint[], setting: LadderSettin
       readsOffC
     };
   }
-  const misfit = (ohm: (c: number) => number) => misfitOf(points, setting.commonSdC, ohm);
+  const misfit = (ohm: (c: number) => number) => misfitOf(points, setting, ohm);
   const n = points.length;
   const temperatures = points.map((p) => p.trueC);
   const span = Math.max(...temperatures) - Math.min(...temperatures);
@@ -214,25 +214,44 @@ const ownSd = (slope: number, p: Pick<LadderPoint, 'trueSdC' | 'ohmSd'>): number
   Math.hypot(slope * p.trueSdC, p.ohmSd);
 
 /**
- * Minus twice the log-likelihood of the readings under an explanation, up to a constant. The covariance is a
- * diagonal plus one shift that all points share, so by Sherman and Morrison the misfit is Σ r²/s² less
- * (Σ r·g/s²)²/(1/σ² + Σ g²/s²), and its determinant Π s²·(1 + σ²·Σ g²/s²); g is the explanation's own slope of
- * ln R, which a resistor in the way makes flatter.
+ * A thermometer on a surface is off by a share of what that is above the air: low on bare metal, a little high under a
+ * clamp or tape beside something hotter. Standard deviation of that share, the same for all points of a ladder. Ours.
  */
-function misfitOf(points: readonly LadderPoint[], commonSdC: number, ohm: (c: number) => number): number {
-  let [plainSum, along, gg, logDet] = [0, 0, 0, 0];
+const SURFACE_SHARE = 0.025;
+const overAir = ({ onSurface, trueC }: Pick<LadderPoint, 'onSurface' | 'trueC'>, airC: number): number =>
+  onSurface ? Math.max(0, trueC - airC) : 0;
+
+/**
+ * Minus twice the log-likelihood of the readings under an explanation, up to a constant. The covariance is a
+ * diagonal plus two things that all points share: a shift, σ, and a surface that loses a share τ of what it is above
+ * the air. With g the explanation's own slope of ln R, which a resistor in the way makes flatter, and h that slope
+ * times the excess over the air, the misfit is by Woodbury's identity Σ r²/s² less b'M⁻¹b, with b = (Σ r·g/s², Σ r·h/s²)
+ * and M = diag(1/σ², 1/τ²) + the sums of gg, gh and hh; the determinant is Π s² · σ²τ²·|M|.
+ */
+function misfitOf(
+  points: readonly LadderPoint[],
+  { commonSdC, airC }: LadderSetting,
+  ohm: (c: number) => number
+): number {
+  let [plainSum, rg, rh, gg, gh, hh, logDet] = [0, 0, 0, 0, 0, 0, 0];
   for (const p of points) {
-    const g = slopeOf(ohm, p.trueC);
-    const s2 = ownSd(g, p) ** 2;
+    const slope = slopeOf(ohm, p.trueC);
+    const s2 = ownSd(slope, p) ** 2;
     const r = Math.log(p.ohm) - Math.log(ohm(p.trueC));
+    const g = slope * commonSdC;
+    const h = slope * SURFACE_SHARE * overAir(p, airC);
     plainSum += (r * r) / s2;
-    along += (r * g) / s2;
+    rg += (r * g) / s2;
+    rh += (r * h) / s2;
     gg += (g * g) / s2;
+    gh += (g * h) / s2;
+    hh += (h * h) / s2;
     logDet += Math.log(s2);
   }
-  if (commonSdC <= 0) return plainSum + logDet;
-  const shared = commonSdC ** 2;
-  return plainSum - along ** 2 / (1 / shared + gg) + logDet + Math.log(1 + shared * gg);
+  // In units of σ and τ the matrix is the unit matrix plus the sums.
+  const det = (1 + gg) * (1 + hh) - gh * gh;
+  const explained = ((1 + hh) * rg * rg - 2 * gh * rg * rh + (1 + gg) * rh * rh) / det;
+  return plainSum - explained + logDet + Math.log(det);
 }
 
 /**
