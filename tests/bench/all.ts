@@ -16,6 +16,7 @@ import { importRun, samplesOf } from '../../src/lib/server/runs/runs';
 import { testDatabase } from '../../src/lib/server/db/test-database';
 import { openBrowser, painted } from '../browser/browser';
 import { testServer } from '../browser/server';
+import { alarmsBench } from './alarms';
 import { casesBench } from './cases';
 import { circuitsBench } from './circuits';
 import { blindness, confusion, healthyAlarms, pairs, table } from './confusion';
@@ -214,6 +215,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   live: liveBench,
   band: bandBench,
   ladder: ladderBench,
+  alarms: () => alarmsBench(curlew),
   circuits: () => console.log(circuitsBench()),
   memory: memoryBench,
   cases: casesBench,

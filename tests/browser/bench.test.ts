@@ -148,6 +148,28 @@ describe('the bench', () => {
   });
 });
 
+describe('trouble codes', () => {
+  it('are written down as they stand in the field, and none is never a pass until somebody says so', async () => {
+    const job = await newJob('QH-03');
+    await openSheet(job, 'codes');
+    await (await button('Write it down')).click();
+    await driver.wait(
+      async () => (await textOf('main')).includes('Enter a code, or say that no code is stored'),
+      WAIT_MS,
+      'nothing said was taken for no code'
+    );
+    expect(await driver.findElements(By.css('[data-outcome="pass"], [data-result="pass"]'))).toEqual([]);
+    await (await button('No code is stored')).click();
+    await becomes('No code stored or pending');
+    await clean();
+    // Typed, and neither entered nor picked.
+    await type('Codes', 'P0118');
+    await (await button('Write it down')).click();
+    await driver.wait(async () => (await driver.findElements(By.css('form.card'))).length === 0, WAIT_MS);
+    expect(await textOf('main')).toMatch(/Trouble codes\s+Finding/);
+  });
+});
+
 describe('the coolant page', () => {
   it('tells its margins, and writes what went in into the job', async () => {
     const job = await newJob('QH-03');

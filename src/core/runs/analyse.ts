@@ -75,7 +75,7 @@ export function* analyseSteps(
   const warnings = warningsOf(grid, run);
   const flat = flatLine(grid, spec);
   if (flat) {
-    const suspects = [{ fault: flat, probability: 0.95, alike: alikeOn(plant, flat), severity: 1 }];
+    const suspects = [{ fault: flat, probability: 0.95, alike: alikeOn(plant, spec, flat), severity: 1 }];
     return {
       modelVersion: MODEL_VERSION,
       verdict: flat,
@@ -116,7 +116,7 @@ export function* analyseSteps(
       fault: r.fault,
       probability: r.probability,
       alike: [
-        ...alikeOn(plant, r.fault, commanded),
+        ...alikeOn(plant, spec, r.fault, commanded),
         ...listed.flatMap((o) =>
           o !== r && r.fault !== 'none' && o.fault !== 'none' && drawNearlyOne(bench, r.fitted, o.fitted)
             ? [o.fault]

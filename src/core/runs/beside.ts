@@ -48,7 +48,7 @@ export function besideLeading(bench: ObservedRun, [leading]: readonly Ranked[]):
     const hidden = more > -AS_WELL;
     // What hides a plain fault hides a mild one.
     const nats = hidden ? more : logSumExp([more, both(mild)]) - Math.log(2);
-    return [id, ...alikeOn(bench.plant, id)].map((fault) => ({ fault, nats, hidden }));
+    return [id, ...alikeOn(bench.plant, bench.spec, id)].map((fault) => ({ fault, nats, hidden }));
   });
   return { leading: leading.fault, faults };
 }

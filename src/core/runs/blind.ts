@@ -1,5 +1,5 @@
 import type { Blindness, Shown } from '../faults/fault';
-import { FAULTS, NOT_IN_A_LOG, PLANT_FAULTS, withFault } from '../faults/registry';
+import { cannotHave, FAULTS, NOT_IN_A_LOG, PLANT_FAULTS, withFault } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
 import { binned, distance2, studentLog, TEMPER } from './likelihood';
 import { sheetLog } from './sheet-log';
@@ -63,6 +63,7 @@ export function blindSpots(
   for (const curve of PLANT_FAULTS) {
     const { id } = curve;
     if (id === 'none' || curve.kind !== 'warms' || (curve.applies && !curve.applies(bench.plant))) continue;
+    if (cannotHave(id, bench.spec)) continue;
     const plain = bench.plant.fan.kind === 'none' ? WORST : (curve.plain ?? PLAIN_SEVERITY);
     const seen = shows(id, plain);
     if (!seen) spots.push({ fault: id, ...curve.blind(shownOf(bench)) });
@@ -74,10 +75,7 @@ export function blindSpots(
     } else if (plain < WORST && shows(id, WORST)) shownFrom[id] = WORST;
   }
   return {
-    spots: [
-      ...spots,
-      ...NOT_IN_A_LOG.filter(({ fault }) => bench.plant.clutch.kind !== 'none' || fault !== 'clutch-bearing')
-    ],
+    spots: [...spots, ...NOT_IN_A_LOG.filter(({ fault }) => !cannotHave(fault, bench.spec))],
     shownFrom
   };
 }

@@ -1,5 +1,6 @@
-import { ALIKE, PLANT_FAULTS } from '../faults/registry';
+import { ALIKE, cannotHave, PLANT_FAULTS } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
+import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { PlantParams } from '../physics/plant/params';
 
 /** One explanation tried on a run: a fault at a severity. Faults that draw the same curve share a candidate family. */
@@ -115,11 +116,16 @@ export function candidatesFor(plant: PlantParams, commandLogged: boolean): Candi
 }
 
 /** The faults alike to this one that the vehicle can have. */
-export function alikeOn(plant: PlantParams, fault: FaultId, commandLogged = false): FaultId[] {
+export function alikeOn(
+  plant: PlantParams,
+  sheet: SpecSheet,
+  fault: FaultId,
+  commandLogged = false
+): FaultId[] {
   return (ALIKE[fault] ?? [])
     .concat(fault === 'fan-motor-dead' && !commandLogged ? ['fan-command-missing'] : [])
     .filter((id) => {
       const known = PLANT_FAULTS.find((f) => f.id === id);
-      return !known?.applies || known.applies(plant);
+      return (!known?.applies || known.applies(plant)) && !cannotHave(id, sheet);
     });
 }

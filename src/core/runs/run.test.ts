@@ -188,6 +188,17 @@ describe('what a run could not have shown', () => {
     expect(spot?.toShow).toContain('fast idle');
   });
 
+  it('nor does it name what this vehicle cannot have', () => {
+    const blind = (spec: SpecSheet) =>
+      analyse({ ...made('none', 0, 'mixed', 5) }, spec).couldNotShow.map((b) => b.fault);
+    const without = blind(curlew);
+    for (const fault of ['active-shutter-stuck', 'coolant-pump-electric-dead', 'clutch-bearing'] as const)
+      expect(without).not.toContain(fault);
+    expect(blind(sheet('qh-11-fathom'))).toContain('clutch-bearing');
+    const shuttered = { ...curlew, engine: { ...curlew.engine, shutter: 'driven' as const } };
+    expect(blind(shuttered)).toContain('active-shutter-stuck');
+  });
+
   it('does not name a fault that this run would have shown', () => {
     const blind = analyse(made('none', 0, 'mixed', 5), curlew).couldNotShow.map((b) => b.fault);
     expect(blind).not.toContain('thermostat-stuck-open');

@@ -6,26 +6,24 @@
   import { CODES, findCodes, readCode } from '$core/vehicle/codes';
 
   interface Props {
-    codes: CodesReadings['codes'];
+    /** Nothing while nobody has said whether any is stored. */
+    codes: CodesReadings['codes'] | undefined;
     problem?: string;
   }
   let { codes = $bindable(), problem }: Props = $props();
   const id = $props.id();
 
   let typed = $state('');
-  /** What was typed in full stands first; what no standard knows can be added as it is. */
-  const offered = $derived.by(() => {
-    const exact = readCode(typed);
-    const hits = findCodes(typed).slice(0, 6);
-    if (exact && CODES[exact]) return [exact, ...hits.filter((c) => c !== exact)];
-    return hits.length === 0 && exact ? [exact] : hits;
-  });
+  const offered = $derived(findCodes(typed).slice(0, 6));
 
   function add(code: string) {
     if (!code) return;
-    if (!codes.some((c) => c.code === code)) codes = [...codes, { code, state: 'stored' }];
+    if (!codes?.some((c) => c.code === code)) codes = [...(codes ?? []), { code, state: 'stored' }];
     typed = '';
   }
+
+  /** A code that is typed in full counts, entered or not. */
+  const addTyped = () => add(readCode(typed) ?? '');
 </script>
 
 <div>
@@ -43,7 +41,14 @@
       class="field reading max-w-md"
       placeholder="number or words: P0118, fan circuit"
       autocomplete="off"
-      oninput={(e) => (typed = e.currentTarget.value)}
+      oninput={(e) => {
+        typed = e.currentTarget.value;
+        addTyped();
+      }}
+      onkeydown={(e) => {
+        // A code is in the list as soon as it is whole; Enter out of habit then writes nothing down yet.
+        if (e.key === 'Enter' && !e.ctrlKey && !e.metaKey && offered.length === 0) e.preventDefault();
+      }}
     />
     <Combobox.ContentStatic
       class="mt-1 {offered.length === 0 ? 'hidden' : ''}"
@@ -55,9 +60,7 @@
           value={code}
           label={code}
           class="data-highlighted:bg-well flex min-h-11 w-full cursor-pointer items-baseline gap-3 rounded-lg px-3 py-2 text-left"
-          ><span class="reading font-semibold">{code}</span><span
-            >{CODES[code]?.means ?? 'not in the cooling group of the standard; kept as it is'}</span
-          ></Combobox.Item
+          ><span class="reading font-semibold">{code}</span><span>{CODES[code].means}</span></Combobox.Item
         >
       {/each}
     </Combobox.ContentStatic>
@@ -65,7 +68,7 @@
   {#if problem}<p class="text-off mt-1 text-xs font-semibold">{problem}</p>{/if}
 </div>
 
-{#if codes.length > 0}
+{#if codes && codes.length > 0}
   <ul class="divide-line divide-y">
     {#each codes as c, i (c.code)}
       <li class="flex flex-wrap items-center gap-3 py-2">
@@ -81,14 +84,15 @@
             quiet
             choices={CODE_STATES.map((state) => ({ value: state, label: state }))}
             value={c.state}
-            onvalue={(state) => (codes[i].state = state as typeof c.state)}
+            onvalue={(state) => (c.state = state as typeof c.state)}
           />
         </div>
         <button
           type="button"
           class="btn px-3"
           aria-label="Remove {c.code}"
-          onclick={() => (codes = codes.filter((_, j) => j !== i))}><X size={18} aria-hidden="true" /></button
+          onclick={() => (codes = codes!.filter((_, j) => j !== i))}
+          ><X size={18} aria-hidden="true" /></button
         >
       </li>
     {/each}

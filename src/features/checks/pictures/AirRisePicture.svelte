@@ -74,8 +74,8 @@
       fill="var(--good-wash)"
       stroke="var(--good)"
     />
-    <text x="474" y={y(1) + 5} font-size="13" fill="var(--ink-2)">coolant</text>
-    <text x="474" y={y(0) + 5} font-size="13" fill="var(--ink-2)">air</text>
+    <text x="455" y={y(1) - 10} text-anchor="middle" font-size="13" fill="var(--ink-2)">coolant</text>
+    <text x="455" y={y(0) + 22} text-anchor="middle" font-size="13" fill="var(--ink-2)">air</text>
     {#if share !== null}
       {@const off = share > due.high || share < due.low}
       <line
