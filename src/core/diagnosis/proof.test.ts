@@ -162,6 +162,18 @@ describe('what counts of a record', () => {
   });
 });
 
+it('a cap, and gas in the coolant, are proven by their checks: no drive has to come near boiling', () => {
+  for (const [repair, cause] of [
+    ['cap', 'pressure-cap-weak'],
+    ['refer-on', 'combustion-leak']
+  ] as const) {
+    const ids = proof({ repairs: [repair], cause }).items.map((i) => i.id);
+    expect(ids, cause).not.toContain('run');
+  }
+  // Coolant that was low is: with air left in it the engine does not hold its temperature.
+  expect(proof({ repairs: ['coolant-fill'], cause: 'coolant-low' }).items.map((i) => i.id)).toContain('run');
+});
+
 describe('a check that failed before', () => {
   const as = (d: JudgedCheck, result: 'pass' | 'fail' | 'void'): JudgedCheck => ({
     ...d,

@@ -52,7 +52,8 @@ function shownBy(cause: FaultId | null): ShownBy {
   if (FAN_RUNS.includes(cause)) return 'fan-runs';
   if (FAN_STOPS.includes(cause)) return 'fan-stops';
   if (cause === 'fan-setpoint-modified') return 'fan-point';
-  return FAULTS[cause].curve.kind === 'unseen' ? 'checks' : 'run';
+  const { curve, provenBy } = FAULTS[cause];
+  return provenBy ?? (curve.kind === 'unseen' ? 'checks' : 'run');
 }
 
 /**

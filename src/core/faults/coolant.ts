@@ -39,6 +39,7 @@ export const coolant = {
     repair: 'cap',
     told: { 'smell-coolant': 0.45, 'smell-steam': 0.65 },
     worse: ['stopping'],
+    provenBy: 'checks',
     curve: {
       kind: 'warms',
       scale: 'share of the cap’s pressure lost, up to 60 %',
@@ -58,6 +59,7 @@ export const coolant = {
     prior: 2,
     repair: 'refer-on',
     told: { 'gauge-high': 0.2, 'heater-swings': 0.4, 'smell-coolant': 0.45, 'smell-steam': 0.65 },
+    provenBy: 'checks',
     curve: {
       kind: 'warms',
       scale: 'gas that lifts the pressure by up to 20 kPa a minute at full load',

@@ -69,6 +69,8 @@ export interface Fault {
   /** The part it is of, where not every vehicle has that. */
   readonly part?: PartId;
   readonly curve: Curve;
+  /** A bad case shows in a run, and most do not: its own checks prove the repair, not a drive. */
+  readonly provenBy?: 'checks';
 }
 
 /** Says everything of a fault in one place. What is left out does not compile. */
