@@ -28,8 +28,9 @@ describe('an ECT ladder', () => {
       await (await active()).sendKeys(String(ohm), Key.ENTER);
       await driver.wait(async () => (await points()) === i + 1, WAIT_MS, `point ${i + 1} was not added`);
     }
-    await driver.wait(async () => (await says()).includes('Series resistance about 11'), WAIT_MS);
-    expect(await says()).toMatch(/Series resistance about 11\d\sΩ/);
+    // A probe on a surface may itself be off by some of it, so its size lies within an interval that holds 110 Ω.
+    const named = /Series resistance about 1[01]\d\sΩ \((8|9)\d.*Ω to 1[12]\d\sΩ\)/;
+    await driver.wait(async () => named.test(await says()), WAIT_MS, 'the series resistance was not named');
     await see(driver, By.css('[data-explained="series"]'));
     expect(await faultsByAxe(driver, 'day')).toEqual([]);
     expect(await faultsByAxe(driver, 'night')).toEqual([]);
