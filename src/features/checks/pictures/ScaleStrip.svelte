@@ -101,7 +101,7 @@
       {@const last = x(m.at) > W - 130}
       <text
         x={x(m.at) + (last ? -15 : 15)}
-        y={m.hollow ? y + 23 : m.spread ? y - 17 : y + 5}
+        y={m.hollow ? y + 23 : m.spread ? y - 12 : y + 5}
         text-anchor={last ? 'end' : 'start'}
         class="reading"
         font-size="13"
