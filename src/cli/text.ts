@@ -1,7 +1,7 @@
 import { FAULTS } from '../core/faults/registry';
 import type { SpecSheet } from '../core/vehicle/spec-sheet';
 import type { Analysis } from '../core/runs/analyse';
-import { explainedBy, notShownBy, verdictTitle } from '../core/runs/words';
+import { explainedBy, notShownSpots, verdictTitle } from '../core/runs/words';
 import { midSentence, sayChance } from '../core/base/text';
 import type { Outcome } from '../core/checks/check';
 import { checkOf } from '../core/checks/registry';
@@ -29,7 +29,7 @@ export function analysisText(
     lines.push(`  ${sayChance(s.probability).padStart(6)}  ${s.title}${alike}`);
   }
   lines.push('', 'Evidence', ...a.evidence.map((e) => `  ${MARK[e.state]} ${e.text}`));
-  const notShown = notShownBy(a);
+  const notShown = notShownSpots(a);
   if (notShown.length > 0)
     lines.push(
       '',

@@ -45,7 +45,7 @@ const CALIBRATED = 1.1;
  * what speaks for one of them, and both bear what speaks against.
  */
 export function weightOf(finding: Finding, faults: readonly FaultId[]): number {
-  const both = togetherOf(finding, faults);
+  const both = ofBoth(finding, faults);
   if (both !== null) return CALIBRATED * withBlunder(both);
   let [best, against] = [0, 0];
   for (const f of faults) {
@@ -57,11 +57,11 @@ export function weightOf(finding: Finding, faults: readonly FaultId[]): number {
 }
 
 /** What a finding says of a pair that was simulated together: one may hide the other. Null where it was not. */
-function togetherOf({ llr, together }: Finding, faults: readonly FaultId[]): number | null {
+function ofBoth({ llr, together }: Finding, faults: readonly FaultId[]): number | null {
   if (!together || faults.length !== 2) return null;
-  const { leading, more } = together;
+  const { leading, less } = together;
   for (const [one, other] of [faults, [faults[1], faults[0]]])
-    if (leading.includes(one) && more[other] !== undefined) return (llr[one] ?? 0) + more[other];
+    if (leading.includes(one) && less[other] !== undefined) return (llr[one] ?? 0) + less[other];
   return null;
 }
 
@@ -80,7 +80,7 @@ export function weigh(finding: Finding, space: Space): Weighed {
     return known;
   };
   const weights = Float64Array.from(space.members, (members, h) => {
-    const both = togetherOf(finding, space.sets[h]);
+    const both = ofBoth(finding, space.sets[h]);
     if (both !== null) return admitted(both);
     let [best, against] = [0, 0];
     for (const m of members) {

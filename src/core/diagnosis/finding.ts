@@ -11,8 +11,8 @@ export interface Finding {
   /** What both together make of it, where that was simulated: it goes before what each says by itself. */
   readonly together?: {
     readonly leading: readonly FaultId[];
-    /** By the other fault, nats more than the leading one has. */
-    readonly more: Readonly<Partial<Record<FaultId, number>>>;
+    /** By the other fault, what both have less than the leading one alone, nats: 0 where it is hidden. */
+    readonly less: Readonly<Partial<Record<FaultId, number>>>;
   };
   /** Findings of one group can be wrong together. */
   readonly group: string;

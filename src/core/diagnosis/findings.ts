@@ -176,16 +176,23 @@ function readRun(run: RankedRun): Finding {
   return { id: run.id, title: 'Run', says: run.title, llr, together: togetherOf(run), group: 'run' };
 }
 
-/** The same temper and weight as the rest of the run's word; no second fault is made certain by a curve. */
-const TOGETHER_AT_MOST = 1;
+/**
+ * The same temper and weight as the rest of the run's word. No second fault is made likelier by a curve that the
+ * leading one explains; and of two faults fewer sizes and heaters are tried than of one, so that what speaks against
+ * both together counts no more than so many nats.
+ */
+const TOGETHER_LEAST = -2.5;
 
 function togetherOf({ suspects, beside }: RankedRun): Finding['together'] {
   if (!beside) return undefined;
   const leading = suspects.find((s) => s.fault === beside.leading);
-  const more: Partial<Record<FaultId, number>> = {};
-  for (const { fault, nats } of beside.faults)
-    more[fault] = Math.max(more[fault] ?? -Infinity, RUN_WEIGHT * Math.min(TOGETHER_AT_MOST, TEMPER * nats));
-  return { leading: [beside.leading, ...(leading?.alike ?? [])], more };
+  const less = Object.fromEntries(
+    beside.faults.map(({ fault, nats }) => [
+      fault,
+      RUN_WEIGHT * Math.min(0, Math.max(TOGETHER_LEAST, TEMPER * nats))
+    ])
+  );
+  return { leading: [beside.leading, ...(leading?.alike ?? [])], less };
 }
 
 /** Everything that is known of a job, the complaint first. Of a check done more than once what counts now. */

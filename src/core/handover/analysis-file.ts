@@ -1,5 +1,5 @@
 import type { Analysis } from '../runs/analyse';
-import { notShownBy } from '../runs/words';
+import { notShownSpots } from '../runs/words';
 import { plainText } from '../units/say';
 
 const tenth = (x: number | null | undefined) => (x == null ? null : Math.round(x * 10) / 10);
@@ -47,7 +47,7 @@ export function analysisFile(a: Analysis, warnings: readonly string[] = []) {
       }))
     },
     evidence: a.evidence.map((e) => ({ ...e, text: plainText(e.text) })),
-    couldNotShow: notShownBy(a).map((b) => ({
+    couldNotShow: notShownSpots(a).map((b) => ({
       ...b,
       because: plainText(b.because),
       toShow: plainText(b.toShow)

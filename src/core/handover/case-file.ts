@@ -2,7 +2,7 @@ import { FAULTS } from '../faults/registry';
 import type { Case } from '../diagnosis/case';
 import type { Planned } from '../diagnosis/plan';
 import type { JudgedCheck } from '../diagnosis/judged';
-import { hiddenFaults } from '../runs/words';
+import { notShownBy } from '../runs/words';
 import { plainText } from '../units/say';
 import { outcomeRow } from './judged-file';
 
@@ -75,7 +75,7 @@ export function caseFile(job: Case) {
       verdict: r.verdict,
       title: r.title,
       suspects: r.suspects.map(suspectRow),
-      couldNotShow: [...r.blind, ...hiddenFaults(r.beside)]
+      couldNotShow: notShownBy(r)
     })),
     /** On the vehicle as it stands; while a repaired job is open, from what was seen since the repair. */
     suspects: opinion.now.suspects.map(suspectRow),

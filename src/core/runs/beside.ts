@@ -1,7 +1,7 @@
-import { cannotHave, FAULTS, PLANT_FAULTS, withFault } from '../faults/registry';
+import { FAULTS, plantFault, PLANT_FAULTS, withFault } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
 import { PLAIN_SEVERITY } from './blind';
-import { alikeOn } from './candidates';
+import { alikeOn, canOccur } from './candidates';
 import { fit, fitOn } from './fit';
 import { logSumExp } from './likelihood';
 import type { ObservedRun } from './observed-parts';
@@ -14,7 +14,7 @@ export interface Beside {
     readonly fault: FaultId;
     /** How much better both explain the run than the leading one alone, nats; negative where worse. */
     readonly nats: number;
-    /** With both, plain as the second may be, the run would have looked the same. */
+    /** Plain as it may be, this run does not tell whether it is there beside the leading one. */
     readonly hidden: boolean;
   }[];
 }
@@ -26,29 +26,37 @@ const AS_WELL = 1.5;
 
 /** Every fault that changes a curve, laid over the leading one under the run's own conditions; null where nothing leads. */
 export function besideLeading(bench: ObservedRun, [leading]: readonly Ranked[]): Beside | null {
-  const drawn = PLANT_FAULTS.find((f) => f.id === leading.fault);
-  if (leading.fault === 'none' || drawn?.kind !== 'warms' || leading.probability < LEADS) return null;
+  const { fault: lead } = leading;
+  if (lead === 'none' || plantFault(lead)?.kind !== 'warms' || leading.probability < LEADS) return null;
   const alone = explains(bench, leading.plant, leading.fitted);
-  const faults = PLANT_FAULTS.flatMap((other) => {
-    const { id, applies } = other;
-    if (id === 'none' || id === 'sheet-wrong' || id === leading.fault || other.kind !== 'warms') return [];
-    if (applies && !applies(bench.plant)) return [];
-    // What one repair puts right is one part: nothing hides behind itself.
-    if (FAULTS[id].repair === FAULTS[leading.fault].repair) return [];
-    if (FAULTS[id].like || cannotHave(id, bench.spec)) return [];
-    const plain = other.plain ?? PLAIN_SEVERITY;
-    const mild = other.severities?.[0] ?? plain / 2;
-    const both = (severity: number) => {
-      const plant = withFault(leading.plant, id, severity);
-      const first = fit(bench, plant, leading.heatScale, 1);
-      const fitted = fitOn(bench, plant, first);
-      return Math.max(explains(bench, plant, first), explains(bench, plant, fitted)) - alone;
-    };
-    const more = both(plain);
+  const both = (other: FaultId, severity: number) => {
+    const plant = withFault(leading.plant, other, severity);
+    const first = fit(bench, plant, leading.heatScale, 1);
+    const fitted = fitOn(bench, plant, first);
+    return Math.max(explains(bench, plant, first), explains(bench, plant, fitted)) - alone;
+  };
+  const found = new Map<FaultId, Beside['faults'][number]>();
+  for (const { id, plain = PLAIN_SEVERITY, severities = [plain / 2] } of besides(bench, lead)) {
+    const more = both(id, plain);
     const hidden = more > -AS_WELL;
     // What hides a plain fault hides a mild one.
-    const nats = hidden ? more : logSumExp([more, both(mild)]) - Math.log(2);
-    return [id, ...alikeOn(bench.plant, bench.spec, id)].map((fault) => ({ fault, nats, hidden }));
-  });
-  return { leading: leading.fault, faults };
+    const nats = hidden ? more : logSumExp([more, both(id, severities[0])]) - Math.log(2);
+    for (const fault of [id, ...alikeOn(bench.plant, bench.spec, id)])
+      // A fault that can draw two curves is as likely as the likelier of them.
+      if (nats > (found.get(fault)?.nats ?? -Infinity)) found.set(fault, { fault, nats, hidden });
+  }
+  return { leading: lead, faults: [...found.values()] };
 }
+
+/** The faults that stand for their like and are of another part: what one repair puts right does not hide behind itself. */
+const besides = ({ plant, spec }: ObservedRun, lead: FaultId) =>
+  PLANT_FAULTS.flatMap((f) =>
+    f.kind === 'warms' &&
+    f.id !== 'none' &&
+    f.id !== 'sheet-wrong' &&
+    !FAULTS[f.id].like &&
+    FAULTS[f.id].repair !== FAULTS[lead].repair &&
+    canOccur(plant, spec, f.id)
+      ? [f]
+      : []
+  );

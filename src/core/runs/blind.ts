@@ -4,6 +4,7 @@ import type { FaultId } from '../vehicle/faults';
 import { binned, distance2, studentLog, TEMPER } from './likelihood';
 import { sheetLog } from './sheet-log';
 import { medianOf } from './smooth';
+import { canOccur } from './candidates';
 import type { ObservedRun } from './observed-parts';
 import { fit, type Fitted } from './fit';
 
@@ -62,8 +63,7 @@ export function blindSpots(
 
   for (const curve of PLANT_FAULTS) {
     const { id } = curve;
-    if (id === 'none' || curve.kind !== 'warms' || (curve.applies && !curve.applies(bench.plant))) continue;
-    if (cannotHave(id, bench.spec)) continue;
+    if (id === 'none' || curve.kind !== 'warms' || !canOccur(bench.plant, bench.spec, id)) continue;
     const plain = bench.plant.fan.kind === 'none' ? WORST : (curve.plain ?? PLAIN_SEVERITY);
     const seen = shows(id, plain);
     if (!seen) spots.push({ fault: id, ...curve.blind(shownOf(bench)) });

@@ -1,4 +1,4 @@
-import { ALIKE, cannotHave, PLANT_FAULTS } from '../faults/registry';
+import { ALIKE, cannotHave, plantFault, PLANT_FAULTS } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { PlantParams } from '../physics/plant/params';
@@ -115,6 +115,10 @@ export function candidatesFor(plant: PlantParams, commandLogged: boolean): Candi
   return [...healthyOnes(plant), ...faults];
 }
 
+/** Whether a vehicle can have a fault at all, by its plant and by its sheet. */
+export const canOccur = (plant: PlantParams, sheet: SpecSheet, fault: FaultId): boolean =>
+  (plantFault(fault)?.applies?.(plant) ?? true) && cannotHave(fault, sheet) === null;
+
 /** The faults alike to this one that the vehicle can have. */
 export function alikeOn(
   plant: PlantParams,
@@ -124,8 +128,5 @@ export function alikeOn(
 ): FaultId[] {
   return (ALIKE[fault] ?? [])
     .concat(fault === 'fan-motor-dead' && !commandLogged ? ['fan-command-missing'] : [])
-    .filter((id) => {
-      const known = PLANT_FAULTS.find((f) => f.id === id);
-      return (!known?.applies || known.applies(plant)) && !cannotHave(id, sheet);
-    });
+    .filter((id) => canOccur(plant, sheet, id));
 }

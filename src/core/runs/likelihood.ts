@@ -36,6 +36,9 @@ export interface ScaleOptions {
 const FREE_WEIGHT = 0.4;
 const HOT_WEIGHT = 0.3;
 
+/** Evidence counts a little less than it claims: channels and bins are not as independent as they are taken for. */
+export const TEMPER = 0.75;
+
 const SLOW_S = 280;
 const FREEDOM = 6;
 const MOST_BINS = 40;
@@ -155,6 +158,3 @@ export function logSumExp(values: readonly number[]): number {
     ? -Infinity
     : most + Math.log(values.reduce((sum, v) => sum + Math.exp(v - most), 0));
 }
-
-/** Evidence counts a little less than it claims: channels and bins are not as independent as they are taken for. */
-export const TEMPER = 0.75;

@@ -5,7 +5,7 @@ import type { ObservedRun } from './observed-parts';
 import { candidatesFor, UNLOGGED, type Candidate, type Unlogged } from './candidates';
 import { fit, fitOn, type Fitted } from './fit';
 import { findKnee } from './knee';
-import { binned, distance2, logLikelihood, logSumExp, studentLog, TEMPER } from './likelihood';
+import { logLikelihood, logSumExp, TEMPER } from './likelihood';
 import { fanLog, switchLog } from './fan-log';
 import { sheetLog } from './sheet-log';
 
@@ -87,22 +87,14 @@ export function* rankSteps(bench: ObservedRun): Generator<RankStep, Ranking> {
       score
     });
   }
-  const shifts = OTHERS.map((way) =>
-    shiftBy(bench, fit(bench, inThisWay(bench.plant, way), healthy.heatScale), healthy)
-  );
   for (const { candidate, fitted, score } of [...scored]) {
-    const { fault, share } = candidate;
-    const sound = fault === 'none';
     // The sound engine is tried in every way: no fault wins because it was given up too early.
-    if (!sound && score < best - HEATED) continue;
-    for (const [i, way] of OTHERS.entries()) {
-      const likelihood = (way.share * share) / USUAL.share;
-      const hoped = score + gainBy(bench, fitted, shifts[i]) + Math.log(likelihood);
-      if (!sound && hoped < bestOf(scored, fault) - NEGLIGIBLE) continue;
+    if (candidate.fault !== 'none' && score < best - HEATED) continue;
+    for (const way of OTHERS) {
       const plant = inThisWay(candidate.plant, way);
       const other = fit(bench, plant, fitted.heatScale);
       scored.push({
-        candidate: { ...candidate, plant, share: likelihood },
+        candidate: { ...candidate, plant, share: (candidate.share * way.share) / USUAL.share },
         way,
         fitted: other,
         score: scoreOf(bench, plant, other) - cost
@@ -158,27 +150,6 @@ const inThisWay = (plant: PlantParams, { heater, still }: Unlogged): PlantParams
   heater: plant.heater * heater,
   radiatorNatural: plant.radiatorNatural * still
 });
-
-/** Members of a family this far behind its best add nothing to it, nats. */
-const NEGLIGIBLE = 12;
-
-/** How far an unlogged way moves the sound engine, bin by bin. */
-function shiftBy({ ect }: ObservedRun, moved: Fitted, from: Fitted): Float64Array {
-  const before = binned(ect, from.trace.ect);
-  return binned(ect, moved.trace.ect).map((v, b) => v - before[b]);
-}
-
-/** What an explanation would gain if that way moved it as far as it moves the sound engine, nats: an estimate that spares simulating most. */
-function gainBy({ ect }: ObservedRun, { trace }: Fitted, shift: Float64Array): number {
-  if (ect.bins === 0) return 0;
-  const now = binned(ect, trace.ect);
-  const log = (series: Float64Array) => studentLog(distance2(ect, ect.observed, series), ect.bins);
-  return log(now.map((v, b) => v + shift[b])) - log(now);
-}
-
-/** The best of a family so far, by fit and by how often it is met. */
-const bestOf = (scored: readonly Scored[], fault: FaultId): number =>
-  scored.reduce((most, s) => (s.candidate.fault === fault ? Math.max(most, weighed(s)) : most), -Infinity);
 
 /** How far a fitted curve is from what was read, °C on average: what the eye sees, whatever a model would excuse. */
 export function offBy({ observed }: ObservedRun, { trace }: Fitted): number {

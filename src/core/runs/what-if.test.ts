@@ -59,6 +59,14 @@ describe('the popular cures', () => {
       /^Keeps it below the hot limit: \d+.°C at the most instead of 133/
     );
   });
+  it('tells what boils over, and none of it with the air back; a weak cap boils sooner', () => {
+    const air = ask('airflow-back', { severity: 1 });
+    expect(air.without.hottestC).toBeGreaterThan(air.boilsC);
+    expect(air.without.missing).toBeGreaterThan(0.05);
+    expect(air.with.missing).toBe(0);
+    const weak = ask('cooler-thermostat', { fault: 'pressure-cap-weak', severity: 1 });
+    expect(weak.boilsC).toBeLessThan(air.boilsC - 5);
+  });
   it('are refused where the vehicle cannot have them', () => {
     expect(() => ask('fan-earlier')).toThrow('no electric fan');
     expect(() => ask('airflow-back', { fault: 'none', severity: 0 })).toThrow('nothing is lost');

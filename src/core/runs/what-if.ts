@@ -4,6 +4,7 @@ import type { SpecSheet } from '../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../units/say';
 import { driveFromLegs, DRIVES, type DriveName } from '../physics/plant/drive';
 import type { FaultId } from '../vehicle/faults';
+import { boilsAtC } from '../physics/plant/filling';
 import { plantFor, type PlantParams } from '../physics/plant/params';
 import { simulate, type Trace } from '../physics/plant/simulate';
 
@@ -96,9 +97,13 @@ export interface CameTo {
   readonly fanMin: number;
   /** The largest amount by which the reading lay off the truth while running warm, °C. */
   readonly readsOffC: number;
+  /** Share of the filling that is missing at the end: lost before, boiled over, or driven out by gas. */
+  readonly missing: number;
 }
 
 export interface WhatIf {
+  /** Where the coolant of this vehicle boils, °C. */
+  readonly boilsC: number;
   readonly without: CameTo;
   readonly with: CameTo;
 }
@@ -108,7 +113,7 @@ const SLIGHT_C = 2.5;
 const SLIGHT_MIN = 1.5;
 
 /** What a cure came to, in a sentence that does not spare it. Temperatures as `say.ts` writes them. */
-export function whatIfSays({ without, with: cured }: WhatIf): string {
+export function whatIfSays({ without, with: cured }: Pick<WhatIf, 'without' | 'with'>): string {
   const cooler = without.hottestC - cured.hottestC;
   const later =
     without.hotAtMin === null ? null : cured.hotAtMin === null ? Infinity : cured.hotAtMin - without.hotAtMin;
@@ -158,7 +163,7 @@ export function whatIf({ spec, fault, severity, drive, ambientC, cure, size }: W
   const course = driveFromLegs(DRIVES[drive], ambientC);
   const hotC = limitsOf(spec).hotC.value;
   const run = (p: PlantParams) => cameTo(simulate(p, course, { startC: ambientC }), hotC);
-  return { without: run(now), with: run({ ...now, ...cure.apply(now, size) }) };
+  return { boilsC: boilsAtC(now), without: run(now), with: run({ ...now, ...cure.apply(now, size) }) };
 }
 
 function cameTo(trace: Trace, hotC: number): CameTo {
@@ -179,6 +184,7 @@ function cameTo(trace: Trace, hotC: number): CameTo {
     warmAtMin: minute(trace.jacket.findIndex((c) => c >= WARM_C)),
     hotAtMin: minute(trace.jacket.findIndex((c) => c >= hotC)),
     fanMin: fanS / MINUTE,
-    readsOffC
+    readsOffC,
+    missing: 1 - trace.ended.filling
   };
 }

@@ -2,7 +2,6 @@ import { FAULTS } from '../faults/registry';
 import { midSentence, sayChance } from '../base/text';
 import type { FaultId } from '../vehicle/faults';
 import type { Analysis } from './analyse';
-import type { Beside } from './beside';
 import type { BlindSpot } from './blind';
 
 /** The verdict as a headline. */
@@ -83,28 +82,31 @@ export function explainedBy(suspects: Analysis['suspects']): ExplainedBy[] {
   return rows;
 }
 
-/** The faults that the leading one hides. */
-export const hiddenFaults = (beside: Beside | null | undefined): FaultId[] =>
-  (beside?.faults ?? []).flatMap(({ fault, hidden }) => (hidden ? [fault] : []));
+/** Faults that a run did not show because the one it settled on hides them; `blind` it was to the others anyway. */
+const hiddenBy = (
+  { verdict, beside }: Pick<Analysis, 'verdict' | 'beside'>,
+  blind: readonly FaultId[]
+): FaultId[] =>
+  beside && beside.leading === verdict
+    ? beside.faults.flatMap(({ fault, hidden }) => (hidden && !blind.includes(fault) ? [fault] : []))
+    : [];
 
-/** Faults that a run could not have shown because the leading one hides them, in the words of a blind spot. */
-const hiddenBehind = (beside: Beside | null | undefined): BlindSpot[] =>
-  hiddenFaults(beside).map((fault) => ({
+/** Everything a run could not have shown, by its own drive and air or behind what it settled on. */
+export const notShownBy = (
+  run: Pick<Analysis, 'verdict' | 'beside'> & { readonly blind: readonly FaultId[] }
+): FaultId[] => [...run.blind, ...hiddenBy(run, run.blind)];
+
+/** The same with the reasons, and what would show it. */
+export const notShownSpots = (a: Pick<Analysis, 'verdict' | 'couldNotShow' | 'beside'>): BlindSpot[] => [
+  ...a.couldNotShow,
+  ...hiddenBy(
+    a,
+    a.couldNotShow.map((b) => b.fault)
+  ).map((fault) => ({
     fault,
-    because: `${midSentence(FAULTS[beside!.leading].title)} hides it: with both the run would have looked the same`,
+    because: `${midSentence(verdictTitle(a))} hides it: this run does not tell whether both are there`,
     toShow: 'Put that right first, then drive the same again'
-  }));
-
-/** Everything a run could not have shown, by its own drive and air or behind its leading cause, each fault once. */
-export const notShownBy = ({
-  couldNotShow,
-  beside
-}: {
-  readonly couldNotShow: readonly BlindSpot[];
-  readonly beside?: Beside | null;
-}): BlindSpot[] => [
-  ...couldNotShow,
-  ...hiddenBehind(beside).filter((h) => !couldNotShow.some((b) => b.fault === h.fault))
+  }))
 ];
 
 export interface BlindGroup {

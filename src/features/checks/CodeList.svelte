@@ -22,6 +22,12 @@
     typed = '';
   }
 
+  /** Taking the last one away does not say that none is stored. */
+  function remove(i: number) {
+    const left = codes!.filter((_, j) => j !== i);
+    codes = left.length > 0 ? left : undefined;
+  }
+
   /** A code that is typed in full counts, entered or not. */
   const addTyped = () => add(readCode(typed) ?? '');
 </script>
@@ -87,11 +93,7 @@
             onvalue={(state) => (c.state = state as typeof c.state)}
           />
         </div>
-        <button
-          type="button"
-          class="btn px-3"
-          aria-label="Remove {c.code}"
-          onclick={() => (codes = codes!.filter((_, j) => j !== i))}
+        <button type="button" class="btn px-3" aria-label="Remove {c.code}" onclick={() => remove(i)}
           ><X size={18} aria-hidden="true" /></button
         >
       </li>

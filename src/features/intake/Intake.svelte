@@ -38,7 +38,7 @@
     vehicleId: string;
     symptoms: Symptom[];
     complaint: string;
-    codes: CodesReadings['codes'];
+    codes: CodesReadings['codes'] | undefined;
     changedBefore: string;
     coolantChanged: string;
     ran: Ran;
@@ -48,7 +48,7 @@
     vehicleId: amends?.vehicleId ?? (vehicles.some((v) => v.id === chosen) ? chosen! : ''),
     symptoms: amends?.intake.symptoms ?? [],
     complaint: amends?.intake.complaint ?? '',
-    codes: [],
+    codes: undefined,
     changedBefore: amends?.intake.changedBefore ?? '',
     coolantChanged: amends?.intake.coolantChanged ?? '',
     ran: null
@@ -145,7 +145,7 @@
       problems = answer.problems;
       return;
     }
-    if (form.codes.length > 0)
+    if (form.codes && form.codes.length > 0)
       await record(stream, {
         kind: 'check.recorded',
         payload: { check: 'codes', readings: { codes: $state.snapshot(form.codes) } }

@@ -11,7 +11,7 @@
   import {
     explainedBy,
     groupedBlindSpots,
-    notShownBy,
+    notShownSpots,
     verdictSentence,
     verdictTitle
   } from '$core/runs/words';
@@ -28,7 +28,7 @@
   );
   const shown = $derived(explainedBy(analysis.suspects).slice(0, 5));
 
-  const notShown = $derived(notShownBy(analysis));
+  const notShown = $derived(notShownSpots(analysis));
   const blind = $derived(groupedBlindSpots(notShown));
   const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 </script>

@@ -2,11 +2,9 @@
   import SliderInput from '$lib/ui/inputs/SliderInput.svelte';
   import Select from '$lib/ui/inputs/Select.svelte';
   import { FAULTS, PLANT_FAULTS } from '$core/faults/registry';
-  import { limitsOf } from '$core/vehicle/limits';
   import { untrack } from 'svelte';
   import { replaceState } from '$app/navigation';
   import { page } from '$app/state';
-  import { boilingC } from '$core/physics/coolant/boiling';
   import { DRIVES, type DriveName } from '$core/physics/plant/drive';
   import type { FaultId } from '$core/vehicle/faults';
   import { plantFor } from '$core/physics/plant/params';
@@ -92,7 +90,7 @@
       return { ok: false as const, why: (error as Error).message };
     }
   });
-  const boilsC = $derived(boilingC(0.5, limitsOf(spec).capKPa.value));
+  const boilsC = $derived(came.ok ? came.of.boilsC : Infinity);
   const top = $derived(
     came.ok
       ? Math.min(boilsC + 8, Math.max(120, came.of.without.hottestC + 5, came.of.with.hottestC + 5))
@@ -119,7 +117,8 @@
             ['Past the hot limit after', (c) => min(c.hotAtMin)],
             ['Heater warm after', (c) => min(c.warmAtMin)],
             ['Fan drives', (c) => `${c.fanMin.toFixed(0)} min`],
-            ['Reading off by', (c) => shownDifference(c.readsOffC, 0)]
+            ['Reading off by', (c) => shownDifference(c.readsOffC, 0)],
+            ['Coolant missing at the end', (c) => `${(100 * c.missing).toFixed(0)} %`]
           ] as [string, (c: CameTo) => string][]
         ).map(([name, of]) => ({ name, without: of(came.of.without), with: of(came.of.with) }))
       : []

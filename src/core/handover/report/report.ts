@@ -17,7 +17,7 @@ import { complaintText } from '../../record/describe-event';
 import { stepsOf } from '../../diagnosis/steps';
 import { compareFeatures, incomparable } from '../../runs/compare';
 import type { Proof } from '../../diagnosis/proof';
-import { hiddenFaults } from '../../runs/words';
+import { notShownBy } from '../../runs/words';
 import { say } from '../../units/say';
 import { pictureOf, type Curve, type Picture } from './picture';
 import { summaryOf } from './summary';
@@ -253,7 +253,7 @@ function notDone({ state, proof, runs, entered }: Case): string[] {
   const open = proof?.items.filter((i) => i.needed && !i.met) ?? [];
   if (open.length > 0) items.push(`Not proven: ${open.map((i) => midSentence(i.title)).join('; ')}`);
   const last = runs.at(-1);
-  const blind = last ? [...last.blind, ...hiddenFaults(last.beside)] : [];
+  const blind = last ? notShownBy(last) : [];
   const named = blind.slice(0, BLIND_NAMED).map((b) => midSentence(FAULTS[b].title));
   const more = blind.length - named.length;
   if (blind.length > 0)

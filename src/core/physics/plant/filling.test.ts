@@ -6,7 +6,7 @@ import type { FaultId } from '../../vehicle/faults';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { boilingC, vapourKPa } from '../coolant/boiling';
 import { DRIVES, driveFromLegs, type DriveName } from './drive';
-import { pressureKPa, storedKJ } from './filling';
+import { shutKPa, storedKJ } from './filling';
 import { plantFor, type PlantParams } from './params';
 import { readingTable } from './sensor';
 import { simulate } from './simulate';
@@ -53,13 +53,28 @@ describe('pressure', () => {
     );
   });
 
-  it('rises by about 30 kPa while an engine warms from the day to 60 °C, and no further than the cap holds', () => {
-    const at = (p: PlantParams, jacket: number) => pressureKPa(p, { ...startState(p, 20), jacket });
-    expect(at(curlew, 20)).toBe(0);
-    expect(at(curlew, 60)).toBeGreaterThan(20);
-    expect(at(curlew, 60)).toBeLessThan(40);
-    expect(at(curlew, 115)).toBe(sheet.cap!.kPa);
-    expect(at(withFault(curlew, 'pressure-cap-weak', 1), 115)).toBeCloseTo(0.4 * sheet.cap!.kPa!, 6);
+  it('rises by about 30 kPa while an engine warms from the day to 60 °C, by nothing while it stands', () => {
+    const at = (jacket: number, gasKPa = 0) => shutKPa(curlew, { ...startState(curlew, 20), jacket, gasKPa });
+    expect(at(20)).toBe(0);
+    expect(at(60)).toBeGreaterThan(20);
+    expect(at(60)).toBeLessThan(40);
+    expect(at(60, 25) - at(60)).toBeCloseTo(25, 9);
+  });
+
+  it('of gas takes no coolant along before the cap lets go, and a weak cap lets go sooner', () => {
+    const lostAt = (p: PlantParams) => {
+      let s = 0;
+      for (const state of lived(p, 'mixed', 10)) {
+        if (state.filling < 1) return { s, kPa: shutKPa(p, state) };
+        s++;
+      }
+      return null;
+    };
+    const leak = withFault(curlew, 'combustion-leak', 0.8);
+    const [firm, weak] = [lostAt(leak)!, lostAt(withFault(leak, 'pressure-cap-weak', 1))!];
+    expect(firm.kPa).toBeGreaterThan(0.95 * sheet.cap!.kPa!);
+    expect(weak.kPa).toBeLessThan(0.5 * sheet.cap!.kPa!);
+    expect(weak.s).toBeLessThan(firm.s - 60);
   });
 });
 

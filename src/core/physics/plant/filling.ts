@@ -36,16 +36,15 @@ export const storedKJ = (p: PlantParams, s: PlantState): number =>
 /** Coolant that grows against the cushion of air above it lifts the pressure by so much, kPa per K. */
 const EXPANDS_KPA = 0.35;
 
-/** Pressure that warmth alone makes in the shut system since it stood: expansion, and vapour over the mixture. kPa. */
-const warmthKPa = ({ glycolShare }: PlantParams, { jacket, restC }: PlantState): number =>
-  EXPANDS_KPA * (jacket - restC) + vapourKPa(glycolShare, jacket) - vapourKPa(glycolShare, restC);
+/** What the shut system would come to above the air by warmth and gas since it stood at `restC`, kPa, had it no cap. */
+export const shutKPa = ({ glycolShare }: PlantParams, { jacket, restC, gasKPa }: PlantState): number =>
+  EXPANDS_KPA * (jacket - restC) + vapourKPa(glycolShare, jacket) - vapourKPa(glycolShare, restC) + gasKPa;
 
 /** What the cap holds as it is now, kPa. */
 const holdsKPa = (p: PlantParams): number => p.capKPa * p.capHold;
 
-/** Pressure in the system above the air's, kPa. */
-export const pressureKPa = (p: PlantParams, s: PlantState): number =>
-  Math.min(holdsKPa(p), Math.max(0, warmthKPa(p, s) + s.gasKPa));
+/** Where the coolant boils under the cap as it is now, °C. */
+export const boilsAtC = (p: PlantParams): number => boilingC(p.glycolShare, holdsKPa(p));
 
 /** Below it no mixture under any cap boils, and nothing of all this needs to be asked. */
 const CALM_C = 97;
@@ -70,27 +69,30 @@ const LEAST = 0.15;
 
 /** Advances gas, steam and what is left of the filling by `dt` s. Does nothing to a sound engine below 97 °C. */
 export function advanceFilling(p: PlantParams, s: PlantState, u: DriveInput, dt: number): void {
-  if (p.gasKPaMin === 0 && s.jacket < CALM_C) {
-    if (s.pocket > 0) s.pocket -= s.pocket * relax(dt, PURGE_S);
-    return;
-  }
   s.pocket -= s.pocket * relax(dt, PURGE_S);
-  if (p.gasKPaMin > 0) {
-    const came = turning(u) ? (p.gasKPaMin * (UNLOADED + (1 - UNLOADED) * u.load) * dt) / 60 : 0;
-    s.gasKPa += came;
-    s.pocket = Math.min(1, s.pocket + LODGES * came);
-    const over = warmthKPa(p, s) + s.gasKPa - holdsKPa(p);
-    if (over > 0 && s.gasKPa > 0) {
-      const out = Math.min(s.gasKPa, over * relax(dt, VENT_S));
-      s.gasKPa -= out;
-      lose(p, s, CARRIED * out);
-    }
-  }
-  if (s.jacket < CALM_C) return;
-  const over = s.jacket - boilingC(p.glycolShare, holdsKPa(p));
+  if (p.gasKPaMin > 0) admitGas(p, s, u, dt);
+  if (s.jacket > CALM_C) boil(p, s, dt);
+}
+
+/** Combustion gas comes in by load; what the cap lets out of it takes coolant along. */
+function admitGas(p: PlantParams, s: PlantState, u: DriveInput, dt: number): void {
+  const came = turning(u) ? (p.gasKPaMin * (UNLOADED + (1 - UNLOADED) * u.load) * dt) / 60 : 0;
+  s.gasKPa += came;
+  s.pocket = Math.min(1, s.pocket + LODGES * came);
+  const over = shutKPa(p, s) - holdsKPa(p);
   if (over <= 0) return;
-  const heat = p.jacket * s.filling * over * relax(dt, BOILS_AWAY_S);
-  s.jacket -= over * relax(dt, BOILS_AWAY_S);
+  const out = Math.min(s.gasKPa, over * relax(dt, VENT_S));
+  s.gasKPa -= out;
+  lose(p, s, CARRIED * out);
+}
+
+/** Above the boiling point heat goes into steam, which takes coolant along and fills the high places. */
+function boil(p: PlantParams, s: PlantState, dt: number): void {
+  const over = s.jacket - boilsAtC(p);
+  if (over <= 0) return;
+  const cools = over * relax(dt, BOILS_AWAY_S);
+  const heat = p.jacket * s.filling * cools;
+  s.jacket -= cools;
   s.heatOutKJ += heat;
   s.pocket += Math.max(0, STEAM_POCKET - s.pocket) * relax(dt, STEAM_S);
   lose(p, s, (CARRIES * heat) / STEAM_KJ_KG / (COOLANT_KG_L * p.coolantL));
