@@ -64,6 +64,10 @@ describe('the popular cures', () => {
     expect(air.without.hottestC).toBeGreaterThan(air.boilsC);
     expect(air.without.missing).toBeGreaterThan(0.05);
     expect(air.with.missing).toBe(0);
+    // It boils with a cooler thermostat as well: that the sensor is uncovered is not the thermostat's doing.
+    const cooler = ask('cooler-thermostat', { severity: 1, ambientC: 30 });
+    expect(cooler.with.readsOffC).toBeLessThan(-5);
+    expect(whatIfSays(cooler)).not.toContain('reads');
     const weak = ask('cooler-thermostat', { fault: 'pressure-cap-weak', severity: 1 });
     expect(weak.boilsC).toBeLessThan(air.boilsC - 5);
   });

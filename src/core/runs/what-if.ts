@@ -138,7 +138,8 @@ export function whatIfSays({ without, with: cured }: Pick<WhatIf, 'without' | 'w
     cured.warmAtMin - without.warmAtMin > SLIGHT_MIN
   )
     parts.push(`the heater is warm ${(cured.warmAtMin - without.warmAtMin).toFixed(0)} min later`);
-  if (Math.abs(cured.readsOffC - without.readsOffC) > 3)
+  // An engine that boils uncovers its sensor with or without a cure: only what the cure adds is its doing.
+  if (Math.abs(cured.readsOffC) - Math.abs(without.readsOffC) > 3)
     parts.push(
       `the control unit reads up to ${sayDeltaC(Math.abs(cured.readsOffC), 0)} ${cured.readsOffC > 0 ? 'hot' : 'cold'}`
     );

@@ -237,8 +237,8 @@
             {/snippet}
           </XyFrame>
           <figcaption class="text-ink-2 text-sm">
-            Line: as it is. Dashed: with the cure. The true coolant at the engine, not the reading. Past
-            boiling the real one boils over and the model says no more.
+            Line: as it is. Dashed: with the cure. The true coolant at the engine, not the reading. What boils
+            over is missing at the end.
           </figcaption>
         </figure>
         <table class="w-full text-right">

@@ -66,7 +66,7 @@
 {/snippet}
 
 <!-- Values on one scale, row by row, over what they are held against. -->
-<svg viewBox="0 0 {W} {bottom + 24}" class="w-full" role="img" aria-label={label}>
+<svg viewBox="0 -8 {W} {bottom + 32}" class="w-full" role="img" aria-label={label}>
   {#each bands as b (b.is)}{@render band(b, 0, bottom)}{/each}
   {#each ticks as t (t)}
     <line x1={x(t)} x2={x(t)} y1="0" y2={bottom} stroke="var(--line)" />
