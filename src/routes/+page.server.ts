@@ -1,5 +1,5 @@
 import { database } from '$lib/server/db/database';
-import { countJobs, dueLines, jobLines, openLines } from '$lib/server/views/lists';
+import { dueLines, jobsFound, openLines } from '$lib/server/views/lists';
 
 const CLOSED_SHOWN = 12;
 const AHEAD_DAYS = 7;
@@ -9,11 +9,10 @@ export const load = async ({ depends }) => {
   const db = database();
   const now = new Date();
   const by = new Date(now.getTime() + AHEAD_DAYS * 86_400_000).toISOString().slice(0, 10);
-  const [open, closed, closedCount, due] = await Promise.all([
+  const [open, closed, due] = await Promise.all([
     openLines(db),
-    jobLines(db, { state: 'closed', limit: CLOSED_SHOWN }),
-    countJobs(db, { state: 'closed' }),
+    jobsFound(db, { state: 'closed', limit: CLOSED_SHOWN }),
     dueLines(db, by)
   ]);
-  return { open, closed, closedCount, due, now: now.toISOString() };
+  return { open, closed: closed.lines, closedCount: closed.count, due, now: now.toISOString() };
 };

@@ -1,6 +1,6 @@
 import { database } from '$lib/server/db/database';
 import { pageAsked, pageOf } from '$lib/server/paging';
-import { countJobs, jobLines } from '$lib/server/views/lists';
+import { jobsFound } from '$lib/server/views/lists';
 import { wordsOf } from '$lib/server/views/words';
 
 const PAGE = 25;
@@ -12,9 +12,10 @@ export const load = async ({ url, depends }) => {
   const asked = (url.searchParams.get('q') ?? '').slice(0, 200);
   const words = wordsOf(asked);
   const wanted = pageAsked(url);
-  const shown = (page: number) => jobLines(db, { words, limit: PAGE, offset: (page - 1) * PAGE });
-  const [count, jobs] = await Promise.all([countJobs(db, { words }), shown(wanted)]);
-  const { page, pages } = pageOf(count, PAGE, wanted);
+  const shown = (page: number) => jobsFound(db, { words, limit: PAGE, offset: (page - 1) * PAGE });
+  const found = await shown(wanted);
+  const { page, pages } = pageOf(found.count, PAGE, wanted);
   // An address may ask for a page that is no longer there.
-  return { asked, count, page, pages, jobs: page === wanted ? jobs : await shown(page) };
+  const { count, lines } = page === wanted ? found : await shown(page);
+  return { asked, count, page, pages, jobs: lines };
 };

@@ -1,11 +1,10 @@
 import { database } from '$lib/server/db/database';
-import { shopAt } from '$lib/server/record/shop';
-import { causesBefore } from '$lib/server/cases/load-case';
+import { causesNow, shopNow } from '$lib/server/record/shop';
 
 /** What things cost here, how checks are done, and what the shop's closed jobs turned out to be. */
 export const load = async ({ depends }) => {
   depends('record:any');
   const db = database();
-  const [{ costs, checks }, causes] = await Promise.all([shopAt(db), causesBefore(db, null, null)]);
+  const [{ costs, checks }, causes] = await Promise.all([shopNow(db), causesNow(db)]);
   return { costs, causes, shop: checks };
 };

@@ -6,7 +6,7 @@ import type { Database } from '../db/database';
 import { log } from '../log';
 import { projectMemories } from '../runs/memory';
 import { workerPool } from '../worker-pool';
-import { loadCase, type JobHandle } from './load-case';
+import { loadCase } from './load-case';
 
 /**
  * What lists show of a job is projected from its case, in a worker thread, when something it rests on has changed.
@@ -43,7 +43,8 @@ export async function linesDue(db: Database, which: Resting, transaction: Transa
 
 const BATCH = 40;
 
-interface DueJob extends JobHandle {
+interface DueJob {
+  readonly id: string;
   readonly due: string;
 }
 
@@ -59,7 +60,7 @@ export async function projectLines(
   let done = 0;
   while (done < most) {
     const rows = await db.sequelize.query<DueJob>(
-      `SELECT id, vehicle_id AS "vehicleId", opened_at AS "openedAt", closed_at AS "closedAt", line_due AS due FROM jobs
+      `SELECT id, line_due AS due FROM jobs
        WHERE line_due > line_done AND active AND ($1::uuid[] IS NULL OR id = ANY ($1)) ORDER BY last_at DESC LIMIT $2`,
       { bind: [jobIds, Math.min(BATCH, most - done)], type: QueryTypes.SELECT }
     );
@@ -71,7 +72,7 @@ export async function projectLines(
 }
 
 async function projectLine(db: Database, job: DueJob): Promise<void> {
-  const line = await lineInWorker(await loadCase(db, job, new Date().toISOString()));
+  const line = await lineInWorker(await loadCase(db, job.id, new Date().toISOString()));
   await db.sequelize.query(
     `UPDATE jobs SET line_done = $2, leader = $3, results = $4, proof = $5, ending = $6 WHERE id = $1 AND line_done < $2`,
     {

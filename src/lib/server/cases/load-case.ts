@@ -1,59 +1,82 @@
-import { Op, QueryTypes, type Transaction } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import type { CaseInput } from '../../../core/diagnosis/case';
 import type { Causes } from '../../../core/diagnosis/history';
 import type { KnownFact } from '../../../core/physics/heat/facts';
+import type { ShopCurve } from '../../../core/record/curves';
+import { streamOf } from '../../../core/record/events';
+import { SHOP_ID } from '../../../core/record/shop';
 import type { RunSummary } from '../../../core/runs/run-summary';
 import type { SpecSheet } from '../../../core/vehicle/spec-sheet';
 import type { Database } from '../db/database';
-import { shopCurves } from '../record/curves';
-import { eventsOf } from '../record/events';
-import { shopAt } from '../record/shop';
+import { readRow, type EventRow } from '../record/events';
+import { shopOf } from '../record/shop';
 
-/** A job as its row says it. */
-export interface JobHandle {
-  readonly id: string;
-  readonly vehicleId: string;
-  readonly openedAt: Date;
+/** Days after which what was known about an engine's heat says nothing about a job any more. */
+const REMEMBERED_DAYS = 400;
+
+/** The entries of a stream, oldest first, as one list. */
+const entries = (stream: string) =>
+  `(SELECT coalesce(json_agg(json_build_object('id', id, 'stream', stream, 'kind', kind, 'version', version,
+      'payload', payload, 'who', who, 'at', at) ORDER BY seq), '[]') FROM events WHERE stream = ${stream})`;
+
+/**
+ * Everything a job rests on in one statement: one question and one moment. What the vehicle's other jobs tell of its
+ * heat, and what the shop's other jobs turned out to be, is taken as it stood when the job was closed.
+ */
+const CASE = `
+  SELECT j.closed_at AS "closedAt", s.sheet,
+    ${entries(`'job:' || j.id`)} AS events,
+    ${entries('$2')} AS shop,
+    (SELECT coalesce(json_agg(summary ORDER BY imported_at, id), '[]') FROM runs WHERE job_id = j.id AND active) AS runs,
+    (SELECT coalesce(json_agg(kept ORDER BY title), '[]') FROM curves) AS curves,
+    (SELECT coalesce(json_agg(facts ORDER BY opened_at, id), '[]') FROM jobs o
+      WHERE o.vehicle_id = j.vehicle_id AND o.active AND o.id <> j.id
+        AND o.last_at >= j.opened_at - make_interval(days => ${REMEMBERED_DAYS})
+        AND (j.closed_at IS NULL OR o.opened_at <= j.closed_at)) AS facts,
+    (SELECT coalesce(json_object_agg(cause, n ORDER BY cause), '{}') FROM (
+      SELECT cause, count(*) AS n FROM jobs
+      WHERE active AND state = 'closed' AND cause IS NOT NULL AND id <> j.id AND (j.closed_at IS NULL OR closed_at < j.closed_at)
+      GROUP BY cause) c) AS causes
+  FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id
+  WHERE j.id = $1`;
+
+interface CaseRow {
   readonly closedAt: Date | null;
+  readonly sheet: SpecSheet | null;
+  readonly events: readonly EventRow[];
+  readonly shop: readonly EventRow[];
+  readonly runs: readonly RunSummary[];
+  readonly curves: readonly ShopCurve[];
+  readonly facts: readonly (readonly KnownFact[])[];
+  readonly causes: Causes;
 }
 
 /**
  * Everything a job rests on, as the database has it: what `assembleCase` makes a case of. A closed job rests on the
- * prices, tools and history of the day it was closed.
+ * prices, tools and history of the day it was closed. Throws where there is no such job.
  */
 export async function loadCase(
   db: Database,
-  job: JobHandle,
+  jobId: string,
   at: string,
   transaction?: Transaction
 ): Promise<CaseInput> {
-  const closedAt = job.closedAt?.toISOString() ?? null;
-  const asked = [
-    () => eventsOf(db, `job:${job.id}`, transaction),
-    () => otherFacts(db, job, transaction),
-    () => runSummaries(db, job.id, transaction),
-    () => sheetOf(db, job.vehicleId, transaction),
-    () => shopAt(db, closedAt, transaction),
-    () => shopCurves(db, transaction),
-    () => causesBefore(db, job.id, closedAt, transaction)
-  ] as const;
-  const [events, vehicleFacts, runs, sheet, shop, curves, causes] = await answered(asked, transaction);
-  return { events, vehicleFacts, runs, sheet, shop: { ...shop, curves }, causes, at };
-}
-
-type Answers<T extends readonly (() => Promise<unknown>)[]> = {
-  -readonly [K in keyof T]: Awaited<ReturnType<T[K]>>;
-};
-
-/** All at once; within a transaction one after the other, for it has one connection. */
-async function answered<T extends readonly (() => Promise<unknown>)[]>(
-  asked: T,
-  transaction?: Transaction
-): Promise<Answers<T>> {
-  if (!transaction) return (await Promise.all(asked.map((ask) => ask()))) as Answers<T>;
-  const answers: unknown[] = [];
-  for (const ask of asked) answers.push(await ask());
-  return answers as Answers<T>;
+  const [row] = await db.sequelize.query<CaseRow>(CASE, {
+    bind: [jobId, streamOf('shop', SHOP_ID)],
+    type: QueryTypes.SELECT,
+    transaction
+  });
+  if (!row) throw new Error(`there is no job ${jobId}`);
+  const { sheet, runs, curves, causes } = row;
+  return {
+    events: row.events.map(readRow),
+    vehicleFacts: row.facts.flat(),
+    runs,
+    sheet,
+    shop: { ...shopOf(row.shop.map(readRow), row.closedAt?.toISOString()), curves },
+    causes,
+    at
+  };
 }
 
 /** The runs of a job that stand, in the order they came in. */
@@ -85,43 +108,3 @@ export async function sheetsOf(
 /** The sheet a vehicle has now; null where it has none. */
 export const sheetOf = async (db: Database, vehicleId: string, transaction?: Transaction) =>
   (await sheetsOf(db, [vehicleId], transaction)).get(vehicleId) ?? null;
-
-/** Days after which what was known about an engine's heat says nothing about a job any more. */
-const REMEMBERED_DAYS = 400;
-
-/** What the vehicle's other jobs tell of its heat. */
-async function otherFacts(db: Database, job: JobHandle, transaction?: Transaction): Promise<KnownFact[]> {
-  const rows = await db.jobs.findAll({
-    where: {
-      vehicleId: job.vehicleId,
-      active: true,
-      id: { [Op.ne]: job.id },
-      lastAt: { [Op.gte]: new Date(job.openedAt.getTime() - REMEMBERED_DAYS * 86_400_000) },
-      ...(job.closedAt ? { openedAt: { [Op.lte]: job.closedAt } } : {})
-    },
-    attributes: ['facts'],
-    order: [
-      ['openedAt', 'ASC'],
-      ['id', 'ASC']
-    ],
-    raw: true,
-    transaction
-  });
-  return rows.flatMap((r) => r.facts);
-}
-
-/** What the shop's other jobs turned out to be that were closed by then, how often each. */
-export async function causesBefore(
-  db: Database,
-  jobId: string | null,
-  closedAt: string | null,
-  transaction?: Transaction
-): Promise<Causes> {
-  const rows = await db.sequelize.query<{ cause: string; n: number }>(
-    `SELECT cause, count(*)::int AS n FROM jobs
-     WHERE active AND state = 'closed' AND cause IS NOT NULL AND id IS DISTINCT FROM $1::uuid
-       AND ($2::timestamptz IS NULL OR closed_at < $2) GROUP BY cause ORDER BY cause`,
-    { bind: [jobId, closedAt], type: QueryTypes.SELECT, transaction }
-  );
-  return Object.fromEntries(rows.map((r) => [r.cause, r.n]));
-}

@@ -29,7 +29,7 @@ export async function exportJob(db: Database, id: string): Promise<JobFile | nul
       note: vehicle.note,
       events: await eventsOf(db, streamOf('vehicle', vehicle.id))
     },
-    known: await loadCase(db, job, exportedAt),
+    known: await loadCase(db, job.id, exportedAt),
     runs: await runsOf(db, runs),
     photos: photos.map(({ id: photoId, mime, caption, data }) => ({
       id: photoId,

@@ -10,7 +10,7 @@ import { numbersView } from '../views/numbers';
 import { projectLines } from '../cases/lines';
 import { append } from './record';
 import { demoDatabase, testDatabase, type TestDatabase } from '../db/test-database';
-import { countJobs, dueLines, jobLines } from '../views/lists';
+import { dueLines, jobsFound } from '../views/lists';
 
 let there: TestDatabase;
 let db: Database;
@@ -124,7 +124,7 @@ describe('a decision and its quotes', () => {
 describe('a year of the depot', () => {
   it('adds up: numbers, causes and the jobs behind them', async () => {
     const { now } = await numbersView(db, { from: date(-370), to: date(1) });
-    expect(now.jobs).toBe(await countJobs(db, { state: 'closed' }));
+    expect(now.jobs).toBe((await jobsFound(db, { state: 'closed', limit: 1 })).count);
     expect(now.jobs).toBeGreaterThan(135);
     expect(now.causes.reduce((sum, c) => sum + c.n, 0)).toBe(now.jobs);
     expect(now.months.reduce((sum, m) => sum + m.jobs, 0)).toBe(now.jobs);
@@ -147,12 +147,15 @@ describe('a year of the depot', () => {
 
   it('is found by words, page by page', async () => {
     const words = ['heater', 'QH-2'];
-    const n = await countJobs(db, { words });
-    expect(n).toBeGreaterThan(0);
-    const lines = await jobLines(db, { words });
-    expect(lines).toHaveLength(n);
-    for (const l of lines) expect(l.fleetNo).toMatch(/^QH-2/);
-    expect(await jobLines(db, { state: 'closed', limit: 10, offset: 10 })).toHaveLength(10);
+    const all = await jobsFound(db, { words });
+    expect(all.count).toBeGreaterThan(2);
+    expect(all.lines).toHaveLength(all.count);
+    for (const l of all.lines) expect(l.fleetNo).toMatch(/^QH-2/);
+    const second = await jobsFound(db, { words, limit: 2, offset: 2 });
+    expect(second.lines.map((l) => l.id)).toEqual(all.lines.slice(2, 4).map((l) => l.id));
+    expect(second.count).toBe(all.count);
+    // Past the end there is nothing to show, and as many as there were.
+    expect(await jobsFound(db, { words, limit: 2, offset: 900 })).toEqual({ count: all.count, lines: [] });
   });
 
   it('is loaded once, and was judged by the model of today', async () => {

@@ -114,7 +114,7 @@ async function refusedHere(db: Database, event: RecordEvent, transaction: Transa
   if (!job) return [];
   const refused = refusedBy(await sheetOf(db, job.vehicleId, transaction), event);
   if (event.kind !== 'job.closed') return refused;
-  const known = assembleCase(await loadCase(db, job, event.at, transaction));
+  const known = assembleCase(await loadCase(db, job.id, event.at, transaction));
   const closing = known?.closings.find((c) => c.outcome === event.payload.outcome);
   return closing?.refused
     ? [

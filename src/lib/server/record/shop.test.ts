@@ -6,8 +6,8 @@ import { USUAL_COSTS } from '../../../core/record/shop-costs';
 import type { Database } from '../db/database';
 import { migrate } from '../db/migrate';
 import { append } from './record';
-import { causesBefore } from '../cases/load-case';
-import { shopAt } from './shop';
+import { loadCase } from '../cases/load-case';
+import { causesNow, shopNow } from './shop';
 import { testDatabase } from '../db/test-database';
 
 let db: Database;
@@ -43,29 +43,29 @@ describe('the migration to causes', () => {
 describe('the shop', () => {
   it('keeps its rates and prices, and takes them back', async () => {
     const stream = streamOf('shop', SHOP_ID);
-    expect((await shopAt(db)).costs).toEqual(USUAL_COSTS);
+    expect((await shopNow(db)).costs).toEqual(USUAL_COSTS);
     const priced = randomUUID();
     const parts = { thermostat: { price: 61, shelf: true } };
     await write(stream, { kind: 'shop.priced', payload: { labourPerHour: 72, parts } }, priced);
-    expect((await shopAt(db)).costs).toEqual({ ...USUAL_COSTS, labourPerHour: 72, parts });
+    expect((await shopNow(db)).costs).toEqual({ ...USUAL_COSTS, labourPerHour: 72, parts });
     await write(stream, { kind: 'undo', payload: { of: priced } });
-    expect((await shopAt(db)).costs).toEqual(USUAL_COSTS);
+    expect((await shopNow(db)).costs).toEqual(USUAL_COSTS);
   });
 
   it('keeps which tools it is without and its own minutes, and refuses what no shop has', async () => {
     const stream = streamOf('shop', SHOP_ID);
-    expect((await shopAt(db)).checks).toEqual({ without: [], minutes: {} });
+    expect((await shopNow(db)).checks).toEqual({ without: [], minutes: {} });
     const equipped = randomUUID();
     const payload = { without: ['Optical tachometer' as const], minutes: { 'hose-rush': 5 } };
     await write(stream, { kind: 'shop.equipped', payload }, equipped);
-    expect((await shopAt(db)).checks).toEqual(payload);
+    expect((await shopNow(db)).checks).toEqual(payload);
     const wrong = await write(stream, {
       kind: 'shop.equipped',
       payload: { without: [], minutes: { 'hose-rush': 0 } }
     });
     expect(wrong).toMatchObject({ ok: false, problems: [{ field: 'minutes.hose-rush' }] });
     await write(stream, { kind: 'undo', payload: { of: equipped } });
-    expect((await shopAt(db)).checks.without).toEqual([]);
+    expect((await shopNow(db)).checks.without).toEqual([]);
   });
 
   it('refuses a price that cannot be, by its field', async () => {
@@ -82,27 +82,39 @@ describe('the shop', () => {
       kind: 'vehicle.entered',
       payload: { fleetNo: 'QH-31', name: 'Ostrelle Pip' }
     });
-    const close = async (cause: 'ect-intermittent' | 'coolant-low') => {
-      const [job, closed] = [randomUUID(), randomUUID()];
+    const open = async () => {
+      const job = randomUUID();
       await write(`job:${job}`, { kind: 'job.opened', payload: { vehicleId: vehicle, complaint: 'Hot' } });
+      return job;
+    };
+    const close = async (cause: 'ect-intermittent' | 'coolant-low', at = AT) => {
+      const [job, closed] = [await open(), randomUUID()];
       await write(`job:${job}`, { kind: 'repair.done', payload: { repairs: ['connector'] } });
-      await write(
-        `job:${job}`,
-        { kind: 'job.closed', payload: { outcome: 'fixed, unproven', cause } },
-        closed
-      );
+      const payload = { outcome: 'fixed, unproven' as const, cause };
+      await append(db, {
+        id: closed,
+        stream: `job:${job}`,
+        who: 'Maren Oake',
+        at,
+        kind: 'job.closed',
+        payload
+      });
       return { job, closed };
     };
+    const causesOf = async (job: string) => (await loadCase(db, job, AT)).causes;
     const first = await close('ect-intermittent');
     await close('ect-intermittent');
-    const last = await close('coolant-low');
-    expect(await causesBefore(db, null, null)).toEqual({ 'ect-intermittent': 2, 'coolant-low': 1 });
-    expect(await causesBefore(db, first.job, null)).toEqual({ 'ect-intermittent': 1, 'coolant-low': 1 });
-    // A closed job is a closed book: it rests on what was known before it was closed.
-    expect(await causesBefore(db, last.job, AT)).toEqual({});
-    expect(await causesBefore(db, last.job, '2026-11-25T08:00:00.000Z')).toEqual({ 'ect-intermittent': 2 });
+    const last = await close('coolant-low', '2026-11-25T08:00:00.000Z');
+    const inHand = await open();
+    expect(await causesOf(inHand)).toEqual({ 'ect-intermittent': 2, 'coolant-low': 1 });
+    // A closed job is a closed book: it rests on what was known before it was closed, and not on itself.
+    expect(await causesOf(first.job)).toEqual({});
+    expect(await causesOf(last.job)).toEqual({ 'ect-intermittent': 2 });
+    expect(await causesNow(db)).toEqual({ 'ect-intermittent': 2, 'coolant-low': 1 });
     await write(`job:${last.job}`, { kind: 'undo', payload: { of: last.closed } });
-    expect(await causesBefore(db, null, null)).toEqual({ 'ect-intermittent': 2 });
+    expect(await causesNow(db)).toEqual({ 'ect-intermittent': 2 });
+    // Open again, it does not learn from itself.
+    expect(await causesOf(last.job)).toEqual({ 'ect-intermittent': 2 });
   });
 
   it('closes a job only in words that its record has earned', async () => {

@@ -1,11 +1,11 @@
 import type { RunReport } from '../../../core/runs/run-report';
-import { Op, QueryTypes, type Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { isChannelKey, type ChannelKey, type Log } from '../../../core/logs/channels';
 import type { ImportOptions } from '../../../core/logs/csv-import';
 import type { Band } from '../../../core/physics/plant/band';
 import type { Layout } from '../../../core/logs/csv-sniff';
 import { bad, good, problemText, type Result } from '../../../core/base/result';
-import { MODEL_VERSION, type Analysis } from '../../../core/runs/analyse';
+import type { Analysis } from '../../../core/runs/analyse';
 import { thin } from '../../../core/runs/thin';
 import { channelsOf, fromChunks, toChunks } from './chunks';
 import type { Database } from '../db/database';
@@ -165,14 +165,4 @@ export async function samplesOf(
     events: run.marks,
     startedAt: run.startedAt ?? undefined
   };
-}
-
-/** Whether a run was judged by an older model or against a sheet that is no longer the vehicle's. */
-export async function isOutdated(db: Database, run: RunRow): Promise<'model' | 'sheet' | null> {
-  const [row] = await db.sequelize.query<{ spec_sheet_id: string | null }>(
-    'SELECT v.spec_sheet_id FROM vehicles v JOIN jobs j ON j.vehicle_id = v.id WHERE j.id = $1',
-    { bind: [run.jobId], type: QueryTypes.SELECT }
-  );
-  if (row?.spec_sheet_id !== run.specSheetId) return 'sheet';
-  return run.analysis.modelVersion === MODEL_VERSION ? null : 'model';
 }

@@ -29,7 +29,7 @@ export async function coolantView(db: Database, jobNumber: string | null) {
   return {
     vehicles: vehicles.map(({ id, fleetNo, name, sheet }) => ({ id, fleetNo, name, sheet })),
     served: served.map((s) => ({ ...s, at: new Date(s.at).toISOString() })),
-    job: job && { id: job.id, number: job.number, vehicleId: job.vehicleId, closed: job.state === 'closed' },
+    job: job && { id: job.id, number: job.number, vehicleId: job.vehicle.id, closed: job.state === 'closed' },
     today: new Date().toISOString().slice(0, 10)
   };
 }

@@ -4,7 +4,7 @@ import type { Analysis } from '../../../core/runs/analyse';
 import { z } from 'zod';
 import { sheetOf } from '../cases/load-case';
 import type { Database } from '../db/database';
-import { shopAt } from '../record/shop';
+import { shopNow } from '../record/shop';
 
 interface EarlierRow {
   readonly number: number;
@@ -24,7 +24,7 @@ const OFFERED = 80;
 export async function intakeView(db: Database, chosen: string | null) {
   const [vehicles, shop, of] = await Promise.all([
     vehiclesToChoose(db, chosen),
-    shopAt(db),
+    shopNow(db),
     chosen ? chosenVehicle(db, chosen) : null
   ]);
   return { vehicles, shop: shop.checks, of };

@@ -1,36 +1,55 @@
 import { error, redirect } from '@sveltejs/kit';
+import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
 import { assembleCase } from '../../../core/diagnosis/case';
+import { MODEL_VERSION } from '../../../core/runs/analyse';
 import { thin } from '../../../core/runs/thin';
+import type { SpecSheet } from '../../../core/vehicle/spec-sheet';
 import { loadCase } from '../cases/load-case';
 import type { Database } from '../db/database';
-import type { JobRow, RunRow } from '../db/models';
-import { isOutdated, samplesOf } from '../runs/runs';
+import type { RunRow } from '../db/models';
+import { samplesOf } from '../runs/runs';
 
 const FIRST_POINTS = 1500;
 
+/** A job as its row tells it, and its vehicle. */
+interface Found {
+  readonly id: string;
+  readonly number: number;
+  readonly complaint: string;
+  readonly state: 'open' | 'closed';
+  readonly vehicle: {
+    readonly id: string;
+    readonly fleetNo: string;
+    readonly name: string;
+    readonly note: string;
+  };
+  readonly hasSheet: boolean;
+}
+
+const FOUND = `
+  SELECT j.id, j.number, j.complaint, j.state, v.spec_sheet_id IS NOT NULL AS "hasSheet",
+    json_build_object('id', v.id, 'fleetNo', v.fleet_no, 'name', v.name, 'note', v.note) AS vehicle
+  FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id WHERE j.number = $1 AND j.active`;
+
 /** The job of a number in an address, unless it was undone, or a 404 in words. */
-export async function jobOr404(db: Database, number: string): Promise<JobRow> {
-  const job = /^\d{1,9}$/.test(number)
-    ? await db.jobs.findOne({ where: { number: Number(number), active: true } })
-    : null;
-  if (!job) error(404, `There is no job ${number.slice(0, 20)}`);
-  return job;
+export async function jobOr404(db: Database, number: string): Promise<Found> {
+  const [found] = /^\d{1,9}$/.test(number)
+    ? await db.sequelize.query<Found>(FOUND, { bind: [Number(number)], type: QueryTypes.SELECT })
+    : [];
+  if (!found) error(404, `There is no job ${number.slice(0, 20)}`);
+  return found;
 }
 
 /**
  * A job with everything it rests on. The page makes the case of it itself, by the same function as everything else,
  * so that entries still waiting to be sent count too.
  */
-async function jobOf(db: Database, job: JobRow) {
-  const [vehicle, known] = await Promise.all([
-    db.vehicles.findByPk(job.vehicleId, { raw: true }),
-    loadCase(db, job, new Date().toISOString())
-  ]);
-  if (!vehicle) error(404, 'The vehicle of this job does not exist any more');
-  const { id, fleetNo, name, note } = vehicle;
-  return { job: { id: job.id, number: job.number }, vehicle: { id, fleetNo, name, note }, known };
-}
+const jobOf = async (db: Database, { id, number, vehicle }: Found) => ({
+  job: { id, number },
+  vehicle,
+  known: await loadCase(db, id, new Date().toISOString())
+});
 
 /** What the job page needs: the job, and the chosen run with its samples, or the latest. */
 export async function jobView(db: Database, number: string, wantedRun: string | null) {
@@ -45,50 +64,48 @@ export async function jobView(db: Database, number: string, wantedRun: string | 
 
 const isId = (text: string) => z.uuid().safeParse(text).success;
 
+/** A run with the sheet it was judged against, and whether that is still the vehicle's. */
+type ShownRun = RunRow & { readonly sheet: SpecSheet; readonly ofOlderSheet: boolean };
+
+const RUN = `
+  SELECT r.id, r.file_name AS "fileName", r.started_at AS "startedAt", r.imported_at AS "importedAt",
+    r.duration_s AS "durationS", r.sample_count AS "sampleCount", r.channels, r.marks, r.report,
+    r.import_warnings AS "importWarnings", r.analysis, r.band, s.sheet,
+    v.spec_sheet_id IS DISTINCT FROM r.spec_sheet_id AS "ofOlderSheet"
+  FROM runs r JOIN spec_sheets s ON s.id = r.spec_sheet_id JOIN jobs j ON j.id = r.job_id
+  JOIN vehicles v ON v.id = j.vehicle_id
+  WHERE r.job_id = $1 AND r.active AND ($2::uuid IS NULL OR r.id = $2) ORDER BY r.imported_at DESC, r.id DESC LIMIT 1`;
+
 async function shownRun(db: Database, jobId: string, wanted: string | null) {
   if (wanted && !isId(wanted)) return null;
-  const run = await db.runs.findOne({
-    where: { jobId, active: true, ...(wanted ? { id: wanted } : {}) },
-    order: [
-      ['importedAt', 'DESC'],
-      ['id', 'DESC']
-    ]
-  });
-  return run && runView(db, run);
+  const [run] = await db.sequelize.query<ShownRun>(RUN, { bind: [jobId, wanted], type: QueryTypes.SELECT });
+  if (!run) return null;
+  const { importedAt, channels, ofOlderSheet, ...shown } = run;
+  return {
+    ...shown,
+    importedAt: importedAt.toISOString(),
+    /** Judged by an older model, or against a sheet that is no longer the vehicle's. */
+    outdated: ofOlderSheet
+      ? ('sheet' as const)
+      : run.analysis.modelVersion === MODEL_VERSION
+        ? null
+        : ('model' as const),
+    samples: thin(await samplesOf(db, run), FIRST_POINTS)
+  };
 }
 
 /** What the closing page needs: the job, and the curves of the two runs that are held side by side. */
 export async function finishView(db: Database, number: string) {
   const view = await jobOf(db, await jobOr404(db, number));
   const pair = assembleCase(view.known)?.pair;
-  const curve = async (id: string | undefined) => {
-    const run = id ? await db.runs.findByPk(id, { attributes: ['id', 'preview', 'band'] }) : null;
-    return run && { id: run.id, ...run.preview, band: run.band };
+  const [before, after] = [pair?.before?.id, pair?.after?.id];
+  const rows = await db.sequelize.query<Pick<RunRow, 'id' | 'preview' | 'band'>>(
+    'SELECT id, preview, band FROM runs WHERE id = ANY ($1::uuid[])',
+    { bind: [[before, after].flatMap((id) => id ?? [])], type: QueryTypes.SELECT }
+  );
+  const curve = (id: string | undefined) => {
+    const run = rows.find((r) => r.id === id);
+    return run ? { id: run.id, ...run.preview, band: run.band } : null;
   };
-  return { ...view, curves: await Promise.all([curve(pair?.before?.id), curve(pair?.after?.id)]) };
-}
-
-async function runView(db: Database, run: RunRow) {
-  const [sheet, outdated, samples] = await Promise.all([
-    db.specSheets.findByPk(run.specSheetId, { raw: true }),
-    isOutdated(db, run),
-    samplesOf(db, run)
-  ]);
-  return {
-    id: run.id,
-    fileName: run.fileName,
-    startedAt: run.startedAt,
-    importedAt: run.importedAt.toISOString(),
-    durationS: run.durationS,
-    sampleCount: run.sampleCount,
-    marks: run.marks,
-    report: run.report,
-    importWarnings: run.importWarnings,
-    analysis: run.analysis,
-    band: run.band,
-    /** The sheet it was judged against. */
-    sheet: sheet?.sheet ?? null,
-    outdated,
-    samples: thin(samples, FIRST_POINTS)
-  };
+  return { ...view, curves: [curve(before), curve(after)] };
 }

@@ -26,6 +26,8 @@ interface Line extends Omit<CaseLine, 'ending'> {
   readonly lastRun: Pick<RunSummary, 'title' | 'sentence'> | null;
   readonly spark: Spark | null;
   readonly due: boolean;
+  /** How many there are in all of what was asked for. */
+  readonly found: number;
 }
 
 /** Which jobs: of one vehicle, in one state, so many from where. */
@@ -49,9 +51,9 @@ const bindOf = ({ vehicleId = null, state, words = [] }: Lines) => [
 ];
 
 const LINES = `
-  WITH shown AS (SELECT j.id ${FOUND} ORDER BY j.state = 'closed', j.last_at DESC LIMIT $4 OFFSET $5)
+  WITH shown AS (SELECT j.id, (count(*) OVER ())::int AS found ${FOUND} ORDER BY j.state = 'closed', j.last_at DESC LIMIT $4 OFFSET $5)
   SELECT j.id, j.number, j.complaint, j.state, j.outcome, j.last_at AS "lastAt", v.fleet_no AS "fleetNo",
-         v.name AS "vehicleName", v.id AS "vehicleId", j.leader, j.results, j.proof, j.line_due > j.line_done AS due, last.spark,
+         v.name AS "vehicleName", v.id AS "vehicleId", j.leader, j.results, j.proof, j.line_due > j.line_done AS due, last.spark, shown.found,
          jsonb_build_object('title', last.summary->'title', 'sentence', last.summary->'sentence') AS "lastRun"
   FROM shown JOIN jobs j ON j.id = shown.id JOIN vehicles v ON v.id = j.vehicle_id
   LEFT JOIN LATERAL (SELECT summary, spark FROM runs r WHERE r.job_id = j.id AND r.active ORDER BY imported_at DESC LIMIT 1) last ON true
@@ -60,8 +62,8 @@ const LINES = `
 /** So many lines that are due are projected before a list is shown; where more are, it shows what they last said. */
 const AT_ONCE = 8;
 
-/** Jobs with their state, what leads and their last run: open ones first, the latest on top. */
-export async function jobLines(db: Database, which: Lines = {}) {
+/** Jobs with their state, what leads and their last run, open ones first, the latest on top; and how many there are in all. */
+export async function jobsFound(db: Database, which: Lines) {
   const bind = [...bindOf(which), Math.min(which.limit ?? MOST, MOST), which.offset ?? 0];
   const read = () => db.sequelize.query<Line>(LINES, { bind, type: QueryTypes.SELECT });
   let lines = await read();
@@ -70,12 +72,19 @@ export async function jobLines(db: Database, which: Lines = {}) {
     await projectLines(db, due, AT_ONCE);
     lines = await read();
   }
-  return lines.map(({ lastRun, due: _, ...line }) => ({
-    ...line,
-    lastAt: line.lastAt.toISOString(),
-    lastRun: lastRun?.title ? lastRun : null
-  }));
+  return {
+    // Past the last of them nothing tells how many there are.
+    count: lines[0]?.found ?? (which.offset ? await countJobs(db, which) : 0),
+    lines: lines.map(({ lastRun, due: _, found: __, ...line }) => ({
+      ...line,
+      lastAt: line.lastAt.toISOString(),
+      lastRun: lastRun?.title ? lastRun : null
+    }))
+  };
 }
+
+/** The same without their number. */
+export const jobLines = async (db: Database, which: Lines = {}) => (await jobsFound(db, which)).lines;
 
 /** Open jobs, with where the engines of their vehicles stand now. */
 export async function openLines(db: Database) {
@@ -89,8 +98,7 @@ export async function openLines(db: Database) {
   }));
 }
 
-/** How many jobs there are of a kind. */
-export async function countJobs(db: Database, which: Lines): Promise<number> {
+async function countJobs(db: Database, which: Lines): Promise<number> {
   const [{ n }] = await db.sequelize.query<{ n: number }>(`SELECT count(*)::int AS n ${FOUND}`, {
     bind: bindOf(which),
     type: QueryTypes.SELECT

@@ -10,12 +10,8 @@ const POINTS = 400;
 
 /** A job's report from its record as it stands. A 404 in words where there is no such job. */
 export async function reportView(db: Database, number: string, zone: string): Promise<Report> {
-  const row = await jobOr404(db, number);
-  const [vehicle, known] = await Promise.all([
-    db.vehicles.findByPk(row.vehicleId, { rejectOnEmpty: true }),
-    loadCase(db, row, new Date().toISOString())
-  ]);
-  const job = assembleCase(known)!;
+  const { vehicle, ...row } = await jobOr404(db, number);
+  const job = assembleCase(await loadCase(db, row.id, new Date().toISOString()))!;
   const drawn = [job.pair.before, job.pair.after].flatMap((r) => r ?? []);
   const curves = await Promise.all(drawn.map(async (r) => [r.id, await curveOf(db, r.id)] as const));
   const format = new Intl.DateTimeFormat('en-GB', {

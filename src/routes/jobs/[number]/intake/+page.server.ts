@@ -5,7 +5,8 @@ import { jobOr404 } from '$lib/server/views/job';
 import { eventsOf } from '$lib/server/record/events';
 
 export const load = async ({ params }) => {
-  const { id, number, vehicleId } = await jobOr404(database(), params.number);
+  const { id, number, vehicle } = await jobOr404(database(), params.number);
+  const vehicleId = vehicle.id;
   const [view, events] = await Promise.all([
     intakeView(database(), vehicleId),
     eventsOf(database(), `job:${id}`)

@@ -6,16 +6,11 @@ import { loadCase } from '$lib/server/cases/load-case';
 
 export const load = async ({ params, depends }) => {
   const db = database();
-  const job = await jobOr404(db, params.number);
-  depends(`record:job:${job.id}`);
-  const vehicle = await db.vehicles.findByPk(job.vehicleId, { rejectOnEmpty: true });
-  const sheet = vehicle.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
-  return {
-    job: { id: job.id, number: job.number },
-    vehicle: { id: vehicle.id, fleetNo: vehicle.fleetNo, name: vehicle.name },
-    sheet: sheet?.sheet ?? null,
-    knownGood: await knownGoodRuns(db, vehicle.id),
-    known: await loadCase(db, job, new Date().toISOString()),
-    adapters: knownAdapters()
-  };
+  const { id, number, vehicle } = await jobOr404(db, params.number);
+  depends(`record:job:${id}`);
+  const [known, knownGood] = await Promise.all([
+    loadCase(db, id, new Date().toISOString()),
+    knownGoodRuns(db, vehicle.id)
+  ]);
+  return { job: { id, number }, vehicle, sheet: known.sheet, knownGood, known, adapters: knownAdapters() };
 };
