@@ -43,7 +43,7 @@ function printOn(
   const usual = plantFor(spec);
   const features = measure(grid, run, heatTimeOf(grid, run, usual), spec, usual.fan.kind !== 'none');
   const at = new Date(BEGIN + day * DAY_MS).toISOString();
-  return fingerprintOf({ id: `${day}`, at, verdict: 'none', jumps: 0, features }, spec.thermostat.startOpenC);
+  return fingerprintOf({ id: `${day}`, at, verdict: 'none', jumps: 0, features }, usual.startOpenC);
 }
 
 const EVERY_DAYS = 14;

@@ -37,6 +37,8 @@ export interface Outcome {
   readonly found: readonly string[];
   /** Held against a limit that nobody gave: unusual at most, and of a third of the weight. */
   readonly typical: boolean;
+  /** Fields of the sheet that would decide it, or make it plainer, and are not given. */
+  readonly asks: readonly string[];
   readonly points: readonly Point[];
   /** Contradictions with what else the record says. Pointed out, never blocking. */
   readonly doubts: readonly string[];
@@ -62,8 +64,9 @@ export interface NamedResult {
 }
 
 /** What a check makes of its readings, with the results it found by their names. */
-export type Judged<Name extends string> = Omit<Outcome, 'found' | 'points' | 'typical'> & {
+export type Judged<Name extends string> = Omit<Outcome, 'found' | 'points' | 'typical' | 'asks'> & {
   readonly typical?: boolean;
+  readonly asks?: readonly string[];
   readonly found: readonly Name[];
   /** Not settled: it speaks for what fits best, and against nothing yet. */
   readonly open?: boolean;
@@ -210,7 +213,12 @@ export function spoken(
   const against = open ? [] : said('against').filter((p) => !fors.some((f) => f.fault === p.fault));
   const once = (points: Point[]) =>
     points.filter((p, i) => points.findIndex((q) => q.fault === p.fault) === i);
-  return { ...judged, typical: judged.typical ?? false, points: [...once(fors), ...once(against)] };
+  return {
+    ...judged,
+    typical: judged.typical ?? false,
+    asks: (judged.asks ?? []).filter(Boolean),
+    points: [...once(fors), ...once(against)]
+  };
 }
 
 /** A cold check done on an engine that was not cold is kept and carries no weight. */
@@ -266,9 +274,14 @@ export const outcome = <Name extends string = never>(
  * A judgement against a limit that nobody gave: a finding becomes unusual, with the value of the sheet that would
  * decide, and everything it says weighs less.
  */
-export const unusual = <Name extends string>(judged: Judged<Name>, wouldDecide: string): Judged<Name> => ({
+export const unusual = <Name extends string>(
+  judged: Judged<Name>,
+  wouldDecide: string,
+  ...asks: readonly string[]
+): Judged<Name> => ({
   ...judged,
   typical: true,
+  asks,
   ...(judged.result === 'fail'
     ? {
         result: 'unclear',

@@ -4,7 +4,7 @@ import { FAULTS } from '../faults/registry';
 import { incomparable } from '../runs/compare';
 import type { RunSummary } from '../runs/run-summary';
 import type { FaultId } from '../vehicle/faults';
-import { limitsOf } from '../vehicle/limits';
+import { fanStages, limitsOf } from '../vehicle/limits';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 
 /** What the proof asks of a run. */
@@ -85,6 +85,6 @@ function blindness(cause: FaultId | null, run: ProofRun, sheet: SpecSheet | null
   return drawn.blind({
     maxC: run.features.maxC ?? -Infinity,
     startOpenC: startOpenC.value,
-    fanOnC: sheet?.fan?.stages?.[0]?.onC ?? null
+    fanOnC: fanStages(sheet)[0]?.onC ?? null
   });
 }

@@ -1,4 +1,4 @@
-import { limitsOf } from '../vehicle/limits';
+import { fanStages, limitsOf } from '../vehicle/limits';
 import { contentKey, Recent } from '../base/content-key';
 import { ROAD_RESULTS } from '../checks/by-hand';
 import { outcome, spoken, type Judged, type Outcome } from '../checks/check';
@@ -67,7 +67,7 @@ function readRoad(
   const limits = limitsOf(sheet);
   const [lowC, highC] = [limits.regulatingLowC.value, limits.regulatingHighC.value];
   // An electric fan lets a standing engine rise to where it switches; a fan on the engine holds it in range.
-  const fanOnC = sheet.fan?.stages?.[0]?.onC;
+  const fanOnC = fanStages(sheet)[0]?.onC;
   const standingHotC = fanOnC === undefined ? highC + 3 : fanOnC + 2.5;
   const numbers = [
     { name: 'On the move', value: sayC(moving), limit: `${sayC(lowC)} to ${sayC(highC)}` },

@@ -27,6 +27,8 @@ export const healthy = {
     told: { 'gauge-low': 0.15, 'gauge-high': 0.12 },
     curve: {
       kind: 'warms',
+      // A sheet that does not say where it opens is not wrong about it.
+      applies: (p) => !p.openingSupposed,
       scale: 'up to 12 °C off, one way or the other',
       variants: {
         lower: (p, s) => ({ startOpenC: p.startOpenC - 12 * s, fullOpenC: p.fullOpenC - 12 * s }),

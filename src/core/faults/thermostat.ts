@@ -71,6 +71,8 @@ export const thermostat = {
     codes: ['P0125', 'P0126', 'P0128'],
     curve: {
       kind: 'warms',
+      // Too low is a comparison: nobody said what it should be.
+      applies: (p) => !p.openingSupposed,
       scale: 'up to 24 °C too early',
       variants: usual((p, s) => ({ startOpenC: p.startOpenC - 24 * s, fullOpenC: p.fullOpenC - 24 * s })),
       severities: [0.25, 0.45, 0.7, 1],

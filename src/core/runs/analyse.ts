@@ -1,6 +1,7 @@
 import { sayC } from '../units/say';
 import type { Instrument } from '../measure/instruments';
 import type { Log } from '../logs/channels';
+import { limitsOf } from '../vehicle/limits';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { bandByDraws, drained, type Band } from '../physics/plant/band';
 import type { FaultId } from '../vehicle/faults';
@@ -197,7 +198,7 @@ const WELL_BELOW_C = 10;
 /** The coolant as read, on the drive's grid, until it first comes near start-to-open. */
 function beforeOpening(grid: Grid, dt: number, spec: SpecSheet): Float64Array {
   const stride = Math.max(1, Math.round(dt / grid.dt));
-  const until = grid.ect.findIndex((c) => c > spec.thermostat.startOpenC - WELL_BELOW_C);
+  const until = grid.ect.findIndex((c) => c > limitsOf(spec).startOpenC.value - WELL_BELOW_C);
   return grid.ect.slice(0, until < 0 ? undefined : until).filter((_, i) => i % stride === 0);
 }
 
@@ -210,7 +211,7 @@ function flatLine(grid: Grid, spec: SpecSheet): FaultId | undefined {
   if (value < -25) return 'ect-open-circuit';
   if (value > 125) return 'ect-short-circuit';
   const running = (grid.channels.rpm ?? new Float64Array(0)).some((v) => v > 400);
-  return running && value < spec.thermostat.startOpenC - 20 ? 'ect-wiring' : undefined;
+  return running && value < limitsOf(spec).startOpenC.value - 20 ? 'ect-wiring' : undefined;
 }
 
 /**
@@ -235,7 +236,7 @@ function verdictOf(
     const settled = healthy <= HEALTHY_AT_MOST[isBlindTo(best.fault) ? 'blind' : 'shown'];
     return settled ? best.fault : 'not-enough';
   }
-  const opened = (features.maxC ?? 0) >= spec.thermostat.startOpenC - 3;
+  const opened = (features.maxC ?? 0) >= limitsOf(spec).startOpenC.value - 3;
   return opened && !isBlindTo('thermostat-stuck-closed') ? 'none' : 'not-enough';
 }
 

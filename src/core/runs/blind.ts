@@ -107,8 +107,8 @@ export const fanDiffers = (bench: ObservedRun, { trace }: Fitted, healthy: Fitte
   });
 
 /** What the run showed, for the reason why it was blind. */
-const shownOf = ({ features, plant, spec }: ObservedRun): Shown => ({
+const shownOf = ({ features, plant }: ObservedRun): Shown => ({
   maxC: features.maxC ?? -Infinity,
-  startOpenC: spec.thermostat.startOpenC,
+  startOpenC: plant.startOpenC,
   fanOnC: plant.fan.kind === 'none' ? null : plant.fan.stages[0].onC
 });

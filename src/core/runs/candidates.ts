@@ -71,12 +71,27 @@ const SUPPOSED_POINTS: readonly { readonly shiftC: number; readonly share: numbe
   { shiftC: -9, share: 0.35 }
 ];
 
+/** Where a thermostat opens whose number nobody gave, as often as it is met: about the usual, well below it and above. */
+const SUPPOSED_OPENINGS: typeof HEALTHY = [
+  ...HEALTHY.map((h) => ({ ...h, share: 0.5 * h.share })),
+  ...(
+    [
+      [-8, 'lower', 0.3],
+      [7, 'higher', 0.2]
+    ] as const
+  ).map(([byC, way, share]) => ({
+    variant: `opens ${way}`,
+    share,
+    of: (p: PlantParams) => ({ startOpenC: p.startOpenC + byC, fullOpenC: p.fullOpenC + byC })
+  }))
+];
+
 const healthyOnes = (plant: PlantParams): Candidate[] =>
   (plant.fan.kind !== 'none' && plant.fan.pointsSupposed
     ? SUPPOSED_POINTS
     : [{ shiftC: 0, share: 1 }]
   ).flatMap((point) =>
-    HEALTHY.map(({ variant, share, of }) => ({
+    (plant.openingSupposed ? SUPPOSED_OPENINGS : HEALTHY).map(({ variant, share, of }) => ({
       fault: 'none',
       variant: point.shiftC === 0 ? variant : `${variant}, fan from lower on`,
       severity: 0,

@@ -1,4 +1,4 @@
-import { limitsOf } from '../vehicle/limits';
+import { fanStages, limitsOf, originWords } from '../vehicle/limits';
 import { INSTRUMENTS, type Instrument } from '../measure/instruments';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../units/say';
@@ -93,28 +93,32 @@ const MONITOR_BELOW_C = 11;
 const MONITOR_WAITS_S = 20 * 60;
 
 function opening(f: Features, spec: SpecSheet, add: Add): void {
-  const { startOpenC } = spec.thermostat;
+  const { startOpenC: start } = limitsOf(spec);
+  const startOpenC = start.value;
+  const word = `start-to-open at ${c(startOpenC)}${start.origin === 'typical' ? ` (${originWords(start)})` : ''}`;
+  // What is held against a figure that nobody gave is told, and is no finding.
+  const off = start.origin === 'typical' ? 'note' : 'off';
   // The standard's monitor behind P0128 waits for this mark.
   const mark = `within ${by(MONITOR_BELOW_C)} of start-to-open`;
   if (f.nearRegulatingAtS !== null) add('note', `Came ${mark} after ${clock(f.nearRegulatingAtS)}`);
   else if (f.durationS > MONITOR_WAITS_S)
-    add('off', `Never came ${mark}: a monitor behind P0128 would store its code`);
+    add(off, `Never came ${mark}: a monitor behind P0128 would store its code`);
   if (f.warmRateCPerMin !== null) add('note', `Warmed at ${by(f.warmRateCPerMin)} a minute`);
   if (f.knee) {
-    const off = f.knee.celsius - startOpenC;
+    const byC = f.knee.celsius - startOpenC;
     const where = `Knee at ${c(f.knee.celsius)} ± ${by(2 * f.knee.uncertaintyC)} after ${clock(f.knee.atS)}`;
-    if (off < -5) add('off', `${where}: ${by(-off)} below start-to-open at ${c(startOpenC)}`);
-    else if (off > 7) add('off', `${where}: ${by(off)} above start-to-open at ${c(startOpenC)}`);
-    else add('as-expected', `${where}; start-to-open is ${c(startOpenC)}`);
+    if (byC < -5) add(off, `${where}: ${by(-byC)} below ${word}`);
+    else if (byC > 7) add(off, `${where}: ${by(byC)} above ${word}`);
+    else add('as-expected', `${where}; ${word.replace(' at ', ' is ')}`);
     if ((f.overshootC ?? 0) > 6) add('off', `Overshot by ${by(f.overshootC!)} at the first opening`);
   } else if (f.maxC !== null && f.startC !== null && f.maxC > startOpenC + 8 && f.startC < startOpenC - 20)
-    add('off', `Rose past start-to-open at ${c(startOpenC)} without a knee`);
+    add(off, `Rose past ${word} without a knee`);
   else if (f.plateauC !== null && f.startC !== null && f.startC < startOpenC - 20)
     add('off', 'No knee: the rise bends from the beginning and levels off by itself');
 }
 
 function hose(f: Features, spec: SpecSheet, add: Add): void {
-  const name = spec.thermostat.side === 'inlet' ? 'Lower hose' : 'Upper hose';
+  const name = spec.thermostat?.side === 'inlet' ? 'Lower hose' : 'Upper hose';
   switch (f.hose.kind) {
     case 'rush':
       return add(
@@ -124,7 +128,7 @@ function hose(f: Features, spec: SpecSheet, add: Add): void {
     case 'creep':
       return add('off', `${name} warmed along with the engine from the start`);
     case 'stayed-cool':
-      return add((f.maxC ?? 0) > spec.thermostat.fullOpenC ? 'off' : 'note', `${name} stayed cool`);
+      return add((f.maxC ?? 0) > limitsOf(spec).fullOpenC.value ? 'off' : 'note', `${name} stayed cool`);
     case 'not-logged':
       return;
   }
@@ -134,8 +138,11 @@ function regulating(f: Features, spec: SpecSheet, add: Add): void {
   if (f.plateauC === null) return add('note', 'Still warming up at the end of the run');
   const limits = limitsOf(spec);
   const [low, high] = [limits.regulatingLowC.value, limits.regulatingHighC.value];
-  const text = `Regulated at ${c(f.plateauC)} ± ${by(f.plateauSpreadC ?? 0)}; should be ${low} to ${c(high)}`;
-  add(f.plateauC < low - 2 || f.plateauC > high + 4 ? 'off' : 'as-expected', text);
+  const [outside, origin] =
+    f.plateauC < low - 2 ? [true, limits.regulatingLowC] : [f.plateauC > high + 4, limits.regulatingHighC];
+  const whose = origin.origin === 'typical' ? `, ${originWords(origin)}` : '';
+  const text = `Regulated at ${c(f.plateauC)} ± ${by(f.plateauSpreadC ?? 0)}; should be ${low} to ${c(high)}${whose}`;
+  add(!outside ? 'as-expected' : whose ? 'note' : 'off', text);
   if (f.hunting) {
     const { amplitudeC, periodS, withFan } = f.hunting;
     const swing = `Swings by ± ${by(amplitudeC)} every ${clock(periodS)}`;
@@ -160,7 +167,7 @@ function fan(f: Features, spec: SpecSheet, add: Add): void {
       f.fan.ratio > 0.93 ? 'off' : 'note',
       `Fan turned at ${Math.round(f.fan.ratio * 100)} % of engine speed for most of the run`
     );
-  const stage = spec.fan?.stages?.[0];
+  const [stage] = fanStages(spec);
   if (!stage) return;
   const ons = f.fan.switches.filter((s) => s.to === 'on' && !s.withAc && s.atS > 10);
   if (f.fan.from === 'none') return;

@@ -1,3 +1,4 @@
+import { limitsOf } from '../vehicle/limits';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { readAfterRun, stopIndex, upTo, type AfterRun } from './after-run';
 import { fanCoolingRate, readHunting, type Hunting } from './cycles';
@@ -73,8 +74,9 @@ export function measure(
   const firstOf = (key: 'ambient_c' | 'iat_c') =>
     grid.channels[key] ? medianOf(grid.channels[key], 0, Math.max(3, Math.round(20 / dt))) : null;
   const minus = (other: number | null) => (startC === null || other === null ? null : startC - other);
+  const opensC = limitsOf(spec).startOpenC.value;
   const knee = findKnee(ect, heatTime, dt);
-  const warmFrom = warmIndex(level, knee, spec, dt);
+  const warmFrom = warmIndex(level, knee, opensC, dt);
   const segments = warmFrom === null ? [] : segmentsFrom(grid, run, warmFrom);
   const settled =
     warmFrom === null
@@ -88,14 +90,14 @@ export function measure(
   const above = (limit: number | null | undefined) =>
     limit == null ? 0 : known.filter((v) => v > limit).length * dt;
   const fan = readFan(grid, electricFan);
-  const near = startC === null ? -1 : level.findIndex((v) => v >= spec.thermostat.startOpenC - 11);
+  const near = startC === null ? -1 : level.findIndex((v) => v >= opensC - 11);
   return {
     durationS: (whole.n - 1) * dt,
     warmFromS: warmFrom === null ? null : warmFrom * dt,
     startC,
     startMinusAmbientC: minus(firstOf('ambient_c')),
     startMinusIntakeC: minus(firstOf('iat_c')),
-    warmRateCPerMin: warmRate(level, knee, spec, dt),
+    warmRateCPerMin: warmRate(level, knee, opensC, dt),
     knee,
     hose: readHose(grid, spec),
     overshootC: knee ? overshoot(level, knee, dt) : null,
@@ -116,12 +118,11 @@ export function measure(
 }
 
 /** °C a minute over the middle of the rise, 25 to 75 % of the way up to the opening or to what was reached. */
-function warmRate(level: Float64Array, knee: Knee | null, spec: SpecSheet, dt: number): number | null {
+function warmRate(level: Float64Array, knee: Knee | null, opensC: number, dt: number): number | null {
   const first = level.findIndex((v) => !Number.isNaN(v));
   if (first < 0) return null;
   const known = level.filter((v) => !Number.isNaN(v));
-  const top =
-    knee?.celsius ?? Math.min(spec.thermostat.startOpenC, known.toSorted()[Math.floor(known.length * 0.8)]);
+  const top = knee?.celsius ?? Math.min(opensC, known.toSorted()[Math.floor(known.length * 0.8)]);
   const rise = top - level[first];
   if (rise < 8) return null;
   const from = level.findIndex((v) => v >= level[first] + 0.25 * rise);
@@ -130,7 +131,7 @@ function warmRate(level: Float64Array, knee: Knee | null, spec: SpecSheet, dt: n
 }
 
 /** Where regulation begins: a minute after the knee, or where an unbent rise has levelled off. */
-function warmIndex(level: Float64Array, knee: Knee | null, spec: SpecSheet, dt: number): number | null {
+function warmIndex(level: Float64Array, knee: Knee | null, opensC: number, dt: number): number | null {
   const n = level.length;
   if (knee) {
     const i = Math.round((knee.atS + 45) / dt);
@@ -139,13 +140,13 @@ function warmIndex(level: Float64Array, knee: Knee | null, spec: SpecSheet, dt: 
   const first = level.findIndex((v) => !Number.isNaN(v));
   const end = medianOf(level, Math.floor(n * 0.7), n);
   if (first < 0 || end === null) return null;
-  if (end - level[first] < 10) return level[first] > spec.thermostat.startOpenC - 25 ? first : null;
+  if (end - level[first] < 10) return level[first] > opensC - 25 ? first : null;
   const i = level.findIndex((v) => v >= level[first] + 0.84 * (end - level[first]));
   const clock = Float64Array.from(level, (_, k) => k * dt);
   const early = lineFit(clock, level, first, Math.max(first + 5, i));
   const late = lineFit(clock, level, i, n);
   const levelled = early && late && late.slope < Math.min(0.45 * early.slope, 1.5 / 60);
-  const passed = i >= 0 && level[i] > spec.thermostat.startOpenC - 5;
+  const passed = i >= 0 && level[i] > opensC - 5;
   return i >= 0 && (n - i) * dt > 120 && (levelled || passed) ? i : null;
 }
 
@@ -228,7 +229,7 @@ function perLoad(segments: readonly Segment[]): number | null {
 
 /** Rush or creep: does the hose behind the thermostat jump while the engine is hot, or rise with it from cold? */
 function readHose(grid: Grid, spec: SpecSheet): HoseReading {
-  const key = spec.thermostat.side === 'inlet' ? 'lower_hose_c' : 'upper_hose_c';
+  const key = spec.thermostat?.side === 'inlet' ? 'lower_hose_c' : 'upper_hose_c';
   const values = grid.channels[key];
   if (!values) return { kind: 'not-logged' };
   const hose = smooth(values, Math.max(3, Math.round(9 / grid.dt)));
@@ -241,7 +242,8 @@ function readHose(grid: Grid, spec: SpecSheet): HoseReading {
     const rise = hose[i + minute] - hose[i] - Math.max(0, ect[i + minute] - ect[i]);
     if (ect[i] - hose[i] > 12 && rise > best.rise) best = { rise, at: i };
   }
-  const middle = ect.findIndex((v, i) => i > first && v >= (ect[first] + spec.thermostat.startOpenC) / 2);
+  const opensC = limitsOf(spec).startOpenC.value;
+  const middle = ect.findIndex((v, i) => i > first && v >= (ect[first] + opensC) / 2);
   const followed = middle > 0 ? (hose[middle] - hose[first]) / Math.max(1, ect[middle] - ect[first]) : 0;
   // A healthy thermostat weeps a little, so on a slow warm-up its hose may come half the way before the rush.
   if (followed > 0.7) return { kind: 'creep' };

@@ -27,7 +27,7 @@ export function fit(bench: ObservedRun, plant: PlantParams, from: number, rounds
 export function fitOn(bench: ObservedRun, plant: PlantParams, first: Fitted, rounds = 2): Fitted {
   const { trueStartC } = first;
   const start = bench.features.startC ?? bench.ambientC;
-  const top = Math.min(bench.spec.thermostat.startOpenC - 3, bench.reachedC);
+  const top = Math.min(bench.plant.startOpenC - 3, bench.reachedC);
   const level = start + 0.7 * (top - start);
   const reached = top - start > 15 ? crossing(bench.observed, level) : -1;
   let { heatScale, trace } = first;

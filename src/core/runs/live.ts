@@ -1,4 +1,4 @@
-import { limitsOf } from '../vehicle/limits';
+import { fanStages, limitsOf } from '../vehicle/limits';
 import { ambientKpa, boilingC } from '../physics/coolant/boiling';
 import type { Log } from '../logs/channels';
 import type { SpecSheet } from '../vehicle/spec-sheet';
@@ -37,7 +37,7 @@ export function momentOf(log: Pick<Log, 't' | 'channels'>, sheet: SpecSheet | nu
   const limits = limitsOf(sheet);
   const [hotC, stopC] = [limits.hotC.value, limits.stopC.value];
   const implausible = implausibleAt(t, ect, last, sheet);
-  const stages = sheet?.fan?.drive === 'none' ? [] : (sheet?.fan?.stages ?? []);
+  const stages = fanStages(sheet);
   return {
     t: t[last],
     coolantC,

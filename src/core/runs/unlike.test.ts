@@ -90,3 +90,37 @@ describe('a fan whose switching points nobody gave', () => {
     expect(analyse(log, curlew).suspects[0].fault).toBe('fan-setpoint-modified');
   });
 });
+
+describe('a thermostat whose number nobody gave', () => {
+  const of = (startOpenC: number, fault: FaultId = 'none', severity = 0.8) =>
+    logFrom({
+      spec: {
+        ...curlew,
+        regulating: null,
+        thermostat: { ...curlew.thermostat, startOpenC, fullOpenC: startOpenC + 12, closedByC: null }
+      },
+      fault,
+      severity,
+      legs: DRIVES.mixed,
+      ambientC: 8,
+      startC: 8,
+      columns: 'scan',
+      seed: 5
+    });
+  const bare: SpecSheet = { format: 'pyrethos.spec-sheet', version: 1, name: 'A Curlew without a book' };
+  it.each([77, 82, 87, 92])('is no finding where it opens at %i °C', (startOpenC) => {
+    const { verdict, evidence } = analyse(of(startOpenC), bare);
+    expect(WELL).toContain(verdict);
+    expect(evidence.filter((e) => e.state === 'off').map((e) => e.text)).toEqual([]);
+  });
+  it('is still seen to leak', () => {
+    expect(analyse(of(87, 'thermostat-stuck-open'), bare).verdict).toBe('thermostat-stuck-open');
+  });
+  it('is called of too low a rating only against a number', () => {
+    const low = of(70);
+    expect(analyse(low, bare).suspects.map((s) => s.fault)).not.toContain('thermostat-low-rating');
+    expect(analyse(low, { ...bare, thermostat: { startOpenC: 88 } }).suspects[0].fault).toBe(
+      'thermostat-low-rating'
+    );
+  });
+});

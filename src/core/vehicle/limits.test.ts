@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { limitsOf, originWords, type Limits } from './limits';
+import { fanStages, limitsOf, originWords, type Limits } from './limits';
+import { askedOn, SHEET_PARTS } from './sheet-fields';
 import { readSpecSheet } from './spec-sheet';
 
 const curlew = JSON.parse(readFileSync('demo/specs/qh-03-curlew.spec.json', 'utf8'));
@@ -25,14 +26,26 @@ describe('the limits of a vehicle', () => {
   });
 
   it('are learned where good runs taught them, before anything typical', () => {
-    const { regulatingLowC, regulatingHighC, hotC } = limitsOf(bare.value, { regulatingLowC: 86, hotC: 111 });
-    expect([regulatingLowC, hotC]).toEqual([
-      { value: 86, origin: 'learned' },
-      { value: 111, origin: 'learned' }
+    const sheet = { ...bare.value, thermostat: null, learned: { startOpenC: 83.5, fanOnC: 97 } };
+    const { startOpenC, fullOpenC, fanOnC } = limitsOf(sheet);
+    expect([startOpenC, fanOnC].map((l) => [l.value, l.origin, l.field])).toEqual([
+      [83.5, 'learned', 'thermostat.startOpenC'],
+      [97, 'learned', 'fan.stages.0.onC']
     ]);
-    expect(regulatingHighC).toEqual({ value: 101, origin: 'typical' });
-    // What the sheet gives goes before what was learned.
-    expect(limitsOf(curlew, { hotC: 100 }).hotC).toEqual({ value: 112, origin: 'given' });
+    expect(fullOpenC).toMatchObject({ value: 95.5, origin: 'typical' });
+    expect(fanStages(sheet)).toEqual([{ name: 'low', onC: 97, offC: 92 }]);
+    // What the sheet gives goes before what was learned; what nobody knows switches nowhere.
+    expect(limitsOf({ ...curlew, learned: { fanOnC: 90 } }).fanOnC).toMatchObject({
+      value: 101,
+      origin: 'given'
+    });
+    expect(fanStages(bare.value)).toEqual([]);
+  });
+
+  it('name a field of the sheet that would give them', () => {
+    const paths = SHEET_PARTS.flatMap(({ fields }) => askedOn(curlew, fields)).map((f) => f.path);
+    for (const { field } of Object.values(limitsOf(curlew)))
+      expect([...paths, '', 'fan.stages.0.onC', 'clutch.tipPlayMaxMm'], field).toContain(field);
   });
 
   it.each([

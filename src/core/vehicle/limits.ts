@@ -1,3 +1,4 @@
+import { valueAt } from '../units/field';
 import { GENERIC_CURVE, type Curve } from './sensor-curve';
 import type { SpecSheet } from './spec-sheet';
 
@@ -10,6 +11,8 @@ type LimitOrigin = 'given' | 'learned' | 'typical';
 export interface Limit<T = number> {
   readonly value: T;
   readonly origin: LimitOrigin;
+  /** Where the sheet would give it; empty where this vehicle has no such field. */
+  readonly field: string;
 }
 
 /** Every limit and default of a vehicle, °C unless the name carries another unit. */
@@ -47,55 +50,69 @@ export interface Limits {
   readonly tipPlayMaxMm: Limit;
 }
 
-/** What a vehicle's own good runs taught, by the name of the limit. */
-export type LearnedLimits = Readonly<Partial<Record<Exclude<keyof Limits, 'curve'>, number>>>;
-
 /**
  * The limits of a vehicle, each with where it comes from: the only place that has a default for one. What the sheet
- * gives goes before what was learned, and that before what is usual. Typical figures are ours: round numbers of
- * ordinary passenger engines, on the safe side where they guard a person. Pure.
+ * gives goes before what its own good runs taught it, and that before what is usual. Typical figures are ours: round
+ * numbers of ordinary passenger engines, on the safe side where they guard a person. Pure.
  */
-export function limitsOf(sheet: SpecSheet | null, learned: LearnedLimits = {}): Limits {
-  const limit = (name: keyof LearnedLimits, given: number | null | undefined, typical: number): Limit => {
-    if (given != null) return { value: given, origin: 'given' };
-    const own = learned[name];
-    return own === undefined ? { value: typical, origin: 'typical' } : { value: own, origin: 'learned' };
+export function limitsOf(sheet: SpecSheet | null): Limits {
+  const { learned } = sheet ?? {};
+  const limit = (field: string, typical: number, own?: number | null): Limit => {
+    const given = valueAt(sheet, field) as number | null | undefined;
+    if (given != null) return { value: given, origin: 'given', field };
+    return own == null
+      ? { value: typical, origin: 'typical', field }
+      : { value: own, origin: 'learned', field };
   };
-  const { thermostat, regulating, limits, ect, fan, clutch, cap, engine } = sheet ?? {};
-  const thermal = clutch?.kind === 'thermal' ? clutch : null;
-  const fixed = clutch?.kind === 'fixed' ? clutch : null;
-  const startOpenC = limit('startOpenC', thermostat?.startOpenC, 85);
-  const fullOpenC = limit('fullOpenC', thermostat?.fullOpenC, startOpenC.value + 12);
-  const displacementL = limit('displacementL', engine?.displacementL, 1.8);
-  const engageAirC = limit('engageAirC', thermal?.engageAirC, 65);
+  const clutchIs = (kind: string, field: string) => (sheet?.clutch?.kind === kind ? `clutch.${field}` : '');
+  const curve = sheet?.ect?.curve;
+  const startOpenC = limit('thermostat.startOpenC', 85, learned?.startOpenC);
+  const fullOpenC = limit('thermostat.fullOpenC', startOpenC.value + 12);
+  const displacementL = limit('engine.displacementL', 1.8);
+  const engageAirC = limit(clutchIs('thermal', 'engageAirC'), 65);
   return {
     startOpenC,
     fullOpenC,
-    minLiftMm: limit('minLiftMm', thermostat?.minLiftMm, 7),
-    regulatingLowC: limit('regulatingLowC', regulating?.lowC, startOpenC.value - 4),
-    regulatingHighC: limit('regulatingHighC', regulating?.highC, fullOpenC.value),
-    hotC: limit('hotC', limits?.hotC, Math.min(114, fullOpenC.value + 13)),
-    stopC: limit('stopC', limits?.stopC, 118),
-    openCapC: limit('openCapC', limits?.openCapC, 50),
-    openReadsC: limit('openReadsC', ect?.openReadsC, -40),
-    shortReadsC: limit('shortReadsC', ect?.shortReadsC, 140),
-    tolerancePct: limit('tolerancePct', ect?.tolerancePct, 3),
-    referenceV: limit('referenceV', ect?.referenceV, 5),
-    pullUpOhm: limit('pullUpOhm', ect?.pullUpOhm, 2200),
-    curve: ect?.curve ? { value: ect.curve, origin: 'given' } : { value: GENERIC_CURVE, origin: 'typical' },
-    fanOnC: limit('fanOnC', fan?.stages?.[0]?.onC, fullOpenC.value + 5),
-    afterRunMaxMin: limit('afterRunMaxMin', fan?.afterRunMaxMin, 0),
-    capKPa: limit('capKPa', cap?.kPa, 100),
+    minLiftMm: limit('thermostat.minLiftMm', 7),
+    regulatingLowC: limit('regulating.lowC', startOpenC.value - 4),
+    regulatingHighC: limit('regulating.highC', fullOpenC.value),
+    hotC: limit('limits.hotC', Math.min(114, fullOpenC.value + 13)),
+    stopC: limit('limits.stopC', 118),
+    openCapC: limit('limits.openCapC', 50),
+    openReadsC: limit('ect.openReadsC', -40),
+    shortReadsC: limit('ect.shortReadsC', 140),
+    tolerancePct: limit('ect.tolerancePct', 3),
+    referenceV: limit('ect.referenceV', 5),
+    pullUpOhm: limit('ect.pullUpOhm', 2200),
+    curve: {
+      value: curve ?? GENERIC_CURVE,
+      origin: curve ? 'given' : 'typical',
+      field: 'ect.curve'
+    },
+    fanOnC: limit('fan.stages.0.onC', fullOpenC.value + 5, learned?.fanOnC),
+    afterRunMaxMin: limit('fan.afterRunMaxMin', 0),
+    capKPa: limit('cap.kPa', 100),
     displacementL,
-    coolantL: limit('coolantL', engine?.coolantL, 3 + 2.2 * displacementL.value),
+    coolantL: limit('engine.coolantL', 3 + 2.2 * displacementL.value),
     engageAirC,
-    releaseAirC: limit('releaseAirC', thermal?.releaseAirC, engageAirC.value - 14),
-    clutchMaxRpm: limit('clutchMaxRpm', thermal?.maxRpm, 2600),
-    cutOutEngineRpm: limit('cutOutEngineRpm', thermal?.cutOutEngineRpm, Infinity),
-    ratioLow: limit('ratioLow', fixed?.ratioLow, 0.5),
-    ratioHigh: limit('ratioHigh', fixed?.ratioHigh, 0.8),
-    tipPlayMaxMm: limit('tipPlayMaxMm', clutch?.tipPlayMaxMm, 6)
+    releaseAirC: limit(clutchIs('thermal', 'releaseAirC'), engageAirC.value - 14),
+    clutchMaxRpm: limit(clutchIs('thermal', 'maxRpm'), 2600),
+    cutOutEngineRpm: limit(clutchIs('thermal', 'cutOutEngineRpm'), Infinity),
+    ratioLow: limit(clutchIs('fixed', 'ratioLow'), 0.5),
+    ratioHigh: limit(clutchIs('fixed', 'ratioHigh'), 0.8),
+    tipPlayMaxMm: limit('clutch.tipPlayMaxMm', 6)
   };
+}
+
+/** Between on and off of a fan of which only one of the two is known, °C. */
+export const USUAL_FAN_PLAY_C = 5;
+
+/** Where the stages of the fan switch: as the sheet gives them, or the one that good runs taught; none where nobody knows. */
+export function fanStages(sheet: SpecSheet | null): NonNullable<NonNullable<SpecSheet['fan']>['stages']> {
+  const given = sheet?.fan?.stages ?? [];
+  if (given.length > 0 || sheet?.fan?.drive === 'none') return given;
+  const { value: onC, origin } = limitsOf(sheet).fanOnC;
+  return origin === 'typical' ? [] : [{ name: 'low', onC, offC: onC - USUAL_FAN_PLAY_C }];
 }
 
 /** A limit as it is told: whose it is. */

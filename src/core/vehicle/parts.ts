@@ -37,7 +37,7 @@ export function partShare(sheet: SpecSheet | null, part: PartId): number {
   const kind = clutch?.kind;
   switch (part) {
     case 'heated thermostat':
-      return thermostat.heaterOhm == null ? 0 : 1;
+      return thermostat?.heaterOhm == null ? 0 : 1;
     case 'electric coolant pump':
       if (engine?.pump) return engine.pump === 'electric' ? 1 : 0;
       break;

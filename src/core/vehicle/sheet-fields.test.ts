@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { valueAt, withValue } from '../units/field';
-import { askedOn, changesOf, cleanSheet, SHEET_PARTS, sheetTable } from './sheet-fields';
+import { askedOn, changesOf, cleanSheet, SHEET_PARTS, sheetTable, fieldName } from './sheet-fields';
 import { readSpecSheet, type SpecSheet } from './spec-sheet';
 
 const sheets = readdirSync('demo/specs').map(
@@ -38,12 +38,19 @@ describe('the spec sheet, typed', () => {
     }
   });
 
-  it('from nothing asks for the two temperatures that every sheet needs', () => {
-    expect(read(cleanSheet({ name: 'New one', thermostat: {} }))).toEqual([
-      'thermostat.startOpenC',
-      'thermostat.fullOpenC'
-    ]);
-    expect(read(cleanSheet({ name: 'New one', thermostat: { startOpenC: 86, fullOpenC: 99 } }))).toEqual([]);
+  it('needs a name and nothing else', () => {
+    expect(read(cleanSheet({ thermostat: {} }))).toEqual(['name']);
+    expect(read(cleanSheet({ name: 'New one', thermostat: {} }))).toEqual([]);
+    expect(read(cleanSheet({ name: 'New one', thermostat: { startOpenC: 86 } }))).toEqual([]);
+  });
+
+  it('is named as the form names it where something is wrong', () => {
+    const named = (path: string) => fieldName(path);
+    expect(named('thermostat.fullOpenC')).toBe('Thermostat: Fully open');
+    expect(named('fan.stages.1.onC')).toBe('Fan: Stages, row 2, On at');
+    expect(named('clutch.pulsesPerRev')).toBe('Fan: Pulses per turn');
+    expect(named('ect.curve.points.3')).toBe('Coolant sensor: Table, row 4');
+    expect(named('something.else')).toBe('something.else');
   });
 
   it('asks of a fan and of a clutch only what such a one has', () => {
@@ -112,7 +119,7 @@ describe('the spec sheet, typed', () => {
     const [sheet] = sheets;
     const after = withValue(withValue(sheet, 'thermostat.startOpenC', 71), 'fan.onWithAc', null);
     expect(changesOf(sheet, after).map((c) => [c.field.label, c.before, c.after])).toEqual([
-      ['Starts to open', `${sheet.thermostat.startOpenC.toFixed(1)} °C`, '71.0 °C'],
+      ['Starts to open', `${sheet.thermostat!.startOpenC!.toFixed(1)} °C`, '71.0 °C'],
       ['Runs with the A/C', sheet.fan!.onWithAc ? 'yes' : 'no', null]
     ]);
   });

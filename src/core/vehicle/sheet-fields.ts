@@ -11,6 +11,7 @@ const PARTS = {
   Fan: ['fan', 'clutch'],
   'Coolant sensor': ['ect'],
   Gauge: ['gauge'],
+  'Learned from its good runs': ['learned'],
   'Tightening and variants': ['torqueNm', 'variants']
 } as const;
 
@@ -38,6 +39,26 @@ export const askedOn = (sheet: unknown, fields: readonly Field[]): Field[] =>
     const part = valueAt(sheet, path.split('.').slice(0, -1).join('.')) ?? {};
     return !when || when(part as Record<string, unknown>);
   });
+
+/** A field of the sheet as the form names it, by its path: `Fan: Stages, row 2, On at`. What the form does not know stays. */
+export function fieldName(path: string): string {
+  for (const { title, fields } of SHEET_PARTS)
+    for (const field of fields.flatMap((f) =>
+      f.kind === 'one-of' ? [f, ...f.options.flatMap((o) => o.fields)] : [f]
+    )) {
+      const name = nameWithin(field, path);
+      if (name) return `${title}: ${name}`;
+    }
+  return path;
+}
+
+function nameWithin(field: Field, path: string): string | null {
+  if (path === field.path) return field.label;
+  const inside = path.startsWith(`${field.path}.`) ? path.slice(field.path.length + 1).split('.') : null;
+  if (!inside || !/^\d+$/.test(inside[0])) return null;
+  const inner = field.kind === 'rows' && field.fields.find((f) => f.path === inside[1]);
+  return `${field.label}, row ${Number(inside[0]) + 1}${inner ? `, ${inner.label}` : ''}`;
+}
 
 const blank = (value: unknown): boolean =>
   value === null || value === undefined || value === '' || (Array.isArray(value) && value.every(blank));
@@ -182,7 +203,7 @@ export const sheetTable = (): string =>
   [
     '# The spec sheet, field by field',
     '',
-    'Written by `npm run docs` from `src/core/vehicle/spec-sheet.ts`, where each field is said once for the schema, the form, the vehicle page, what a change says, and this table. Everything but the name and the two temperatures of the thermostat may be missing.',
+    'Written by `npm run docs` from `src/core/vehicle/spec-sheet.ts`, where each field is said once for the schema, the form, the vehicle page, what a change says, and this table. Everything but the name may be missing; what is not given is typical for such an engine, and marked so.',
     '',
     '| field | part | what it is | unit | range |',
     '|---|---|---|---|---|',

@@ -46,8 +46,14 @@ describe('a spec sheet', () => {
     expect(problemsOf({ ...sheet, thermostat: { ...sheet.thermostat, fullOpenC: 80 } })).toEqual([
       'thermostat.fullOpenC: full-open is 80 °C, not above start-to-open at 86 °C; it must be higher'
     ]);
-    expect(problemsOf({ ...sheet, thermostat: { fullOpenC: 99 } })[0]).toBe(
-      'thermostat.startOpenC: is missing; expected a number'
+    expect(problemsOf({ ...sheet, thermostat: { fullOpenC: '99' } })[0]).toBe(
+      'thermostat.fullOpenC: is "99"; expected a number'
+    );
+    expect(problemsOf({ ...sheet, thermostat: { startOpenC: 195 } })[0]).toBe(
+      'thermostat.startOpenC: is 195 °C, and thermostats open between 60 and 112 °C; if it says 195 °F, that is 90.6 °C'
+    );
+    expect(problemsOf({ ...sheet, limits: null, thermostat: { startOpenC: 45 } })[0]).toBe(
+      'thermostat.startOpenC: is 45 °C, and thermostats open between 60 and 112 °C'
     );
     expect(problemsOf({ ...sheet, fan: { drive: 'belt' } })[0]).toBe(
       'fan.drive: is "belt"; expected one of "relay", "controller", "none"'

@@ -50,8 +50,8 @@ export const curveSchema = z.discriminatedUnion('kind', [
 ]);
 
 const thermostatSchema = z.looseObject({
-  startOpenC: celsius('Starts to open', { hint: 'the number stamped on it' }).min(30).max(130),
-  fullOpenC: celsius('Fully open').min(30).max(150),
+  startOpenC: celsius('Starts to open', { hint: 'the number stamped on it' }).nullish(),
+  fullOpenC: celsius('Fully open').nullish(),
   closedByC: celsius('Shut again by').nullish(),
   minLiftMm: amount('Lift at least', 'length').nullish(),
   side: choice('Sits at the', { outlet: 'outlet', inlet: 'inlet' }).nullish(),
@@ -122,7 +122,7 @@ export const specSheetSchema = z.looseObject({
     })
     .nullish(),
   cap: z.looseObject({ kPa: amount('Cap', 'pressure', z.number().min(0).max(300)).nullish() }).nullish(),
-  thermostat: thermostatSchema,
+  thermostat: thermostatSchema.nullish(),
   regulating: z
     .looseObject({ lowC: celsius('Regulates from').nullish(), highC: celsius('Regulates up to').nullish() })
     .nullish(),
@@ -184,6 +184,12 @@ export const specSheetSchema = z.looseObject({
       ]).nullish()
     })
     .nullish(),
+  learned: z
+    .looseObject({
+      startOpenC: celsius('Thermostat opens').nullish(),
+      fanOnC: celsius('Fan comes on').nullish()
+    })
+    .nullish(),
   torqueNm: defineField(z.record(z.string().max(80), z.number().positive()), {
     label: 'Tightening',
     quantity: 'torque',
@@ -225,6 +231,20 @@ export function readSpecSheet(input: unknown): Result<SpecSheet> {
 /** Natural logarithm of the most a coolant sensor has on a cold engine, 300 kΩ. */
 const LN_OHM_MOST = Math.log(300_000);
 
+/** No thermostat of an engine opens outside of these. */
+const COOLEST_STAMP_C = 60;
+const HOTTEST_STAMP_C = 112;
+
+/** Says that no thermostat has such a number on it, and what it would be were it meant in the other unit. */
+function noStamp(celsius: number): string {
+  const asFahrenheit = (celsius - 32) / 1.8;
+  const meant =
+    asFahrenheit >= COOLEST_STAMP_C && asFahrenheit <= HOTTEST_STAMP_C
+      ? `; if it says ${celsius} °F, that is ${asFahrenheit.toFixed(1)} °C`
+      : '';
+  return `is ${celsius} °C, and thermostats open between ${COOLEST_STAMP_C} and ${HOTTEST_STAMP_C} °C${meant}`;
+}
+
 /** Values that are each possible and together are not. */
 function contradictions(sheet: SpecSheet): Problem[] {
   const problems: Problem[] = [];
@@ -241,7 +261,11 @@ function contradictions(sheet: SpecSheet): Problem[] {
         message: `${name} is ${value} °C, not above ${limitName} at ${limit} °C; it must be higher`
       });
   };
-  const { thermostat, regulating, limits, fan, ect, clutch } = sheet;
+  const { regulating, limits, fan, ect, clutch } = sheet;
+  const thermostat = sheet.thermostat ?? {};
+  const stamped = thermostat.startOpenC;
+  if (stamped != null && (stamped < COOLEST_STAMP_C || stamped > HOTTEST_STAMP_C))
+    problems.push({ field: 'thermostat.startOpenC', message: noStamp(stamped) });
   above('thermostat.fullOpenC', thermostat.fullOpenC, 'full-open', 'start-to-open', thermostat.startOpenC);
   above('thermostat.startOpenC', thermostat.startOpenC, 'start-to-open', 'closed-by', thermostat.closedByC);
   above('regulating.highC', regulating?.highC, 'the upper end', 'the lower end', regulating?.lowC);

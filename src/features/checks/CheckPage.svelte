@@ -21,6 +21,7 @@
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { shown, inReaderUnits } from '$lib/ui/page-state/units';
   import { when } from '$lib/ui/page-state/when';
+  import AskSheet from './AskSheet.svelte';
   import Held from './Held.svelte';
   import OutcomeCard from './OutcomeCard.svelte';
   import CheckForm from './CheckForm.svelte';
@@ -28,6 +29,7 @@
   interface Props {
     id: CheckId;
     jobId: string;
+    vehicle: { readonly id: string; readonly name: string };
     sheet: SpecSheet | null;
     /** Hands-on minutes in this shop. */
     minutes: number;
@@ -48,6 +50,7 @@
   let {
     id,
     jobId,
+    vehicle,
     sheet,
     minutes,
     heat,
@@ -302,6 +305,7 @@
 
   <div class="space-y-4">
     <OutcomeCard {outcome} {lacks} {touched} {now} {zone} />
+    {#if outcome && outcome.asks.length > 0}<AskSheet {vehicle} {sheet} asks={outcome.asks} />{/if}
     {#if check.cautions.length > toUnderstand.length}
       <section class="card p-4">
         <h3 class="font-bold">Mind</h3>

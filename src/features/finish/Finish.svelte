@@ -41,7 +41,9 @@
       before,
       after,
       band: after.band,
-      levels: sheet ? [{ name: 'thermostat starts', celsius: sheet.thermostat.startOpenC }] : []
+      levels: sheet?.thermostat?.startOpenC
+        ? [{ name: 'thermostat starts', celsius: sheet.thermostat.startOpenC }]
+        : []
     });
   });
   /** A run made since the job was closed, against the last one before. */

@@ -130,103 +130,101 @@
 <h1 class="mt-1 mb-4">Import a log</h1>
 
 {#if !hasSheet}
-  <p class="card p-6">
-    {vehicle.fleetNo} has no spec sheet, so there is nothing to judge a run against.
-    <a class="quiet-link" href="/vehicles/{vehicle.id}/sheet">Write it first</a>.
+  <p class="card mb-3 p-4">
+    {vehicle.fleetNo} has no spec sheet: the run is judged as that of a typical engine, and anew when there is one.
+    <a class="quiet-link" href="/vehicles/{vehicle.id}/sheet">Write what you know</a>.
   </p>
-{:else}
-  <label
-    class="card flex min-h-24 cursor-pointer flex-wrap items-center gap-4 border-2 border-dashed p-4 focus-within:outline-3 {over
-      ? 'border-act bg-well'
-      : 'border-line-strong'}"
-    ondragover={(e) => (e.preventDefault(), (over = true))}
-    ondragleave={() => (over = false)}
-    ondrop={drop}
-  >
-    <FileUp size={30} aria-hidden="true" />
-    <span class="mr-auto">
-      {#if file}<strong>{file.name}</strong><span class="text-ink-2 ml-3">{size(file.size)}</span><br /><span
-          class="text-ink-2 text-sm">Drop another here to change it</span
-        >
-      {:else}<strong>Drop a CSV file or a bus capture here, or choose one</strong><br /><span
-          class="text-ink-2 text-sm"
-          >Any logger’s headers, separators and units; up to {MAX_LOG_BYTES / 1048576} MiB</span
-        >{/if}
-    </span>
-    <span class="btn {file ? '' : 'btn-main'}">Choose a file</span>
-    <input
-      class="sr-only"
-      type="file"
-      accept=".csv,.txt,.tsv,.log,text/csv,text/plain"
-      onchange={(e) => choose(e.currentTarget.files?.[0])}
-    />
-  </label>
+{/if}
 
-  <div class="mt-4">
-    <Problems
-      {problems}
-      title={layout || bus ? 'Not imported; nothing was saved' : 'This file cannot be read as a log'}
-    >
-      {#if canSkip}
-        <div class="mt-3 font-semibold">
-          <Tick label="Leave these rows out and import the rest" bind:value={skipBrokenRows} />
-        </div>
-      {/if}
-    </Problems>
-  </div>
-
-  {#if layout}
-    <section class="card mt-4 overflow-x-auto p-4" aria-label="Columns">
-      <div class="flex flex-wrap items-baseline gap-x-4">
-        <h2>How the columns were understood</h2>
-        <p class="text-ink-2 text-sm">
-          Separator {SEPARATORS[layout.delimiter]}, decimal {layout.decimal === ',' ? 'comma' : 'point'},
-          first sample on line {layout.dataLine}{recalled
-            ? '. As you set it the last time for these headers'
-            : ''}
-        </p>
-      </div>
-      <table class="mt-2 w-full min-w-[860px]">
-        <thead class="text-ink-2 text-left text-sm"
-          ><tr
-            ><th class="py-1 font-normal">Column</th><th class="py-1 font-normal">First values</th><th
-              class="py-1 font-normal">Used as</th
-            ><th class="py-1 font-normal">In</th><th class="py-1 font-normal">Because</th></tr
-          ></thead
-        >
-        <tbody>
-          {#each layout.columns as column, i (i)}
-            <ColumnRow
-              {column}
-              samples={layout.preview.map((row) => row[i] ?? '')}
-              onchange={(c) => change(i, c)}
-            />
-          {/each}
-        </tbody>
-      </table>
-    </section>
-  {/if}
-  {#if bus}
-    <p class="card mt-4 p-4">
-      <strong>A bus capture.</strong> Coolant, revs, speed, load and air temperatures are read from the answers
-      to service 01, codes from 03 and 07; other traffic is skipped.
-    </p>
-  {/if}
-  {#if layout || bus}
-    <div
-      class="border-line bg-paper sticky bottom-0 -mx-4 mt-4 flex flex-wrap items-center gap-4 border-t px-4 py-3"
-    >
-      <p class="mr-auto {missing.length > 0 ? 'text-off font-semibold' : 'text-ink-2'}">
-        {#if missing.length > 0}{missing[0].message.charAt(0).toUpperCase() + missing[0].message.slice(1)}
-        {:else if sent !== null}{sent < (file?.size ?? 0)
-            ? `${size(sent)} of ${size(file?.size ?? 0)} sent`
-            : 'Sent; reading and judging the run'}
-        {:else}The file stays as it is; what is read from it is judged against the spec sheet of {vehicle.name}.{/if}
-      </p>
-      {#if sent !== null}<button class="btn" onclick={() => stopper?.abort()}>Stop</button>{/if}
-      <button class="btn btn-main min-w-44" onclick={send} disabled={missing.length > 0 || sent !== null}
-        >{sent === null ? 'Import and judge' : 'Importing…'}</button
+<label
+  class="card flex min-h-24 cursor-pointer flex-wrap items-center gap-4 border-2 border-dashed p-4 focus-within:outline-3 {over
+    ? 'border-act bg-well'
+    : 'border-line-strong'}"
+  ondragover={(e) => (e.preventDefault(), (over = true))}
+  ondragleave={() => (over = false)}
+  ondrop={drop}
+>
+  <FileUp size={30} aria-hidden="true" />
+  <span class="mr-auto">
+    {#if file}<strong>{file.name}</strong><span class="text-ink-2 ml-3">{size(file.size)}</span><br /><span
+        class="text-ink-2 text-sm">Drop another here to change it</span
       >
+    {:else}<strong>Drop a CSV file or a bus capture here, or choose one</strong><br /><span
+        class="text-ink-2 text-sm"
+        >Any logger’s headers, separators and units; up to {MAX_LOG_BYTES / 1048576} MiB</span
+      >{/if}
+  </span>
+  <span class="btn {file ? '' : 'btn-main'}">Choose a file</span>
+  <input
+    class="sr-only"
+    type="file"
+    accept=".csv,.txt,.tsv,.log,text/csv,text/plain"
+    onchange={(e) => choose(e.currentTarget.files?.[0])}
+  />
+</label>
+
+<div class="mt-4">
+  <Problems
+    {problems}
+    title={layout || bus ? 'Not imported; nothing was saved' : 'This file cannot be read as a log'}
+  >
+    {#if canSkip}
+      <div class="mt-3 font-semibold">
+        <Tick label="Leave these rows out and import the rest" bind:value={skipBrokenRows} />
+      </div>
+    {/if}
+  </Problems>
+</div>
+
+{#if layout}
+  <section class="card mt-4 overflow-x-auto p-4" aria-label="Columns">
+    <div class="flex flex-wrap items-baseline gap-x-4">
+      <h2>How the columns were understood</h2>
+      <p class="text-ink-2 text-sm">
+        Separator {SEPARATORS[layout.delimiter]}, decimal {layout.decimal === ',' ? 'comma' : 'point'}, first
+        sample on line {layout.dataLine}{recalled ? '. As you set it the last time for these headers' : ''}
+      </p>
     </div>
-  {/if}
+    <table class="mt-2 w-full min-w-[860px]">
+      <thead class="text-ink-2 text-left text-sm"
+        ><tr
+          ><th class="py-1 font-normal">Column</th><th class="py-1 font-normal">First values</th><th
+            class="py-1 font-normal">Used as</th
+          ><th class="py-1 font-normal">In</th><th class="py-1 font-normal">Because</th></tr
+        ></thead
+      >
+      <tbody>
+        {#each layout.columns as column, i (i)}
+          <ColumnRow
+            {column}
+            samples={layout.preview.map((row) => row[i] ?? '')}
+            onchange={(c) => change(i, c)}
+          />
+        {/each}
+      </tbody>
+    </table>
+  </section>
+{/if}
+{#if bus}
+  <p class="card mt-4 p-4">
+    <strong>A bus capture.</strong> Coolant, revs, speed, load and air temperatures are read from the answers to
+    service 01, codes from 03 and 07; other traffic is skipped.
+  </p>
+{/if}
+{#if layout || bus}
+  <div
+    class="border-line bg-paper sticky bottom-0 -mx-4 mt-4 flex flex-wrap items-center gap-4 border-t px-4 py-3"
+  >
+    <p class="mr-auto {missing.length > 0 ? 'text-off font-semibold' : 'text-ink-2'}">
+      {#if missing.length > 0}{missing[0].message.charAt(0).toUpperCase() + missing[0].message.slice(1)}
+      {:else if sent !== null}{sent < (file?.size ?? 0)
+          ? `${size(sent)} of ${size(file?.size ?? 0)} sent`
+          : 'Sent; reading and judging the run'}
+      {:else}The file stays as it is; what is read from it is judged against the spec sheet of {vehicle.name}.{/if}
+    </p>
+    {#if sent !== null}<button class="btn" onclick={() => stopper?.abort()}>Stop</button>{/if}
+    <button class="btn btn-main min-w-44" onclick={send} disabled={missing.length > 0 || sent !== null}
+      >{sent === null ? 'Import and judge' : 'Importing…'}</button
+    >
+  </div>
 {/if}

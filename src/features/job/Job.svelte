@@ -142,6 +142,7 @@
     <CheckPage
       id={open}
       jobId={job.id}
+      {vehicle}
       {sheet}
       minutes={minutesOf(open, known.shop.checks)}
       {heat}

@@ -5,10 +5,11 @@ import type { Threshold } from '$lib/ui/plots/Trace.svelte';
 /** The levels of a spec sheet that a trace is read against; those at the same temperature share a label. */
 export function thresholdsOf(sheet: SpecSheet | null): Threshold[] {
   if (!sheet) return [];
-  const { thermostat, fan, limits } = sheet;
+  const { fan, limits } = sheet;
+  const { startOpenC, fullOpenC } = sheet.thermostat ?? {};
   const all: Threshold[] = [
-    { celsius: thermostat.startOpenC, label: 'opens', kind: 'thermostat' },
-    { celsius: thermostat.fullOpenC, label: 'full open', kind: 'thermostat' },
+    ...(startOpenC == null ? [] : [{ celsius: startOpenC, label: 'opens', kind: 'thermostat' } as const]),
+    ...(fullOpenC == null ? [] : [{ celsius: fullOpenC, label: 'full open', kind: 'thermostat' } as const]),
     ...(fan?.stages ?? []).map((s): Threshold => ({
       celsius: s.onC,
       label: fan!.stages!.length === 1 ? 'fan on' : `fan ${s.name}`,

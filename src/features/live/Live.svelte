@@ -7,6 +7,7 @@
   import { record, type Answer } from '$lib/ui/outbox/record.svelte';
   import Dangers from '$features/job/Dangers.svelte';
   import { jobCase } from '$features/job/job-case.svelte';
+  import { bareSheet } from '$core/vehicle/three-taps';
   import LiveRun from './LiveRun.svelte';
   import StartLive, { type Adapter } from './StartLive.svelte';
 
@@ -23,6 +24,8 @@
   const page_ = jobCase(() => ({ job, known }));
   const shown = $derived(page_.case);
   const state_ = $derived(shown.state);
+  /** Without a sheet the run is held against a typical engine. */
+  const against = $derived(sheet ?? bareSheet(vehicle.name));
   const write = (body: EventInput): Promise<Answer> => record(page_.stream, body);
 </script>
 
@@ -36,7 +39,7 @@
     <LiveRun
       jobId={job.id}
       live={state_.live}
-      {sheet}
+      sheet={against}
       {knownGood}
       {write}
       onended={(runId) => goto(`/jobs/${job.number}${runId ? `?run=${runId}` : ''}`, { invalidateAll: true })}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
+  import { limitsOf } from '$core/vehicle/limits';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import type { Learned } from '$core/physics/plant/priors';
   import type { EventInput } from '$core/record/events';
@@ -25,7 +26,7 @@
   interface Props {
     jobId: string;
     live: LiveRun;
-    sheet: SpecSheet | null;
+    sheet: SpecSheet;
     knownGood: readonly Learned[];
     write: (body: EventInput) => Promise<Answer>;
     onended: (runId: string | null) => void;
@@ -185,14 +186,12 @@
       </p>
     {:else if moment?.level === 'hot'}
       <p class="bg-off-wash text-off border-off rounded-lg border px-3 py-2 font-semibold" role="status">
-        Above the hot limit of {shown(sheet?.limits?.hotC, 'temperature', 0)}. Load off; be ready to switch
-        off.
+        Above the hot limit of {shown(limitsOf(sheet).hotC.value, 'temperature', 0)}. Load off; be ready to
+        switch off.
       </p>
     {/if}
     <p class="text-ink-2 mt-2 text-sm" data-band-drawn={view.bandDrawn}>
-      {#if !sheet}
-        No spec sheet, so no band.
-      {:else if view.band}
+      {#if view.band}
         Shaded: nine healthy engines in ten on this drive{view.band.knownGood
           ? `, as its ${view.band.knownGood} known-good run${view.band.knownGood === 1 ? '' : 's'} narrow it`
           : ''}.
@@ -239,7 +238,7 @@
         {/each}
       </div>
       <p class="mt-3 text-sm font-semibold">
-        {sheet?.thermostat.side === 'inlet' ? 'Lower' : 'Upper'} hose, by hand
+        {sheet.thermostat?.side === 'inlet' ? 'Lower' : 'Upper'} hose, by hand
       </p>
       <div class="mt-1 grid grid-cols-3 gap-2">
         {#each HOSE as feel (feel)}<button
@@ -250,7 +249,7 @@
       <div class="mt-2">
         <BenchRead
           instrument="probe"
-          place={sheet?.thermostat.side === 'inlet' ? 'lower-hose' : 'upper-hose'}
+          place={sheet.thermostat?.side === 'inlet' ? 'lower-hose' : 'upper-hose'}
           label="Probe on the simulated hose"
           onread={(c) => mark('plain', `hose ${shown(c, 'temperature')} by probe`)}
         />
@@ -261,7 +260,7 @@
           : `Last: ${markText(live.marks[live.marks.length - 1])} at ${clock(live.marks[live.marks.length - 1].t)}`}
       </p>
     </section>
-    {#if sheet && !typed}<SoFar log={() => view.log()} {sheet} samples={view.samples} />{/if}
+    {#if !typed}<SoFar log={() => view.log()} {sheet} samples={view.samples} />{/if}
     <Problems {problems} title="That did not work" />
     <section class="card space-y-2 p-4">
       <button class="btn min-h-14 w-full {sure ? 'btn-main' : ''}" disabled={ending} onclick={finish}

@@ -105,8 +105,8 @@
   <section class="card space-y-5 p-5">
     {#if !sheet}
       <p>
-        {vehicle.fleetNo} has no spec sheet: a run is recorded and its temperature shown, without a band, and cannot
-        be judged. <a class="quiet-link" href="/vehicles/{vehicle.id}/sheet">Write it first</a>.
+        {vehicle.fleetNo} has no spec sheet: the run is judged as that of a typical engine, and anew when there
+        is one. <a class="quiet-link" href="/vehicles/{vehicle.id}/sheet">Write what you know</a>.
       </p>
     {/if}
     <Choose label="Readings come from" choices={sources} bind:value={from} wide />

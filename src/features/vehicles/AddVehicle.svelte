@@ -1,8 +1,15 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { Problem } from '$core/base/result';
+  import { readSpecSheet } from '$core/vehicle/spec-sheet';
+  import { FAN_TAPS, FUEL_TAPS, sheetOfTaps, type Taps } from '$core/vehicle/three-taps';
+  import Choose from '$lib/ui/inputs/Choose.svelte';
   import Problems from '$lib/ui/inputs/Problems.svelte';
+  import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
+  import { choicesOf } from '$lib/ui/inputs/choices';
   import { record } from '$lib/ui/outbox/record.svelte';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
+  import { named, saveSheet } from './save-sheet';
 
   interface Props {
     /** Came from opening a job, and goes back there. */
@@ -12,10 +19,23 @@
   let fleetNo = $state('');
   let name = $state('');
   let note = $state('');
+  let taps = $state<Taps>({ fuel: null, fan: null, stampedC: null });
   let problems = $state<readonly Problem[]>([]);
   let busy = $state(false);
   const id = crypto.randomUUID();
-  const eventId = crypto.randomUUID();
+  const eventIds = { vehicle: crypto.randomUUID(), sheet: crypto.randomUUID() };
+
+  const UNKNOWN = { value: '', label: 'Not known' };
+  const fuels = [UNKNOWN, ...choicesOf(FUEL_TAPS)];
+  const fans = [UNKNOWN, ...choicesOf(FAN_TAPS)];
+
+  const sheet = $derived(sheetOfTaps(name.trim() || 'new', taps));
+  /** What is wrong with the number, as soon as it stands there. */
+  const stamp = $derived.by(() => {
+    const read = readSpecSheet(sheet);
+    const wrong = read.ok ? undefined : read.problems.find((p) => p.field === 'thermostat.startOpenC');
+    return wrong && inReaderUnits(`It ${wrong.message}`);
+  });
 
   async function add(event: SubmitEvent) {
     event.preventDefault();
@@ -23,57 +43,85 @@
     const lacking: Problem[] = [];
     if (!fleetNo.trim()) lacking.push({ field: 'Fleet number', message: 'give one; jobs are found by it' });
     if (!name.trim()) lacking.push({ field: 'Vehicle', message: 'give maker, model and engine' });
+    if (stamp) lacking.push({ field: 'Number on the thermostat', message: stamp });
     problems = lacking;
     if (lacking.length > 0) return;
     busy = true;
-    const answer = await record(
+    const entered = await record(
       `vehicle:${id}`,
       { kind: 'vehicle.entered', payload: { fleetNo: fleetNo.trim(), name: name.trim(), note: note.trim() } },
-      eventId
+      eventIds.vehicle
     );
+    const answer = entered.ok ? await saveSheet(id, sheet, eventIds.sheet) : entered;
     busy = false;
-    if (!answer.ok) problems = answer.problems;
-    else await goto(back ? `/jobs/new?vehicle=${id}` : `/vehicles/${id}/sheet`);
+    if (!answer.ok) problems = named(answer).problems;
+    else await goto(back ? `/jobs/new?vehicle=${id}` : `/vehicles/${id}`);
   }
 </script>
 
 <h1 class="mb-4">Add a vehicle</h1>
-<form class="card max-w-2xl space-y-4 p-5" onsubmit={add}>
+<form class="card max-w-3xl space-y-4 p-5" onsubmit={add}>
   <Problems {problems} title="Not added yet" />
+  <div class="grid gap-4 sm:grid-cols-[10rem_1fr]">
+    <label class="block"
+      ><span class="mb-1 block text-sm font-semibold">Fleet number</span><input
+        class="field reading"
+        bind:value={fleetNo}
+        maxlength="20"
+        autocomplete="off"
+      /></label
+    >
+    <label class="block"
+      ><span class="mb-1 block text-sm font-semibold">Vehicle</span><input
+        class="field"
+        bind:value={name}
+        maxlength="120"
+        placeholder="maker, model and engine"
+        autocomplete="off"
+      /></label
+    >
+  </div>
+  <Choose
+    label="Fuel"
+    choices={fuels}
+    value={taps.fuel ?? ''}
+    onvalue={(v) => (taps = { ...taps, fuel: (v || null) as Taps['fuel'] })}
+  />
+  <Choose
+    label="Fan"
+    choices={fans}
+    value={taps.fan ?? ''}
+    onvalue={(v) => (taps = { ...taps, fan: (v || null) as Taps['fan'] })}
+  />
+  <div class="max-w-60">
+    <QuantityInput
+      label="Number on the thermostat"
+      kind="temperature"
+      value={taps.stampedC}
+      hint="where it starts to open; 195F is read too"
+      problem={stamp}
+      onvalue={(v) => (taps = { ...taps, stampedC: v })}
+    />
+  </div>
   <label class="block"
-    ><span class="mb-1 block font-semibold">Fleet number</span><input
-      class="field reading"
-      bind:value={fleetNo}
-      maxlength="20"
-      autocomplete="off"
-    /></label
-  >
-  <label class="block"
-    ><span class="mb-1 block font-semibold">Vehicle</span><input
-      class="field"
-      bind:value={name}
-      maxlength="120"
-      autocomplete="off"
-    /></label
-  >
-  <label class="block"
-    ><span class="mb-1 block font-semibold">What it does</span><input
+    ><span class="mb-1 block text-sm font-semibold">Used for</span><input
       class="field"
       bind:value={note}
       maxlength="200"
       placeholder="optional"
     /></label
   >
+  <p class="text-ink-2 text-sm">
+    What you do not know stays open: it is taken as typical for such an engine, marked so, and rules nothing
+    out. A check asks for it where it would decide something.
+  </p>
   <div class="flex flex-wrap gap-3">
     {#if forJob}<button class="btn btn-main" data-back="yes" disabled={busy}
-        >Add it and go on with the job</button
+        >Add and go on with the job</button
       >{/if}
-    <button class="btn {forJob ? '' : 'btn-main'}" disabled={busy}>Add it and write its spec sheet</button><a
+    <button class="btn {forJob ? '' : 'btn-main'}" disabled={busy}>Add the vehicle</button><a
       class="btn"
-      href={forJob ? '/jobs/new' : '/vehicles'}>Leave it</a
+      href={forJob ? '/jobs/new' : '/vehicles'}>Cancel</a
     >
   </div>
-  {#if forJob}<p class="text-ink-2 text-sm">
-      Without a spec sheet checks are judged by our defaults, and a run not at all. It can be written later.
-    </p>{/if}
 </form>

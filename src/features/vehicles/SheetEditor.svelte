@@ -5,16 +5,20 @@
   import { readSpecSheet, type SpecSheet } from '$core/vehicle/spec-sheet';
   import type { Problem } from '$core/base/result';
   import Problems from '$lib/ui/inputs/Problems.svelte';
+  import Select from '$lib/ui/inputs/Select.svelte';
   import { record } from '$lib/ui/outbox/record.svelte';
-  import { changesOf, cleanSheet } from '$core/vehicle/sheet-fields';
+  import { changesOf, cleanSheet, fieldName } from '$core/vehicle/sheet-fields';
   import { shown } from '$lib/ui/page-state/units';
+  import PastePage from './PastePage.svelte';
   import SheetForm from './SheetForm.svelte';
   import type { Vehicle } from './types';
 
   interface Props {
     vehicle: Vehicle;
+    /** Vehicles whose sheets this one may begin with. */
+    others: readonly { readonly id: string; readonly title: string }[];
   }
-  let { vehicle }: Props = $props();
+  let { vehicle, others }: Props = $props();
 
   // svelte-ignore state_referenced_locally
   let typed = $state.raw<Record<string, unknown>>(vehicle.sheet ?? { name: vehicle.name });
@@ -30,12 +34,12 @@
   );
 
   function turnTo(next: string) {
-    if (next === 'text') text = JSON.stringify(cleanSheet(typed), null, 2);
-    else {
+    if (tab === 'text') {
       const read = fromText();
       if (!read) return;
       typed = read;
     }
+    if (next === 'text') text = JSON.stringify(cleanSheet(typed), null, 2);
     problems = [];
     tab = next;
   }
@@ -52,6 +56,15 @@
     const read = readSpecSheet(json);
     problems = read.ok ? [] : read.problems;
     return read.ok ? read.value : undefined;
+  }
+
+  /** Begins with the sheet of a vehicle like it; its name stays its own, and what it learned is not taken over. */
+  async function copyFrom(id: string | null) {
+    if (!id) return;
+    const response = await fetch(`/api/vehicles/${id}/sheet.json`);
+    const read = response.ok ? readSpecSheet(await response.json()) : null;
+    problems = read?.ok ? [] : [{ message: 'the sheet of that vehicle could not be read; try once more' }];
+    if (read?.ok) typed = { ...read.value, name: String(typed.name ?? vehicle.name), learned: null };
   }
 
   async function takeFile(file: File | undefined) {
@@ -98,12 +111,15 @@
 </p>
 <h1 class="mt-1">Spec sheet</h1>
 <p class="text-ink-2 mt-1 mb-4 max-w-3xl">
-  What this vehicle should do, from the maker’s service information. Leave out what you do not know; each
-  reading says what it could not judge for lack of it. Any unit may be typed: 187F, 5.2k, 1.1 bar.
+  What this vehicle should do, from the maker’s service information. Leave out what you do not know: it is
+  taken as typical for such an engine and marked so. Any unit may be typed: 187F, 5.2k, 1.1 bar.
 </p>
 
 <form onsubmit={save}>
-  <Problems {problems} title="Not saved yet" />
+  <Problems
+    problems={problems.map((p) => (p.field ? { ...p, field: fieldName(p.field) } : p))}
+    title="Not saved yet"
+  />
   <Tabs.Root value={tab} onValueChange={turnTo}>
     <div class="mt-3 mb-3 flex flex-wrap items-center gap-3">
       <Tabs.List class="border-line-strong flex rounded-lg border p-0.5">
@@ -117,16 +133,41 @@
           class="data-[state=active]:bg-ink data-[state=active]:text-card min-h-11 rounded-md px-4 font-semibold"
           >Whole sheet as text</Tabs.Trigger
         >
+        <Tabs.Trigger
+          value="paste"
+          class="data-[state=active]:bg-ink data-[state=active]:text-card min-h-11 rounded-md px-4 font-semibold"
+          >Paste a page</Tabs.Trigger
+        >
       </Tabs.List>
       <label class="btn focus-within:outline-3"
-        >Take it from a file<input
+        >Open a file<input
           type="file"
           accept=".json,application/json"
           class="sr-only"
           onchange={(e) => takeFile(e.currentTarget.files?.[0])}
         /></label
       >
+      {#if others.length > 0}
+        <div class="min-w-56">
+          <Select
+            label="Copy from a vehicle like it"
+            choices={others.map((o) => ({ value: o.id, label: o.title }))}
+            value={null}
+            blank="none"
+            onvalue={copyFrom}
+          />
+        </div>
+      {/if}
     </div>
+    <Tabs.Content value="paste"
+      ><PastePage
+        {typed}
+        onuse={(next) => {
+          typed = next;
+          tab = 'form';
+        }}
+      /></Tabs.Content
+    >
     <Tabs.Content value="form"><SheetForm bind:typed {problems} /></Tabs.Content>
     <Tabs.Content value="text"
       ><textarea
@@ -150,7 +191,7 @@
   <div class="border-line bg-paper sticky bottom-0 -mx-4 mt-4 flex gap-3 border-t px-4 py-3">
     <button class="btn btn-main min-w-36" disabled={busy}>{busy ? 'Saving…' : 'Save the sheet'}</button><a
       class="btn"
-      href="/vehicles/{vehicle.id}">Leave it</a
+      href="/vehicles/{vehicle.id}">Cancel</a
     >
   </div>
 </form>

@@ -27,7 +27,11 @@
   const find = (words: string) => goto(href(1, words), { keepFocus: true, replaceState: true });
   $effect(() => useShortcuts([{ key: '/', label: 'Find a vehicle', run: () => filter?.focus() }]));
   const range = (low: number | null | undefined, high: number | null | undefined) =>
-    `${low == null ? '–' : Math.round(inUnit(low, 'temperature'))} to ${shown(high, 'temperature', 0)}`;
+    low == null && high == null
+      ? 'not given'
+      : high == null
+        ? shown(low, 'temperature', 0)
+        : `${low == null ? '–' : Math.round(inUnit(low, 'temperature'))} to ${shown(high, 'temperature', 0)}`;
 </script>
 
 <div class="mb-5 flex flex-wrap items-end gap-4">
@@ -76,9 +80,9 @@
             <td class="py-2 pr-4">{v.name}<br /><span class="text-ink-2 text-sm">{v.note}</span></td>
             {#if v.sheet}
               <td class="reading py-2 pr-4"
-                >{range(v.sheet.thermostat.startOpenC, v.sheet.thermostat.fullOpenC)}<br /><span
+                >{range(v.sheet.thermostat?.startOpenC, v.sheet.thermostat?.fullOpenC)}<br /><span
                   class="text-ink-2 font-sans text-sm"
-                  >{v.sheet.thermostat.side ?? 'side not given'}{v.sheet.thermostat.heaterOhm
+                  >{v.sheet.thermostat?.side ?? 'side not given'}{v.sheet.thermostat?.heaterOhm
                     ? ', heated'
                     : ''}</span
                 ></td

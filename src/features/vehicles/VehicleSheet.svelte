@@ -1,5 +1,6 @@
 <script lang="ts">
   import { valueAt, type Field } from '$core/units/field';
+  import { limitsOf } from '$core/vehicle/limits';
   import { askedOn, fieldText, SHEET_PARTS } from '$core/vehicle/sheet-fields';
   import { shown } from '$lib/ui/page-state/units';
   import Download from '@lucide/svelte/icons/download';
@@ -34,15 +35,30 @@
       }));
     return [{ name: field.label, value: fieldText(field, value, write), measured }];
   }
+  /** What is taken for a field that is not given, and whose word that is. */
+  const supposed = $derived(
+    Object.values(limitsOf(sheet)).filter((l) => l.origin !== 'given' && typeof l.value === 'number')
+  );
+  function supposedRow(field: Field) {
+    const limit = supposed.find((l) => l.field === field.path);
+    if (!limit || !Number.isFinite(limit.value)) return [];
+    const value = fieldText(field, limit.value, write);
+    return value === null ? [] : [{ name: field.label, value, learned: limit.origin === 'learned' }];
+  }
   const parts = $derived(
     SHEET_PARTS.map(({ title, fields }) => {
       const rows = askedOn(sheet, fields).flatMap(rowsOf);
       return {
         title,
         given: rows.filter((r) => r.value !== null),
-        lacking: rows.filter((r) => r.value === null).map((r) => r.name.toLowerCase())
+        supposed: askedOn(sheet, fields).flatMap(supposedRow),
+        lacking: askedOn(sheet, fields)
+          .filter((f) => supposedRow(f).length === 0)
+          .flatMap(rowsOf)
+          .filter((r) => r.value === null)
+          .map((r) => r.name.toLowerCase())
       };
-    }).filter(({ given }) => given.length > 0)
+    }).filter(({ given, supposed }) => given.length + supposed.length > 0)
   );
   const edit = $derived(`/vehicles/${vehicle.id}/sheet`);
   $effect(() => useShortcuts([{ key: 'e', label: 'Edit the spec sheet', run: () => void goto(edit) }]));
@@ -66,7 +82,7 @@
 
 {#if sheet}
   <div class="gap-4 md:columns-2 xl:columns-4">
-    {#each parts as { title, given, lacking } (title)}
+    {#each parts as { title, given, supposed: typical, lacking } (title)}
       <section class="card mb-4 break-inside-avoid p-4">
         <h2>{title}</h2>
         <dl class="mt-2">
@@ -75,6 +91,15 @@
             >
               <dt class="text-ink-2">{name}</dt>
               <dd class="text-right {measured ? 'reading' : ''}">{value}</dd>
+            </div>{/each}
+          {#each typical as { name, value, learned } (name)}<div
+              class="border-line text-ink-2 flex justify-between gap-4 border-t py-1.5"
+            >
+              <dt>{name}</dt>
+              <dd class="text-right">
+                <span class="reading">{value}</span>
+                <span class="text-xs">{learned ? 'learned' : 'typical'}</span>
+              </dd>
             </div>{/each}
         </dl>
         {#if lacking.length > 0}<p class="text-ink-2 border-line border-t pt-1.5 text-sm">
@@ -94,5 +119,7 @@
     {:else}<p>The sheet gives no curve for the sensor.</p>{/if}
   </section>
 {:else}
-  <p class="card p-6">No spec sheet yet. Without one a run can be drawn but not judged.</p>
+  <p class="card p-6">
+    No spec sheet yet. Everything is taken as typical for such an engine; a few answers make it plainer.
+  </p>
 {/if}

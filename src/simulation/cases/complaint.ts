@@ -117,7 +117,7 @@ export function codesOf(c: Vehicle, { ect }: Trace, driven: boolean, random: Ran
   else if (plant.sensorError.kind === 'dropouts' && open + short > 0.002) store('P0119', 0.65);
   else if (Math.abs(ect[0] - ambientC) > 9) store('P0116', 0.5);
   const monitored = Math.min(ect.length - 1, 20 * 60);
-  if (driven && ect.slice(0, monitored).every((v) => v < spec.thermostat.startOpenC - 11))
+  if (driven && ect.slice(0, monitored).every((v) => v < limitsOf(spec).startOpenC.value - 11))
     store('P0128', 0.6);
   if (ect.some((v) => v > limitsOf(spec).stopC.value)) store('P0217', 0.6);
   if (fault === 'fan-relay-coil' || fault === 'fan-controller-dead') store('P0480', 0.7);

@@ -49,7 +49,7 @@ export function readPart(vehicle: SimulatedVehicle, part: Part, min: number, ran
       if (spec.clutch?.kind !== 'electronic') return null;
       return fault === 'clutch-circuit-open' ? 0.1 : figures(about(12.4));
     case 'heater-ohm': {
-      const due = spec.thermostat.heaterOhm;
+      const due = spec.thermostat?.heaterOhm;
       return due == null ? null : fault === 'thermostat-heater-failed' ? OVER_OHM : figures(about(due));
     }
   }

@@ -133,7 +133,7 @@ export function possibleIn({ engine: e, sheet }: Made): ForeignFault[] {
   const controller = fan.kind === 'controller';
   return (Object.keys(DOES) as ForeignFault[]).filter((f) => {
     if (f === 'none') return false;
-    if (f === 'thermostat-heater-failed') return sheet.thermostat.heaterOhm != null;
+    if (f === 'thermostat-heater-failed') return sheet.thermostat?.heaterOhm != null;
     if (f.startsWith('fan-relay')) return relay;
     if (f.startsWith('fan-controller')) return controller;
     if (f.startsWith('fan-')) return fan.kind !== 'none';

@@ -138,7 +138,7 @@ export const clutchHotSpeed = defineCheck({
         : thermalClutch(read, limits, r.coolantC, sheet);
     const whole = { ...judged, numbers: [...judged.numbers, ...numbers] };
     const own = sheet?.clutch?.kind === 'fixed' || limits.own;
-    return own ? whole : unusual(whole, 'engagement temperature');
+    return own ? whole : unusual(whole, 'engagement temperature', limitsOf(sheet).engageAirC.field);
   },
   simulate(h) {
     const engine = h.hot();

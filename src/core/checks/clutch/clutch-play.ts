@@ -86,7 +86,9 @@ export const clutchPlay = defineCheck({
       });
     const loose = r.tipMm > limit && r.feels !== 'rough';
     const held = <T extends Judged<'ofClutch' | 'rough'>>(judged: T) =>
-      loose && tipPlayMaxMm.origin === 'typical' ? unusual(judged, 'play at the blade tip') : judged;
+      loose && tipPlayMaxMm.origin === 'typical'
+        ? unusual(judged, 'play at the blade tip', tipPlayMaxMm.field)
+        : judged;
     if (r.tipMm > limit || r.feels === 'rough')
       return held(
         outcome(

@@ -38,7 +38,7 @@ const SWINGS_C = 14;
 /** What this engine reads at warm idle: from the low end of what it regulates to where its fan holds it. */
 export function normOf(sheet: Parameters<typeof limitsOf>[0]): { readonly low: Limit; readonly high: Limit } {
   const { regulatingLowC, regulatingHighC, fanOnC } = limitsOf(sheet);
-  const held = sheet?.fan?.stages?.length ? fanOnC : regulatingHighC;
+  const held = fanOnC.origin === 'typical' ? regulatingHighC : fanOnC;
   return { low: regulatingLowC, high: held.value > regulatingHighC.value ? held : regulatingHighC };
 }
 
@@ -149,9 +149,7 @@ export const warmIdle = defineCheck({
       return outcome(
         'unclear',
         `${says}, unusual for such an engine; the sheet’s regulating temperatures would decide`,
-        {
-          numbers
-        }
+        { numbers, asks: [low.field, high.field] }
       );
     return outcome('fail', says, { numbers, found: [below > 0 ? 'low' : 'high'] });
   },

@@ -7,7 +7,7 @@ import { sayC, sayDeltaC } from '../../units/say';
 import { defineCheck, outcome, unusual, type Judged, type Outcome } from '../check';
 import { share, strength } from '../strength';
 import { withoutFan } from '../vehicle-has';
-import { limitsOf } from '../../vehicle/limits';
+import { fanStages, limitsOf } from '../../vehicle/limits';
 import { READS_COLD, READS_HOT, readsOff } from '../../vehicle/sensor-faults';
 import { scanC } from '../../measure/temperature';
 
@@ -43,11 +43,9 @@ const APART_C = 5;
 /** Below anything a fan is ever switched at: it ran before it was asked. */
 const UNASKED_C = 25;
 
-export const stagesOf = (sheet: SpecSheet | null) => sheet?.fan?.stages ?? [];
-
 /** Where a stage switches: on the move at points of its own, where the sheet gives them. */
 const pointsOf = (
-  { onC, offC, movingOnC, movingOffC }: ReturnType<typeof stagesOf>[number],
+  { onC, offC, movingOnC, movingOffC }: ReturnType<typeof fanStages>[number],
   moving: boolean
 ) => (moving ? { onC: movingOnC ?? onC, offC: movingOffC ?? offC } : { onC, offC });
 
@@ -88,7 +86,7 @@ export const fanSwitching = defineCheck({
   lacks: withoutFan,
   readings,
   begins: ({ sheet }) => ({
-    stages: (stagesOf(sheet).length > 0 ? stagesOf(sheet) : [{ name: 'low' }]).map(({ name }) => ({
+    stages: (fanStages(sheet).length > 0 ? fanStages(sheet) : [{ name: 'low' }]).map(({ name }) => ({
       name,
       onC: null,
       offC: null
@@ -100,7 +98,7 @@ export const fanSwitching = defineCheck({
       ? ['A stage came on above the hottest that was read']
       : [],
   judge(r, { sheet }) {
-    const given = stagesOf(sheet).map((stage) => pointsOf(stage, r.moving));
+    const given = fanStages(sheet).map((stage) => pointsOf(stage, r.moving));
     const numbers = r.stages.map((s, i) => ({
       name: `Fan ${s.name}`,
       value:
@@ -168,7 +166,7 @@ export const fanSwitching = defineCheck({
     );
   },
   simulate(h) {
-    const due = stagesOf(h.spec);
+    const due = fanStages(h.spec);
     const v = h.hot(25);
     v.hold(FAST_IDLE[0]);
     const stages = due.map((s) => ({
@@ -219,7 +217,7 @@ function withoutPoints(
   const open = outcome<'never'>(
     'unclear',
     'The sheet gives no switching points, so there is nothing to hold these against',
-    { numbers }
+    { numbers, asks: ['fan.stages'] }
   );
   const off = readsOff(first.onC ?? r.hottestC, 0, sheet);
   if (off === 'open' || off === 'short') return open;
@@ -235,7 +233,8 @@ function withoutPoints(
               numbers,
               found: ['never']
             }),
-            'switching points'
+            'switching points',
+            'fan.stages'
           )
         : open;
   if (first.onC >= startOpenC.value) return open;

@@ -5,7 +5,7 @@ import { afterKeyOff } from '../../physics/plant/key-off';
 import { sayC, sayDeltaC } from '../../units/say';
 import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
-import { stagesOf } from './fan-switching';
+import { fanStages } from '../../vehicle/limits';
 import { coolantC } from '../../measure/temperature';
 import { USUAL_AMBIENT_C } from '../../physics/heat/state';
 import { withoutFan } from '../vehicle-has';
@@ -94,7 +94,7 @@ export const keyOffFan = defineCheck({
   ],
   judge({ ranMin, stillRunning, coolantC: at }, { sheet, thermal, earlier }) {
     const limit = sheet?.fan?.afterRunMaxMin ?? null;
-    const first = stagesOf(sheet)[0];
+    const first = fanStages(sheet)[0];
     const { ampereHours, sharePct } = batteryCost(ranMin);
     const minutes = `${ranMin} min${stillRunning ? ' and still running' : ''}`;
     const numbers = [
@@ -135,7 +135,8 @@ export const keyOffFan = defineCheck({
       );
     if (limit === null)
       return outcome('unclear', `Ran on for ${minutes}; the sheet gives no rule to hold it against`, {
-        numbers
+        numbers,
+        asks: ['fan.afterRunMaxMin']
       });
     if (ranMin > limit || (stillRunning && ranMin >= limit))
       return outcome('fail', `Ran on for ${minutes}; the sheet allows ${limit} min`, {

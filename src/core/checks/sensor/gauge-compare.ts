@@ -145,7 +145,7 @@ export const gaugeCompare = defineCheck({
     // A law that nobody gave is a guess: a needle near it is unusual at most. Far from it no gauge of any kind stands.
     const guessed = judged.found.includes('needle') && !gaugeLawOf(sheet).own;
     const near = guessed && outsideBy(r, sheet) < ANY_GAUGE_C;
-    return withSender(near ? unusual(judged, 'law of the gauge') : judged, r.sender);
+    return withSender(near ? unusual(judged, 'law of the gauge', 'gauge.points') : judged, r.sender);
   },
   facts: (r, at) =>
     r.thermometer ? [{ kind: 'measured', at, coolantC: r.thermometer.celsius, ambientC: null }] : [],

@@ -116,7 +116,10 @@ export const hoseRush = defineCheck({
   facts: (r, at) => [{ kind: 'measured', at, coolantC: r.coolantC, ambientC: null }],
   judge(readings, { sheet }) {
     const judged = judgeRush(readings, sheet);
-    return limitsOf(sheet).startOpenC.origin === 'typical' ? unusual(judged, 'start-to-open') : judged;
+    const { startOpenC } = limitsOf(sheet);
+    return startOpenC.origin === 'typical' && judged.asks === undefined
+      ? unusual(judged, 'start-to-open', startOpenC.field)
+      : judged;
   },
   simulate: simulateRush,
   words: ({ felt, coolantC: at, by, coolantBy }) =>
@@ -133,7 +136,7 @@ function judgeRush(
   const limits = limitsOf(sheet);
   const start = limits.startOpenC.value;
   const full = limits.fullOpenC.value;
-  const hose = sheet?.thermostat.side === 'inlet' ? 'Lower hose' : 'Upper hose';
+  const hose = sheet?.thermostat?.side === 'inlet' ? 'Lower hose' : 'Upper hose';
   const numbers = [
     { name: hose, value: FELT[felt] },
     {
@@ -144,11 +147,11 @@ function judgeRush(
   ];
   const told = by === 'hand' ? '. Felt by hand, so it weighs less than a logged hose' : '';
   // On an engine whose thermostat sits at the inlet another hose is the one behind it.
-  if (sheet && sheet.thermostat.side == null)
+  if (sheet && sheet.thermostat?.side == null)
     return outcome(
       'unclear',
       'The sheet does not say at which side of the engine the thermostat sits, so it is not known which hose is behind it',
-      { numbers }
+      { numbers, asks: ['thermostat.side'] }
     );
   switch (felt) {
     case 'rush':
@@ -193,7 +196,7 @@ function judgeRush(
 
 /** Warmed at a fast idle, with a hand or a probe on the hose. */
 function simulateRush(h: Hands): HoseRushReadings {
-  const { startOpenC, fullOpenC } = h.spec.thermostat;
+  const { startOpenC, fullOpenC } = h.plant;
   const drive = driveFromLegs(FAST_IDLE, h.ambientC, 1);
   const t = simulate({ ...h.plant, seed: h.seed }, drive, { startC: h.ambientC });
   const hose = h.plant.inletSide ? t.lowerHose : t.upperHose;

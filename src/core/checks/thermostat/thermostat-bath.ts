@@ -1,4 +1,4 @@
-import { limitsOf } from '../../vehicle/limits';
+import { limitsOf, originWords } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import { FAST_C_PER_MIN, readBath } from '../../physics/thermostat/bath';
@@ -111,8 +111,11 @@ export const thermostatBath = defineCheck({
   },
   judge(r, { sheet }) {
     const b = readBath(r.points);
-    const spec = sheet?.thermostat ?? null;
-    const least = limitsOf(sheet).minLiftMm.value;
+    const given = sheet?.thermostat;
+    const startC = given?.startOpenC ?? null;
+    const { minLiftMm, fullOpenC } = limitsOf(sheet);
+    const least = minLiftMm.value;
+    const fullC = startC === null ? null : fullOpenC.value;
     const hottestC = Math.max(...r.points.map((p) => p.bathC));
     const wrong: string[] = [];
     const found: Found[] = [];
@@ -120,27 +123,25 @@ export const thermostatBath = defineCheck({
       wrong.push(`open by ${say(b.coldLiftMm, 'length')} when cold: it leaks`);
       found.push('leaks');
     } else if (b.coldLiftMm !== null) found.push('shuts');
-    const offC = spec && b.startC !== null ? b.startC - spec.startOpenC : null;
+    const offC = startC !== null && b.startC !== null ? b.startC - startC : null;
     const byItsStamp =
       r.stampedC !== null && b.startC !== null && Math.abs(r.stampedC - b.startC) <= STAMP_OFF_C;
     if (offC !== null && offC < -START_OFF_C) {
       wrong.push(
-        `starts at ${sayC(b.startC!)}, ${sayDeltaC(-offC)} below the sheet’s ${sayC(spec!.startOpenC)}: a cooler part`
+        `starts at ${sayC(b.startC!)}, ${sayDeltaC(-offC)} below the sheet’s ${sayC(startC!)}: a cooler part`
       );
       found.push('early');
       if (byItsStamp) found.push('byItsStamp');
     } else if (offC !== null && offC > START_OFF_C) {
-      wrong.push(
-        `starts at ${sayC(b.startC!)}, ${sayDeltaC(offC)} above the sheet’s ${sayC(spec!.startOpenC)}: late`
-      );
+      wrong.push(`starts at ${sayC(b.startC!)}, ${sayDeltaC(offC)} above the sheet’s ${sayC(startC!)}: late`);
       if (byItsStamp) found.push('byItsStamp', 'hotterPart');
       else found.push('late');
     } else if (offC !== null) found.push('onTime');
-    if (spec && r.stampedC !== null && Math.abs(r.stampedC - spec.startOpenC) > STAMP_OFF_C) {
-      wrong.push(`stamped ${sayC(r.stampedC)}, and the sheet wants ${sayC(spec.startOpenC)}`);
-      if (r.stampedC < spec.startOpenC) found.push('coolerPart');
+    if (startC !== null && r.stampedC !== null && Math.abs(r.stampedC - startC) > STAMP_OFF_C) {
+      wrong.push(`stamped ${sayC(r.stampedC)}, and the sheet wants ${sayC(startC)}`);
+      if (r.stampedC < startC) found.push('coolerPart');
     }
-    const hotEnough = spec !== null && hottestC >= spec.fullOpenC + 3;
+    const hotEnough = fullC !== null && hottestC >= fullC + 3;
     if (hotEnough && b.liftMm < least * 0.9) {
       wrong.push(
         `lifts ${say(b.liftMm, 'length')} at ${sayC(hottestC)}, at least ${say(least, 'length')} wanted`
@@ -161,7 +162,9 @@ export const thermostatBath = defineCheck({
       ...(b.against.length > 0
         ? [`${b.against.length} reading went against its way and is left out of the lines`]
         : []),
-      ...(spec ? [] : ['Without a sheet there is nothing to hold these temperatures against'])
+      ...(startC === null
+        ? ['Without a sheet that gives the opening temperature there is nothing to hold these against']
+        : [])
     ];
     const numbers = [
       ...(b.startC === null
@@ -170,7 +173,7 @@ export const thermostatBath = defineCheck({
             {
               name: 'Starts to open',
               value: sayC(b.startC),
-              ...(spec ? { limit: `${sayC(spec.startOpenC)} ± ${sayDeltaC(START_OFF_C, 0)}` } : {})
+              ...(startC === null ? {} : { limit: `${sayC(startC)} ± ${sayDeltaC(START_OFF_C, 0)}` })
             }
           ]),
       ...(b.fullC === null
@@ -179,7 +182,7 @@ export const thermostatBath = defineCheck({
             {
               name: 'Full open',
               value: sayC(b.fullC),
-              ...(spec ? { limit: `${sayC(spec.fullOpenC)}` } : {})
+              ...(fullC === null ? {} : { limit: `${sayC(fullC)}, ${originWords(fullOpenC)}` })
             }
           ]),
       { name: 'Lift', value: say(b.liftMm, 'length'), limit: `at least ${say(least, 'length')}` },
@@ -189,7 +192,7 @@ export const thermostatBath = defineCheck({
             {
               name: 'Shut again by',
               value: sayC(b.closedC),
-              ...(spec?.closedByC ? { limit: sayC(spec.closedByC) } : {})
+              ...(given?.closedByC ? { limit: sayC(given.closedByC) } : {})
             }
           ]),
       ...(b.hysteresisC === null
@@ -221,10 +224,10 @@ export const thermostatBath = defineCheck({
         'unclear',
         hotEnough
           ? 'Has not opened'
-          : `Has not opened by ${sayC(hottestC)}: go on${spec ? ` to ${sayC(spec.fullOpenC + 3)}` : ''}`,
+          : `Has not opened by ${sayC(hottestC)}: go on${fullC === null ? '' : ` to ${sayC(fullC + 3)}`}`,
         { numbers, doubts }
       );
-    return hotEnough && spec
+    return hotEnough
       ? outcome(
           'pass',
           `Starts at ${sayC(b.startC)} and lifts ${say(b.liftMm, 'length')}: as the sheet wants`,
@@ -232,7 +235,7 @@ export const thermostatBath = defineCheck({
         )
       : outcome(
           'unclear',
-          `Starts at ${sayC(b.startC)}${spec ? `; heat on to ${sayC(spec.fullOpenC + 3)} for its full lift` : ''}`,
+          `Starts at ${sayC(b.startC)}${fullC === null ? '' : `; heat on to ${sayC(fullC + 3)} for its full lift`}`,
           {
             numbers,
             doubts,
@@ -248,9 +251,9 @@ export const thermostatBath = defineCheck({
       const { bathC, liftMm, atMin, way } = bath.read(h.random);
       points.push({ bathC, liftMm, atMin, way });
     }
-    const { startOpenC } = h.spec.thermostat;
+    const { startOpenC } = limitsOf(h.spec);
     // A cooler part has another figure on it, where it can be read.
-    const own = h.fault === 'thermostat-low-rating' ? startOpenC - 24 * h.severity : startOpenC;
+    const own = startOpenC.value - (h.fault === 'thermostat-low-rating' ? 24 * h.severity : 0);
     return { points: points.slice(0, 120), stampedC: h.chance(0.5) ? Math.round(own) : null };
   },
   words(r) {

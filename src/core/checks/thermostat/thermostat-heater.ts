@@ -79,7 +79,7 @@ export const thermostatHeater = defineCheck({
   lacks: withoutHeater,
   readings,
   judge(r, { sheet }) {
-    const due = sheet?.thermostat.heaterOhm ?? null;
+    const due = sheet?.thermostat?.heaterOhm ?? null;
     const wrong: string[] = [];
     const found: ('failed' | 'stays' | 'drivenWrongly')[] = [];
     const driven = r.driven === 'right' ? (['drivenRightly'] as const) : [];

@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { normalDraw, seeded } from '../../base/random';
 import { driftOf, typicalOf } from './drift';
 import { fingerprintOf, type Fingerprint, type TracedRun } from './fingerprint';
+import type { SpecSheet } from '../../vehicle/spec-sheet';
+import { learnableFrom } from './learned';
 import { memoryOf, spanWords } from './memory';
 
 const day = (n: number) => new Date(Date.parse('2025-12-01T08:00:00Z') + n * 86_400_000).toISOString();
@@ -126,4 +128,36 @@ describe('a span in words', () => {
     ['2026-03-02T08:00:00Z', '2026-05-20T08:00:00Z', 'March to May 2026'],
     ['2025-12-02T08:00:00Z', '2026-02-20T08:00:00Z', 'December 2025 to February 2026']
   ])('%s to %s is %s', (from, to, words) => expect(spanWords({ from, to })).toBe(words));
+});
+
+describe('limits from good runs', () => {
+  const at = (opens: number, fan: number | null, n: number): Fingerprint => ({
+    runId: `${n}`,
+    at: day(n),
+    ambientC: 12,
+    marks: {
+      opening: { celsius: opens, sd: 0.5 },
+      ...(fan === null ? {} : { fanOn: { celsius: fan, sd: 0.3 } })
+    }
+  });
+  const bare = { format: 'pyrethos.spec-sheet', version: 1, name: 'A Parcel without a book' } as const;
+  const offered = (prints: Fingerprint[], sheet: SpecSheet | null = bare) =>
+    learnableFrom(prints, sheet).map(({ limit, celsius, runs }) => [limit, celsius, runs]);
+
+  it('are offered where the sheet gives none and the runs agree', () => {
+    const runs = [at(83.6, 97.2, 1), at(84.0, 97.4, 9), at(83.8, null, 20)];
+    expect(offered(runs)).toEqual([
+      ['startOpenC', 83.8, 3],
+      ['fanOnC', 97.3, 2]
+    ]);
+    expect(offered(runs, { ...bare, thermostat: { startOpenC: 84 } })).toEqual([['fanOnC', 97.3, 2]]);
+    // One that was taken is learned, and is not offered again; a fan on the engine has no switching point.
+    expect(offered(runs, { ...bare, learned: { startOpenC: 83.8, fanOnC: 97.3 } })).toEqual([]);
+    expect(offered(runs, { ...bare, clutch: { kind: 'thermal' } })).toEqual([['startOpenC', 83.8, 3]]);
+  });
+
+  it('are not offered from one run, nor from runs that disagree', () => {
+    expect(offered([at(83.6, 97, 1)])).toEqual([]);
+    expect(offered([at(76, 90, 1), at(88, 103, 5)])).toEqual([]);
+  });
 });

@@ -139,7 +139,9 @@ function picture(
     after: after?.curve ?? null,
     band: (after ?? before)?.band ?? null,
     levels: [
-      ...(sheet ? [{ name: 'thermostat starts', celsius: sheet.thermostat.startOpenC }] : []),
+      ...(sheet?.thermostat?.startOpenC
+        ? [{ name: 'thermostat starts', celsius: sheet.thermostat.startOpenC }]
+        : []),
       ...(sheet?.limits?.stopC ? [{ name: 'stop', celsius: sheet.limits.stopC }] : [])
     ]
   });

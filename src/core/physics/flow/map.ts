@@ -47,17 +47,12 @@ const INLET_MIX_C = 6;
  * open stays so down to there; full open only where what it sits in must be that hot.
  */
 export function thermostatAt(outletC: number, sheet: SpecSheet | null): ThermostatState {
-  const { startOpenC, fullOpenC, closedByC, side, heaterOhm } = sheet?.thermostat ?? {
-    startOpenC: 85,
-    fullOpenC: 98,
-    closedByC: null,
-    side: 'outlet',
-    heaterOhm: null
-  };
+  const { closedByC, side, heaterOhm } = sheet?.thermostat ?? {};
+  const { startOpenC, fullOpenC } = limitsOf(sheet);
   // A heated one may be open far below its stamp, when the control unit wants it so.
-  const opensAtC = (closedByC ?? startOpenC - CLOSES_BELOW_C) - (heaterOhm == null ? 0 : HEATER_DROP_C);
+  const opensAtC = (closedByC ?? startOpenC.value - CLOSES_BELOW_C) - (heaterOhm == null ? 0 : HEATER_DROP_C);
   if (outletC < opensAtC - PLAY_C) return 'shut';
-  return outletC >= fullOpenC - 1 + (side === 'inlet' ? INLET_MIX_C : 0) ? 'open' : 'opening';
+  return outletC >= fullOpenC.value - 1 + (side === 'inlet' ? INLET_MIX_C : 0) ? 'open' : 'opening';
 }
 
 /** One pair of places that were both measured, and whether they stand to each other as they should. */
@@ -129,7 +124,7 @@ export function readMap(
   uncertaintyC: number,
   ambientC: number | null
 ): MapReading {
-  const inlet = sheet?.thermostat.side === 'inlet';
+  const inlet = sheet?.thermostat?.side === 'inlet';
   const play = Math.SQRT2 * uncertaintyC;
   const edges: MapEdge[] = [];
   const edge = (from: MapPoint, to: MapPoint, low: number, high: number): MapEdge | null => {

@@ -1,4 +1,4 @@
-import { limitsOf, type Limits } from '../../vehicle/limits';
+import { limitsOf, USUAL_FAN_PLAY_C, type Limits } from '../../vehicle/limits';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import type { Curve } from '../../vehicle/sensor-curve';
 
@@ -84,6 +84,8 @@ export interface PlantParams {
   readonly heater: number;
   readonly surface: number;
   readonly startOpenC: number;
+  /** Nobody said where it opens: a usual one is supposed. */
+  readonly openingSupposed: boolean;
   readonly fullOpenC: number;
   readonly hysteresisC: number;
   readonly waxTauS: number;
@@ -144,7 +146,8 @@ export function plantFor(spec: SpecSheet): PlantParams {
   const coolantL = limits.coolantL.value;
   const size = displacementL ** 0.75;
   const coolantKJK = coolantL * 3.7;
-  const { thermostat } = spec;
+  const { closedByC, side, heaterOhm } = spec.thermostat ?? {};
+  const startOpenC = limits.startOpenC.value;
   return {
     displacementL,
     coolantL,
@@ -172,17 +175,15 @@ export function plantFor(spec: SpecSheet): PlantParams {
     coreFactor: 1,
     heater: 0.016 * displacementL ** 0.3,
     surface: 0.004 * displacementL ** 0.6,
-    startOpenC: thermostat.startOpenC,
-    fullOpenC: thermostat.fullOpenC,
-    hysteresisC:
-      thermostat.closedByC == null
-        ? 3
-        : Math.min(6, Math.max(1, thermostat.startOpenC - thermostat.closedByC)) * 0.6,
+    startOpenC,
+    openingSupposed: limits.startOpenC.origin === 'typical',
+    fullOpenC: limits.fullOpenC.value,
+    hysteresisC: closedByC == null ? 3 : Math.min(6, Math.max(1, startOpenC - closedByC)) * 0.6,
     waxTauS: 9,
     leak: 0.004,
     liftMax: 1,
-    inletSide: thermostat.side === 'inlet',
-    heaterDropC: thermostat.heaterOhm ? 18 : 0,
+    inletSide: side === 'inlet',
+    heaterDropC: heaterOhm ? 18 : 0,
     sensorTauS: 5,
     branchShare: 1,
     curve: limits.curve.value,
@@ -213,13 +214,10 @@ export function plantFor(spec: SpecSheet): PlantParams {
 /** Half and half, which nearly every maker fills. */
 const USUAL_GLYCOL = 0.5;
 
-/** Between on and off of a fan that nobody described, °C. */
-const USUAL_PLAY_C = 5;
-
 function fanDrive(spec: SpecSheet, { fanOnC }: Limits): FanDrive {
   const supposed = !spec.fan && !spec.clutch;
   const drive = supposed ? 'relay' : (spec.fan?.drive ?? 'none');
-  const usual = { onC: fanOnC.value, offC: fanOnC.value - USUAL_PLAY_C };
+  const usual = { onC: fanOnC.value, offC: fanOnC.value - USUAL_FAN_PLAY_C };
   const given = spec.fan?.stages?.length ? spec.fan.stages : [usual];
   if (drive === 'none') return { kind: 'none' };
   const stages = given.map((s, i) => ({
@@ -233,7 +231,7 @@ function fanDrive(spec: SpecSheet, { fanOnC }: Limits): FanDrive {
     onWithAc: spec.fan?.onWithAc ?? false,
     failsafeFull: spec.fan?.failsafeFull ?? true,
     supposed,
-    pointsSupposed: !spec.fan?.stages?.length
+    pointsSupposed: fanOnC.origin === 'typical'
   };
 }
 

@@ -30,7 +30,7 @@ export interface Priors {
 /**
  * Priors by engine: what the sheet tells of it, and what it burns. A sheet without displacement leaves size to
  * a guess, so everything that scales with it is half as wide again; one with the filling pins the heat capacity
- * down; a diesel’s idle heat depends on how it is boosted and is known less well.
+ * down; one without the thermostat's number leaves its opening anywhere among the usual ones; a diesel’s idle heat depends on how it is boosted and is known less well.
  */
 export function priorsFor(p: PlantParams): Priors {
   const size = p.known.displacement ? 1 : 1.5;
@@ -46,7 +46,7 @@ export function priorsFor(p: PlantParams): Priors {
     heater: 0.6,
     surface: 0.4,
     waxLag: 0.3,
-    openC: { mean: 0, sd: 1.3 },
+    openC: { mean: 0, sd: p.openingSupposed ? 4 : 1.3 },
     fanC: { mean: 0, sd: 1 },
     sensorC: 1,
     ambientC: 0.8

@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { stagesOf, type FanSwitchingReadings } from '$core/checks/fan/fan-switching';
+  import type { FanSwitchingReadings } from '$core/checks/fan/fan-switching';
+  import { fanStages } from '$core/vehicle/limits';
   import { shown } from '$lib/ui/page-state/units';
   import type { PictureProps } from '../types';
   import ScaleStrip from './ScaleStrip.svelte';
 
   let { readings, sheet }: PictureProps<FanSwitchingReadings> = $props();
-  const given = $derived(stagesOf(sheet));
+  const given = $derived(fanStages(sheet));
   const text = (word: string, c: number) => `${word} ${shown(c, 'temperature', 0)}`;
 </script>
 

@@ -6,7 +6,7 @@
   import type { PictureProps } from '../types';
 
   let { readings, sheet }: PictureProps<HoseRushReadings> = $props();
-  const inlet = $derived(sheet?.thermostat.side === 'inlet');
+  const inlet = $derived(sheet?.thermostat?.side === 'inlet');
   const start = $derived(limitsOf(sheet).startOpenC.value);
   /** How a hose warms against the engine, for each way it can be felt. */
   const LINES = {

@@ -18,7 +18,7 @@
     problems
   }: PictureProps<TemperatureMapReadings, 'points' | 'instrument'> = $props();
 
-  const inlet = $derived(sheet?.thermostat.side === 'inlet');
+  const inlet = $derived(sheet?.thermostat?.side === 'inlet');
   /** Where each place lies in the drawing, and on which side its number stands. */
   const AT: Readonly<Record<MapPoint, readonly [number, number]>> = {
     outlet: [365, 92],

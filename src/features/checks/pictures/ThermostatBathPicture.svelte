@@ -38,7 +38,9 @@
   $effect(() => () => (running = false));
 
   const bath = $derived(readBath(readings.points));
-  const spec = $derived(sheet?.thermostat ?? null);
+  const startC = $derived(sheet?.thermostat?.startOpenC);
+  const leastMm = $derived(sheet?.thermostat?.minLiftMm);
+  const fullC = $derived(limitsOf(sheet).fullOpenC.value);
   const from = $derived(Math.min(50, ...readings.points.map((p) => p.bathC - 3)));
   const to = $derived(
     Math.max(limitsOf(sheet).fullOpenC.value + 8, ...readings.points.map((p) => p.bathC + 3))
@@ -65,8 +67,8 @@
     yTitle="lift, {unitOf('length').symbol}"
   >
     {#snippet children({ x, y, top: above, bottom, right })}
-      {#if spec}
-        {#each [{ c: spec.startOpenC, w: 'start' }, { c: spec.fullOpenC, w: 'full' }] as mark (mark.w)}
+      {#if startC != null}
+        {#each [{ c: startC, w: 'start' }, { c: fullC, w: 'full' }] as mark (mark.w)}
           <line
             x1={x(mark.c)}
             x2={x(mark.c)}
@@ -79,16 +81,16 @@
             >{mark.w}</text
           >
         {/each}
-        {#if spec.minLiftMm}
+        {#if leastMm}
           <line
-            x1={x(spec.fullOpenC)}
+            x1={x(fullC)}
             x2={right}
-            y1={y(spec.minLiftMm)}
-            y2={y(spec.minLiftMm)}
+            y1={y(leastMm)}
+            y2={y(leastMm)}
             stroke="var(--good)"
             stroke-width="3"
           />
-          <text x={right} y={y(spec.minLiftMm) + 17} text-anchor="end" font-size="13" fill="var(--good)"
+          <text x={right} y={y(leastMm) + 17} text-anchor="end" font-size="13" fill="var(--good)"
             >least lift</text
           >
         {/if}

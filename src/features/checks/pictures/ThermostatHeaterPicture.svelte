@@ -4,7 +4,7 @@
   import type { PictureProps } from '../types';
 
   let { readings, sheet }: PictureProps<ThermostatHeaterReadings> = $props();
-  const due = $derived(sheet?.thermostat.heaterOhm ?? null);
+  const due = $derived(sheet?.thermostat?.heaterOhm ?? null);
   const open = $derived(readings.powered === 'opens' && readings.unpowered !== 'closes');
 </script>
 

@@ -189,6 +189,23 @@ describe('a recording', () => {
     await end(jobId);
   });
 
+  it('of a vehicle without a sheet is kept, and judged as a typical engine’s', async () => {
+    await plug();
+    const [jobId, runId] = [await job('L-09', false), randomUUID()];
+    expect((await start(jobId, runId)).ok).toBe(true);
+    const stop = startRecorder(db);
+    await until(async () => (await timesOf(runId)).length > 20);
+    expect(await end(jobId)).toMatchObject({ ok: true, value: { runId } });
+    await stop();
+    const run = (await db.runs.findByPk(runId))!;
+    expect(run.sampleCount).toBeGreaterThan(20);
+    expect((await db.specSheets.findByPk(run.specSheetId))!.sheet).toEqual({
+      format: 'pyrethos.spec-sheet',
+      version: 1,
+      name: 'Tarrock Curlew 1.6'
+    });
+  });
+
   it('that caught nothing leaves no run, and says what it was', async () => {
     const jobId = await job('L-04');
     await start(jobId);

@@ -8,6 +8,7 @@ import type { Database } from '../db/database';
 import { judgeInWorker } from '../runs/import-pool';
 import { knownGoodRuns } from '../runs/known-good';
 import { append } from '../record/record';
+import { sheetFor } from '../record/sheet-for';
 import { eventsOf } from '../record/events';
 import { storeRun } from '../runs/runs';
 import { blocksAfter, logOfBlocks } from './samples';
@@ -86,9 +87,8 @@ export async function endLive(
   if (known?.kind === 'run.ended') return good({ runId: (known.payload as { runId: string }).runId });
   const job = await db.jobs.findOne({ where: { id: input.jobId, active: true } });
   const vehicle = job && (await db.vehicles.findByPk(job.vehicleId));
-  const sheet = vehicle?.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
   const found = await liveLog(db, input.jobId);
-  if (!job || !found) return bad({ message: 'nothing is being recorded on this job' });
+  if (!job || !vehicle || !found) return bad({ message: 'nothing is being recorded on this job' });
   const { live } = found;
   await db.sequelize.query('UPDATE recordings SET ended_at = now() WHERE run_id = $1', {
     bind: [live.runId]
@@ -96,7 +96,7 @@ export async function endLive(
   // The recorder may hold a last handful of samples; it lets go within its own round.
   await lastFlush(db, live.runId);
   const { log } = (await liveLog(db, input.jobId))!;
-  if (log.t.length < FEWEST_SAMPLES || !sheet) {
+  if (log.t.length < FEWEST_SAMPLES) {
     const undone = await append(db, {
       id: input.eventId,
       stream: `job:${input.jobId}`,
@@ -107,13 +107,15 @@ export async function endLive(
     });
     return undone.ok ? good({ runId: null }) : undone;
   }
+  const against = await sheetFor(db, vehicle.id, input);
+  if (!against.ok) return against;
   const judged = await judgeInWorker({
     log,
-    sheet: sheet.sheet,
-    knownGood: await knownGoodRuns(db, vehicle!.id, live.runId),
+    sheet: against.value.sheet,
+    knownGood: await knownGoodRuns(db, vehicle.id, live.runId),
     ...(live.source.kind === 'typed' ? { readWith: live.source.instrument } : {})
   });
-  const fileName = `${vehicle!.fleetNo} ${live.startedAt.slice(0, 16).replace('T', ' ')}`;
+  const fileName = `${vehicle.fleetNo} ${live.startedAt.slice(0, 16).replace('T', ' ')}`;
   const event = {
     id: input.eventId,
     stream: `job:${input.jobId}`,
@@ -128,7 +130,7 @@ export async function endLive(
       {
         runId: live.runId,
         jobId: input.jobId,
-        specSheetId: sheet.id,
+        specSheetId: against.value.id,
         fileName,
         importedAt: new Date(input.at),
         log,

@@ -235,15 +235,21 @@ describe('a run', () => {
     expect([await bandOf(sound.runId), await bandOf(ill.runId)]).toEqual([0, 1]);
   });
 
-  it('needs a vehicle with a sheet, and says so', async () => {
+  it('of a vehicle without a sheet is judged as a typical engine’s, and anew when there is a sheet', async () => {
     const [vehicleId, jobId] = [randomUUID(), randomUUID()];
     await write(`vehicle:${vehicleId}`, {
       kind: 'vehicle.entered',
       payload: { fleetNo: 'T-15', name: 'Kvesta Scoot', note: '' }
     });
     await write(`job:${jobId}`, { kind: 'job.opened', payload: { vehicleId, complaint: 'Runs hot' } });
-    const result = await importRun(db, importOf(jobId, ridge));
-    expect(!result.ok && result.problems[0].message).toContain('no spec sheet');
+    const task = importOf(jobId, ridge);
+    expect(await importRun(db, task)).toMatchObject({ ok: true });
+    const { number } = (await db.jobs.findByPk(jobId))!;
+    const run = async () => (await jobView(db, String(number), task.runId)).run!;
+    expect((await run()).sheet).toEqual({ format: 'pyrethos.spec-sheet', version: 1, name: 'Kvesta Scoot' });
+    expect((await run()).outdated).toBeNull();
+    await write(`vehicle:${vehicleId}`, { kind: 'spec.saved', payload: { sheet } });
+    expect((await run()).outdated).toBe('sheet');
   });
 });
 

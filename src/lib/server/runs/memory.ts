@@ -8,6 +8,14 @@ export interface Remembered {
   readonly vehicleId: string;
   readonly memory: Memory;
   readonly fingerprints: readonly Fingerprint[];
+  /** Of runs that were judged sound, since the last repair. */
+  readonly good: readonly Fingerprint[];
+}
+
+interface Print {
+  readonly vehicleId: string;
+  readonly fingerprint: Fingerprint;
+  readonly good: boolean;
 }
 
 /** What each vehicle, or one, is remembered by. */
@@ -17,8 +25,8 @@ export async function memories(
 ): Promise<Map<string, Remembered>> {
   const bind = [vehicleId];
   const [rows, repaired] = await Promise.all([
-    db.sequelize.query<{ vehicleId: string; fingerprint: Fingerprint }>(
-      `SELECT j.vehicle_id AS "vehicleId", r.fingerprint FROM runs r JOIN jobs j ON j.id = r.job_id
+    db.sequelize.query<Print>(
+      `SELECT j.vehicle_id AS "vehicleId", r.fingerprint, r.summary->>'verdict' = 'none' AS good FROM runs r JOIN jobs j ON j.id = r.job_id
        WHERE r.active AND j.active AND r.fingerprint IS NOT NULL AND ($1::uuid IS NULL OR j.vehicle_id = $1)
        ORDER BY r.imported_at`,
       { bind, type: QueryTypes.SELECT }
@@ -30,17 +38,27 @@ export async function memories(
     )
   ]);
   const since = new Map(repaired.map((r) => [r.vehicleId, r.at]));
-  const fingerprints = new Map<string, Fingerprint[]>();
-  for (const { vehicleId: of, fingerprint } of rows) {
-    const known = fingerprints.get(of);
-    if (known) known.push(fingerprint);
-    else fingerprints.set(of, [fingerprint]);
+  const prints = new Map<string, Print[]>();
+  for (const row of rows) {
+    const known = prints.get(row.vehicleId);
+    if (known) known.push(row);
+    else prints.set(row.vehicleId, [row]);
   }
   return new Map(
-    [...fingerprints].map(([of, list]) => [
-      of,
-      { vehicleId: of, fingerprints: list, memory: memoryOf(list, since.get(of) ?? null) }
-    ])
+    [...prints].map(([of, list]) => {
+      const repairedAt = since.get(of) ?? null;
+      const fingerprints = list.map((p) => p.fingerprint);
+      const good = list.filter((p) => p.good && p.fingerprint.at > (repairedAt ?? ''));
+      return [
+        of,
+        {
+          vehicleId: of,
+          fingerprints,
+          good: good.map((p) => p.fingerprint),
+          memory: memoryOf(fingerprints, repairedAt)
+        }
+      ];
+    })
   );
 }
 

@@ -13,6 +13,7 @@ import { importInWorker } from './import-pool';
 import { knownGoodRuns } from './known-good';
 import { sumUp } from './sum-up';
 import { append } from '../record/record';
+import { sheetFor } from '../record/sheet-for';
 import type { RunRow } from '../db/models';
 
 export interface RunImport {
@@ -37,13 +38,10 @@ export async function importRun(
 ): Promise<Result<{ runId: string; isNew: boolean }>> {
   const job = await db.jobs.findOne({ where: { id: input.jobId, active: true } });
   if (!job) return bad({ message: 'this job does not exist any more; open it again from the depot' });
-  const vehicle = await db.vehicles.findByPk(job.vehicleId);
-  const sheet = vehicle?.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
-  if (!vehicle || !sheet)
-    return bad({
-      message: 'the vehicle has no spec sheet, so there is nothing to judge a run against; add one first'
-    });
   if (await db.events.findByPk(input.eventId)) return good({ runId: input.runId, isNew: false });
+  const found = await sheetFor(db, job.vehicleId, input);
+  if (!found.ok) return found;
+  const sheet = found.value;
 
   const sizeBytes = input.bytes.length;
   const result = await importInWorker({
@@ -51,7 +49,7 @@ export async function importRun(
     layout: input.layout,
     options: input.options,
     sheet: sheet.sheet,
-    knownGood: await knownGoodRuns(db, vehicle.id, input.runId)
+    knownGood: await knownGoodRuns(db, job.vehicleId, input.runId)
   });
   if (!result.ok) return result;
   const { log, report, warnings, analysis, band } = result.value;

@@ -3,6 +3,8 @@ import { fingerprintOf } from '../../../core/handover/memory/fingerprint';
 import { summaryOfRun } from '../../../core/runs/run-summary';
 import { sparkOf } from '../../../core/runs/spark';
 import type { Analysis } from '../../../core/runs/analyse';
+import { limitsOf } from '../../../core/vehicle/limits';
+import type { SpecSheet } from '../../../core/vehicle/spec-sheet';
 import type { Database } from '../db/database';
 import type { RunRow } from '../db/models';
 
@@ -13,7 +15,7 @@ interface Judged {
   readonly durationS: number;
   readonly preview: RunRow['preview'];
   readonly band: RunRow['band'];
-  readonly startOpenC: number;
+  readonly sheet: SpecSheet;
   readonly analysis: Analysis;
 }
 
@@ -24,7 +26,7 @@ interface Judged {
 export async function sumUp(db: Database, id: string, transaction?: Transaction): Promise<void> {
   const [run] = await db.sequelize.query<Judged>(
     `SELECT r.file_name AS "fileName", r.imported_at AS "importedAt", r.started_at AS "startedAt", r.duration_s AS "durationS",
-       r.preview, r.band, (s.sheet->'thermostat'->>'startOpenC')::float AS "startOpenC", r.analysis
+       r.preview, r.band, s.sheet, r.analysis
      FROM runs r JOIN spec_sheets s ON s.id = r.spec_sheet_id WHERE r.id = $1`,
     { bind: [id], type: QueryTypes.SELECT, transaction }
   );
@@ -40,7 +42,10 @@ export async function sumUp(db: Database, id: string, transaction?: Transaction)
         endC: run.preview.ect.findLast((v) => v !== null) ?? null
       }),
       spark: sparkOf({ curve: run.preview, band: run.band }),
-      fingerprint: fingerprintOf({ id, at: importedAt, verdict, jumps, features }, run.startOpenC)
+      fingerprint: fingerprintOf(
+        { id, at: importedAt, verdict, jumps, features },
+        limitsOf(run.sheet).startOpenC.value
+      )
     },
     { where: { id }, transaction }
   );

@@ -1,10 +1,20 @@
+import { learnableFrom } from '$core/handover/memory/learned';
 import { database } from '$lib/server/db/database';
 import { vehicleOr404 } from '$lib/server/views/vehicle';
 import { memories } from '$lib/server/runs/memory';
 import { jobLines } from '$lib/server/views/lists';
 
-export const load = async ({ params }) => ({
-  vehicle: await vehicleOr404(params.id),
-  jobs: await jobLines(database(), { vehicleId: params.id, limit: 50 }),
-  remembered: (await memories(database(), params.id)).get(params.id) ?? null
-});
+export const load = async ({ params }) => {
+  const db = database();
+  const vehicle = await vehicleOr404(params.id);
+  const [jobs, remembered] = await Promise.all([
+    jobLines(db, { vehicleId: params.id, limit: 50 }),
+    memories(db, params.id).then((all) => all.get(params.id) ?? null)
+  ]);
+  return {
+    vehicle,
+    jobs,
+    memory: remembered?.memory ?? null,
+    learnable: learnableFrom(remembered?.good ?? [], vehicle.sheet)
+  };
+};

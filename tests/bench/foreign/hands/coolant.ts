@@ -73,7 +73,7 @@ export const coolant: Hands = {
     const { s, ambientC, dice } = scene;
     const b = hot(scene);
     const m = b.now;
-    const side = s.sheet.thermostat.side ?? (scene.seed % 2 ? 'outlet' : 'inlet');
+    const side = s.sheet.thermostat?.side ?? (scene.seed % 2 ? 'outlet' : 'inlet');
     const upper = side === 'inlet' ? Math.max(m.upperC, m.coolantC - 4) : m.upperC;
     const kind = dice.chance(0.75) ? 'contact' : 'infrared';
     const at = (c: number) => Math.min(148, taken(c, kind, scene).celsius);
@@ -154,12 +154,12 @@ export const coolant: Hands = {
     return {
       points: points.slice(0, 60),
       stampedC: dice.chance(0.5)
-        ? Math.round(has(s, 'thermostat-low-rating') ? e.opensC : s.sheet.thermostat.startOpenC)
+        ? Math.round(has(s, 'thermostat-low-rating') ? e.opensC : (s.sheet.thermostat?.startOpenC ?? e.opensC))
         : null
     };
   },
   'thermostat-heater': ({ s }) => {
-    if (s.sheet.thermostat.heaterOhm == null) return null;
+    if (s.sheet.thermostat?.heaterOhm == null) return null;
     const failed = has(s, 'thermostat-heater-failed');
     return {
       elementOhm: failed ? 9e6 : 15.3,

@@ -1,3 +1,7 @@
-import { vehicleOr404 } from '$lib/server/views/vehicle';
+import { database } from '$lib/server/db/database';
+import { vehicleOr404, vehiclesWithSheet } from '$lib/server/views/vehicle';
 
-export const load = async ({ params }) => ({ vehicle: await vehicleOr404(params.id) });
+export const load = async ({ params }) => {
+  const [vehicle, others] = await Promise.all([vehicleOr404(params.id), vehiclesWithSheet(database())]);
+  return { vehicle, others: others.filter((o) => o.id !== vehicle.id) };
+};

@@ -5,4 +5,4 @@
 </script>
 
 <svelte:head><title>Spec sheet of {data.vehicle.fleetNo} · Pyrethos</title></svelte:head>
-<SheetEditor vehicle={data.vehicle} />
+<SheetEditor vehicle={data.vehicle} others={data.others} />

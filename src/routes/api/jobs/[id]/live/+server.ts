@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { DRIVES, type DriveName } from '$core/physics/plant/drive';
 import { FAULT_IDS } from '$core/vehicle/faults';
 import { sourceSchema } from '$core/record/live';
+import { sheetOf } from '$lib/server/cases/load-case';
 import { database } from '$lib/server/db/database';
 import { knownAdapters } from '$lib/server/live/adapters';
 import { tellBench } from '$lib/server/live/bench';
@@ -60,9 +61,8 @@ async function plugIn(
 ): Promise<Awaited<ReturnType<typeof tellBench>>> {
   const db = database();
   const job = await db.jobs.findByPk(jobId);
-  const vehicle = job && (await db.vehicles.findByPk(job.vehicleId));
-  const sheet = vehicle?.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
+  const sheet = job && (await sheetOf(db, job.vehicleId));
   if (!sheet)
     return { ok: false, problems: [{ message: 'a simulated vehicle needs a spec sheet; write it first' }] };
-  return tellBench(address, { do: 'plug', spec: sheet.sheet, running: true, ...simulate });
+  return tellBench(address, { do: 'plug', spec: sheet, running: true, ...simulate });
 }
