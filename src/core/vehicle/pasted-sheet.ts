@@ -3,7 +3,7 @@ import { readNumber } from '../units/quantity';
 import { findUnit, toBase, UNITS, type QuantityKind } from '../units/units';
 
 /** One line of a pasted page that is a value of the sheet. */
-export interface Understood {
+interface Understood {
   /** Line of the page, from 1, and its text. */
   readonly line: number;
   readonly text: string;

@@ -52,9 +52,9 @@ export const curveSchema = z.discriminatedUnion('kind', [
 const thermostatSchema = z.looseObject({
   startOpenC: celsius('Starts to open', { hint: 'the number stamped on it' }).nullish(),
   fullOpenC: celsius('Fully open').nullish(),
-  closedByC: celsius('Shut again by').nullish(),
+  closedByC: celsius('Closed again at').nullish(),
   minLiftMm: amount('Lift at least', 'length').nullish(),
-  side: choice('Sits at the', { outlet: 'outlet', inlet: 'inlet' }).nullish(),
+  side: choice('Location', { outlet: 'outlet', inlet: 'inlet' }).nullish(),
   heaterOhm: amount('Heater', 'resistance', positive, { hint: 'blank for none' }).nullish()
 });
 

@@ -51,7 +51,7 @@
     <div class="mt-2 grid gap-x-3 gap-y-1">
       {#each fields as field (field.path)}
         <FieldInput
-          {field}
+          field={{ ...field, label: fieldName(field.path) }}
           value={valueAt(typed, field.path)}
           wrong={() => undefined}
           onvalue={(v) => (typed = withValue(typed, field.path, v))}

@@ -29,7 +29,9 @@
 
 <header class="mb-3 flex flex-wrap items-start gap-x-6 gap-y-2">
   <div class="min-w-0 flex-1 basis-96">
-    <p class="text-ink-2">{vehicle.note} · job {job.number}, opened {when(state.openedAt, zone)}</p>
+    <p class="text-ink-2">
+      {vehicle.note ? `${vehicle.note} · ` : ''}job {job.number}, opened {when(state.openedAt, zone)}
+    </p>
     <h1 class="mt-0.5">
       <a class="quiet-link" href="/vehicles/{vehicle.id}"
         ><span class="reading">{vehicle.fleetNo}</span> {vehicle.name}</a

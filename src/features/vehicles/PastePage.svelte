@@ -8,6 +8,8 @@
     onuse: (typed: Record<string, unknown>) => void;
   }
   let { typed, onuse }: Props = $props();
+  const EXAMPLE =
+    'Thermostat starts to open: 187 °F\nFully open: 210 °F\nCoolant capacity: 6.2 L\nFan low on 101 °C, off 96 °C';
   let page = $state('');
   const read = $derived(readPasted(page));
   const FIELDS = SHEET_PARTS.flatMap((p) => p.fields);
@@ -36,7 +38,7 @@
       class="field reading min-h-[50vh] text-sm"
       maxlength="100000"
       spellcheck="false"
-      placeholder={'Thermostat starts to open: 187 °F\nFully open: 210 °F\nCoolant capacity: 6.2 L\nFan low on 101 °C, off 96 °C'}
+      placeholder={EXAMPLE}
       ondrop={drop}
       bind:value={page}></textarea></label
   >

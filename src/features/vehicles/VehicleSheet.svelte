@@ -66,7 +66,9 @@
 
 <header class="mb-4 flex flex-wrap items-end gap-3">
   <div class="mr-auto">
-    <p class="text-ink-2"><a class="quiet-link" href="/vehicles">Vehicles</a> · {vehicle.note}</p>
+    <p class="text-ink-2">
+      <a class="quiet-link" href="/vehicles">Vehicles</a>{vehicle.note ? ` · ${vehicle.note}` : ''}
+    </p>
     <h1 class="mt-1"><span class="reading">{vehicle.fleetNo}</span> {vehicle.name}</h1>
   </div>
   {#if sheet}<a class="btn" href="/vehicles/{vehicle.id}/what-if">What if</a>{/if}

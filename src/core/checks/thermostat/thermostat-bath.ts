@@ -190,7 +190,7 @@ export const thermostatBath = defineCheck({
         ? []
         : [
             {
-              name: 'Shut again by',
+              name: 'Closed again at',
               value: sayC(b.closedC),
               ...(given?.closedByC ? { limit: sayC(given.closedByC) } : {})
             }

@@ -6,8 +6,12 @@
   import type { PictureProps } from '../types';
 
   let { readings, sheet }: PictureProps<HoseRushReadings> = $props();
-  const inlet = $derived(sheet?.thermostat?.side === 'inlet');
-  const start = $derived(limitsOf(sheet).startOpenC.value);
+  const side = $derived(sheet?.thermostat?.side);
+  const start = $derived(limitsOf(sheet).startOpenC);
+  const FEEL = {
+    inlet: 'Thermostat at the inlet: feel the lower hose.',
+    outlet: 'Thermostat at the outlet: feel the upper hose.'
+  } as const;
   /** How a hose warms against the engine, for each way it can be felt. */
   const LINES = {
     rush: 'M10 128 L120 120 L132 60 L230 42',
@@ -37,6 +41,10 @@
 </svg>
 
 <p class="text-ink-2">
-  {inlet ? 'Thermostat at the inlet: feel the lower hose.' : 'Thermostat at the outlet: feel the upper hose.'}
-  It should open from {shown(start, 'temperature', 0)}.
+  {side
+    ? FEEL[side]
+    : 'Feel the hose that leaves the thermostat housing; at which side it sits, the sheet does not say.'}
+  It should open from {shown(start.value, 'temperature', 0)}{start.origin === 'typical'
+    ? ', as is typical'
+    : ''}.
 </p>

@@ -154,7 +154,9 @@ export const coolant: Hands = {
     return {
       points: points.slice(0, 60),
       stampedC: dice.chance(0.5)
-        ? Math.round(has(s, 'thermostat-low-rating') ? e.opensC : (s.sheet.thermostat?.startOpenC ?? e.opensC))
+        ? Math.round(
+            has(s, 'thermostat-low-rating') ? e.opensC : (s.sheet.thermostat?.startOpenC ?? e.opensC)
+          )
         : null
     };
   },
