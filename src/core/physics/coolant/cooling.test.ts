@@ -47,6 +47,9 @@ describe('the time constant of a vehicle', () => {
   it('says nothing from a stop of minutes, or from one that ended cold', () => {
     expect(fitTau([{ overAmbientC: 80, hours: 0.4, residualC: 60 }])).toBeNull();
     expect(fitTau([{ overAmbientC: 80, hours: 12, residualC: 0.5 }])).toBeNull();
+    // Warm the next morning: somebody ran it in between, and it is no engine that cools in three days.
+    expect(fitTau([{ overAmbientC: 71, hours: 14, residualC: 58 }])).toBeNull();
+    expect(fitTau([{ overAmbientC: 80, hours: 1, residualC: 4 }])).toBeNull();
   });
 });
 

@@ -22,6 +22,10 @@ export function hoursUntil(overAmbientC: number, belowC: number, tauH = DEFAULT_
   return overAmbientC <= belowC ? 0 : tauH * Math.log(overAmbientC / belowC);
 }
 
+/** No stopped engine cools faster, or keeps its heat for longer: a car's takes 2 h, a large truck's 4. Ours, in h. */
+const LEAST_TAU_H = 0.5;
+const MOST_TAU_H = 8;
+
 /** One cool-down that was seen: how far above ambient, how long it stood, and how far above ambient it was then. */
 export interface CoolDown {
   readonly overAmbientC: number;
@@ -32,7 +36,7 @@ export interface CoolDown {
 /**
  * τ of a vehicle from its own cool-downs: the median of each one's τ, with the range they span. Of those seen at
  * two moments only, they say anything that stood an hour or more and were still 3 °C above ambient; a cool-down
- * that was logged brings its own interval. Null without one.
+ * that was logged brings its own interval. One that no engine has was run, or wetted, between the two. Null without one.
  */
 export function fitTau(
   seen: readonly CoolDown[],
@@ -41,6 +45,7 @@ export function fitTau(
   const taus = seen
     .filter((c) => c.hours >= 1 && c.residualC >= 3 && c.overAmbientC > c.residualC)
     .map((c) => c.hours / Math.log(c.overAmbientC / c.residualC))
+    .filter((tauH) => tauH >= LEAST_TAU_H && tauH <= MOST_TAU_H)
     .concat(logged.map((l) => l.tauH))
     .sort((a, b) => a - b);
   if (taus.length === 0) return null;
