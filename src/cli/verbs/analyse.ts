@@ -12,13 +12,17 @@ function run(args: string[]): void {
   const { values, positionals } = parse(args, {
     spec: { type: 'string' },
     json: { type: 'boolean' },
-    'skip-broken-rows': { type: 'boolean' }
+    'skip-broken-rows': { type: 'boolean' },
+    'as-it-is': { type: 'boolean' }
   });
   const [file] = positionals;
   if (positionals.length !== 1 || typeof values.spec !== 'string')
     throw new BadInput('analyse: expected one LOG and --spec SPEC');
   const spec = readSpec(values.spec);
-  const result = readAnyLog(readBytes(file), { skipBrokenRows: values['skip-broken-rows'] === true });
+  const result = readAnyLog(readBytes(file), {
+    skipBrokenRows: values['skip-broken-rows'] === true,
+    asItIs: values['as-it-is'] === true
+  });
   if (!result.ok) return refuse(result.problems, file);
   const warnings = result.warnings.map((w) => problemText(w));
   const analysis = analyse(result.value.log, spec);
@@ -30,6 +34,6 @@ function run(args: string[]): void {
 }
 
 export const analyseVerb: Verb = {
-  usage: 'analyse LOG --spec SPEC [--json] [--skip-broken-rows]',
+  usage: 'analyse LOG --spec SPEC [--json] [--skip-broken-rows] [--as-it-is]',
   run
 };

@@ -3,6 +3,8 @@ export interface Problem {
   readonly field?: string;
   readonly line?: number;
   readonly message: string;
+  /** It is asked, and may be so: whoever knows may have it taken as it is. */
+  readonly ask?: boolean;
 }
 
 /** What a reader of outside input returns: the value with its warnings, or every problem found. */

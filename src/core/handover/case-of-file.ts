@@ -51,7 +51,7 @@ function summaryOf(
   const { id, fileName, importedAt, startedAt, csv, marks, readWith } = run;
   const key = contentKey([csv, sheet, marks ?? null, readWith ?? null, startedAt, importedAt]);
   const read = summaries.of(key, () => {
-    const log = readLog(new TextEncoder().encode(csv));
+    const log = readLog(new TextEncoder().encode(csv), { asItIs: true });
     if (!log.ok) return log;
     const { t, channels } = log.value.log;
     const whole = { t, channels, events: marks ?? log.value.log.events, startedAt: startedAt ?? undefined };

@@ -1,5 +1,6 @@
 import { readCodes } from './bus/codes';
-import { isAnswer, readFrame } from './bus/frame';
+import { groupOf, readBroadcast } from './bus/broadcast';
+import { isAnswer, isHeading, readFrame, type StampedFrame } from './bus/frame';
 import { readAnswer } from './bus/identifiers';
 import { Assembler } from './bus/isotp';
 import { bad, good, type Problem, type Result } from '../base/result';
@@ -23,6 +24,7 @@ export interface CapturedLog extends ImportedLog {
 
 /** A value is held until the next one for this long at most, s: slow identifiers are asked less often. */
 const HELD_S = 12;
+const A_FRAME = '(seconds.micros) interface ID#DATA';
 const FIRST_LINES = 20;
 const FIRST_BYTES = 4096;
 
@@ -34,7 +36,8 @@ export function isCapture(file: Uint8Array): boolean {
     .filter((l) => l.trim() !== '');
   return (
     lines.length > 0 &&
-    lines.filter((l) => /^\(\d+(\.\d+)?\)\s+\S+\s+[0-9A-F]+#/i.test(l)).length > lines.length / 2
+    lines.filter((l) => isHeading(l.trim()) || readFrame(l.trim()) !== null).length > lines.length / 2 &&
+    lines.some((l) => readFrame(l.trim()) !== null)
   );
 }
 
@@ -66,10 +69,12 @@ export function readCapture(text: string): Result<CapturedLog> {
   let last = -Infinity;
   let backwards = 0;
   const lines = text.split(/\r?\n/);
+  const since = clockOf(lines);
   for (const [i, raw] of lines.entries()) {
     const line = raw.trim();
-    if (line === '') continue;
-    const frame = readFrame(line);
+    if (line === '' || isHeading(line)) continue;
+    const read = readFrame(line);
+    const frame = read && { ...read, t: since(read.t) };
     if (!frame) {
       // A capture that was cut off ends in half a line.
       if (i < lines.length - 1) {
@@ -84,22 +89,24 @@ export function readCapture(text: string): Result<CapturedLog> {
       continue;
     }
     last = frame.t;
-    if (isAnswer(frame.id) && take(unitOf(units, frame.id), frame.t, frame.data)) used++;
+    if (isAnswer(frame.id)) {
+      if (take(unitOf(units, frame.id), frame.t, frame.data)) used++;
+    } else if (takeBroadcast(units, frame)) used++;
   }
   if (frames === 0)
     return bad({
       line: 1,
-      message: 'is no frame of a bus capture; expected (seconds.micros) interface ID#DATA'
+      message: `is no frame of a bus capture; expected ${A_FRAME}`
     });
   const engine = [...units.values()].toSorted((a, b) => count(b) - count(a))[0];
   if (!engine || count(engine) < 2)
     return bad({
-      message: `holds ${frames} frames and fewer than two coolant temperatures; expected answers to service 01, identifier 05 or 67`
+      message: `holds ${frames} frames and fewer than two coolant temperatures; expected answers to service 01, identifier 05 or 67, or the broadcast group of engine temperatures (65262)`
     });
   if (firstBroken !== null)
     warnings.push({
       line: firstBroken,
-      message: `${brokenLines === 1 ? 'is no frame and was' : `and ${brokenLines - 1} more are no frames and were`} skipped; expected (seconds.micros) interface ID#DATA`
+      message: `${brokenLines === 1 ? 'is no frame and was' : `and ${brokenLines - 1} more are no frames and were`} skipped; expected ${A_FRAME}`
     });
   if (backwards > 0) warnings.push({ message: `${backwards} frames go back in time and were left out` });
   const others = [...units.values()].filter((u) => u !== engine);
@@ -137,6 +144,42 @@ function unitOf(units: Map<number, Unit>, id: number): Unit {
     units.set(id, unit);
   }
   return unit;
+}
+
+/** Keys of senders of broadcast traffic, which are no identifiers of answers. */
+const BROADCAST = 0x4000_0000;
+
+/** Whether the frame was of use: broadcast traffic with a value that a log of the cooling needs. */
+function takeBroadcast(units: Map<number, Unit>, { t, id, data }: StampedFrame): boolean {
+  const told = readBroadcast(id, data);
+  if (told.length === 0) return false;
+  const unit = unitOf(units, BROADCAST + groupOf(id)!.sender);
+  for (const { channel, value } of told) (unit.values[channel] ??= []).push({ t, value });
+  return true;
+}
+
+/**
+ * How a capture counts: by one clock, or each frame from the one before it, as its heading says or as its times tell,
+ * which then go to and fro by less than a minute. Returns what turns a frame's time into one since the beginning, s;
+ * a date in the heading is where that lies.
+ */
+function clockOf(lines: readonly string[]): (t: number) => number {
+  const head = lines.slice(0, FIRST_LINES).map((l) => l.trim());
+  const began = head.flatMap((l) => /^date\s+(.+)$/i.exec(l)?.[1] ?? []).map(secondsOfDate)[0] ?? 0;
+  const times = lines.slice(0, 400).flatMap((l) => readFrame(l.trim())?.t ?? []);
+  const falls = times.filter((t, i) => i > 0 && t < times[i - 1]).length;
+  const relative =
+    head.some((l) => /timestamps\s+relative/i.test(l)) ||
+    (times.every((t) => t < 60) && falls > times.length / 5);
+  let sum = began;
+  return (t) => (relative ? (sum += t) : began + t);
+}
+
+/** “Tue Nov 24 08:12:00 2026”, with am or pm or without, as seconds since 1970 by the clock of the place. */
+function secondsOfDate(text: string): number {
+  const plain = text.replace(/^[a-z]{3}\s+/i, '').replace(/\.\d+/, '');
+  const ms = Date.parse(`${plain} UTC`);
+  return Number.isNaN(ms) ? 0 : ms / 1000;
 }
 
 const count = (unit: Unit): number => unit.values.ect_c?.length ?? 0;

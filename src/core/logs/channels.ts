@@ -8,7 +8,10 @@ export interface Channel {
   /** Refused outside: no such vehicle, or another unit. In the core's unit of the kind. */
   readonly min: number;
   readonly max: number;
-  /** Words of a header that mean this channel; the best-scoring channel wins. */
+  /**
+   * Words of a header that mean this channel, in small letters without accents and in the main European languages; the
+   * best-scoring channel wins.
+   */
   readonly words: RegExp;
   /** Words that rule it out. */
   readonly not?: RegExp;
@@ -21,8 +24,9 @@ export const CHANNELS = [
     kind: 'temperature',
     min: -60,
     max: 230,
-    words: /\b(ect|coolant|engine coolant|clt|water|kuehlmittel|kühlmittel|engine temp)/,
-    not: /\b(hose|radiator|level|pressure|fan|gauge|target|desired)\b/
+    words:
+      /\b(ect|coolant|engine coolant|clt|water|kuhlmittel|kuehlmittel|kuhlwasser|engine temp|liquide de refroidissement|refroidissement|eau moteur|refrigerante|refrigerador|liquido di raffreddamento|raffreddamento|arrefecimento|koelvloeistof|koelwater|plynu chlodzacego|chlodz|kylvats|kolevaeske|kjolevaeske|jaahdytysneste)/,
+    not: /\b(hose|radiator|level|pressure|fan|gauge|target|desired|niveau|nivel|livello|pression|ventil\w*|ventol\w*)\b/
   },
   {
     key: 'iat_c',
@@ -30,7 +34,8 @@ export const CHANNELS = [
     kind: 'temperature',
     min: -60,
     max: 230,
-    words: /\b(iat|intake|inlet air|manifold air|charge air|ansaugluft)/,
+    words:
+      /\b(iat|intake|inlet air|manifold air|charge air|ansaugluft|air (d )?admission|admission|aire (de )?admision|admision|aria aspirata|aspirazione|ar (de |da )?admissao|admissao|inlaatlucht|dolotow|insugsluft)/,
     not: /\b(pressure|map|valve)\b/
   },
   {
@@ -39,7 +44,8 @@ export const CHANNELS = [
     kind: 'temperature',
     min: -60,
     max: 70,
-    words: /\b(ambient|outside|outdoor|aat|oat|außentemp|aussentemp|umgebung)/,
+    words:
+      /\b(ambient|outside|outdoor|aat|oat|außentemp|aussentemp|umgebung|exterieur|ambiante|exterior|ambiente|esterna|buitentemp|otoczenia|zewnetrzn|omgivning|utetemp)/,
     not: /pressure|baro/
   },
   {
@@ -48,7 +54,8 @@ export const CHANNELS = [
     kind: 'rotation',
     min: 0,
     max: 20_000,
-    words: /\b(rpm|engine speed|engine rpm|revs|rev\/min|crank|drehzahl)/,
+    words:
+      /\b(rpm|engine speed|engine rpm|revs|rev\/min|crank|drehzahl|motordrehzahl|regime( moteur)?|regimen( del)?( motor)?|giri( motore)?|rotacao|toerental|obroty|predkosc obrotowa|varvtal)/,
     not: /\b(fan|turbo|turbine|desired|target)\b/
   },
   {
@@ -57,8 +64,9 @@ export const CHANNELS = [
     kind: 'speed',
     min: 0,
     max: 400,
-    words: /\b(vss|vehicle speed|road speed|speed|gps speed|velocity|geschwindigkeit)/,
-    not: /\b(fan|engine|turbine|input|output)\b/
+    words:
+      /\b(vss|vehicle speed|road speed|speed|gps speed|velocity|geschwindigkeit|fahrzeuggeschwindigkeit|vitesse|velocidad|velocita|velocidade|snelheid|predkosc|hastighet)/,
+    not: /\b(fan|engine|turbine|input|output|moteur|motor|obrotowa)\b/
   },
   {
     key: 'load_pct',
@@ -66,7 +74,8 @@ export const CHANNELS = [
     kind: 'share',
     min: 0,
     max: 200,
-    words: /\b(load|calculated load|absolute load)/,
+    words:
+      /\b(load|calculated load|absolute load|motorlast|last|charge( moteur)?|carga( del)?( motor)?|carico( motore)?|belasting|obciazenie|belastning)/,
     not: /\b(fan|electrical)\b/
   },
   {
@@ -75,7 +84,8 @@ export const CHANNELS = [
     kind: 'share',
     min: 0,
     max: 100,
-    words: /\b(fan|fan duty|fan state|fan status|fan output)/,
+    words:
+      /\b(fan|fan duty|fan state|fan status|fan output|lufter|luefter|ventilateur|ventilador|ventola|ventoinha|ventilator|wentylator|flakt)/,
     not: /\b(command|commanded|cmd|request|requested|target|rpm|heater|blower|cabin)\b|rev\/min/
   },
   {

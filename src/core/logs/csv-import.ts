@@ -4,11 +4,14 @@ import { asShare, readCells, targetsOf, wrongWidth } from './csv-cells';
 import { clockReader, expectedTime, findGaps, pick, settleRepeats } from './csv-clock';
 import { rowReader } from './csv-rows';
 import { asText, decodeCell, sniff, type Column, type Layout } from './csv-sniff';
-import { isoOf, timeFormatOf, type TimeFormat } from './csv-time';
+import { momentOf, startOf, timeFormatOf, type TimeFormat } from './csv-time';
+import { doubtsOf } from './csv-doubts';
 
 export interface ImportOptions {
   /** Leave rows out that cannot be read, instead of refusing the file. */
   readonly skipBrokenRows?: boolean;
+  /** Take the file although its times or units give an engine that no engine can be. */
+  readonly asItIs?: boolean;
 }
 
 /** What was done to a file on the way in, in numbers a person can check. */
@@ -63,6 +66,7 @@ export function importLog(
   const count = { rows: 0, broken: 0, blank: 0, repeated: 0, backward: 0 };
   let firstBackward: Problem | undefined;
   let firstRepeated: Problem | undefined;
+  const startedCell = layout.columns.findIndex((c) => c.use.kind === 'started');
   let startedAt: string | undefined;
   let last = -Infinity;
 
@@ -120,7 +124,15 @@ export function importLog(
       const text = reader.text(eventCell);
       if (text !== '') events.push({ t, text });
     }
-    if (count.rows === 0 && timeFormat === 'date-time') startedAt = isoOf(reader.text(timeCell));
+    if (count.rows === 0)
+      startedAt = startOf(
+        // A clock that begins at nothing counts from the start, and is none of the day.
+        timeFormat === 'date-time' || (timeFormat === 'clock' && t >= 60)
+          ? momentOf(reader.text(timeCell))
+          : undefined,
+        startedCell < 0 ? undefined : momentOf(reader.text(startedCell)),
+        layout.recorded ?? undefined
+      );
     times[count.rows++] = t;
     last = t;
   }
@@ -178,6 +190,16 @@ export function importLog(
     }
     channels[key] = asShare(target, values, warnings);
   }
+  const doubts = doubtsOf({
+    t,
+    ect: channels.ect_c!,
+    column: targets.find((g) => g.channel.key === 'ect_c')!,
+    doubtful: layout.columns.some((c) => c.use.kind === 'channel' && c.use.channel === 'ect_c' && c.doubtful),
+    timeHeader: layout.columns[timeCell].header
+  });
+  const refused = doubts.filter((d) => !d.may || !options.asItIs);
+  if (refused.length > 0)
+    return bad(...refused.map(({ may, ...problem }) => (may ? { ...problem, ask: true } : problem)));
   const gaps = findGaps(t);
   if (gaps.length > 0)
     warnings.push({

@@ -2,12 +2,15 @@ import { bad, good, type Result } from '../base/result';
 import { baseUnit, findUnit, UNITS, type Unit } from '../units/units';
 import { CHANNELS, isChannelKey, type ChannelKey } from './channels';
 import { rowReader } from './csv-rows';
-import { timeFormatOf, type TimeFormat } from './csv-time';
+import { wideOf } from './csv-long';
+import { momentIn, momentOf, timeFormatOf, unaccented, type Moment, type TimeFormat } from './csv-time';
 
 /** What a column of a file is taken for. The user may change any of it before the import. */
 type ColumnUse =
   | { readonly kind: 'time'; readonly format: TimeFormat }
   | { readonly kind: 'channel'; readonly channel: ChannelKey; readonly unit: string }
+  /** Tells the day, or the clock, at which the log began. */
+  | { readonly kind: 'started' }
   | { readonly kind: 'event' }
   | { readonly kind: 'ignore' };
 
@@ -29,16 +32,28 @@ export interface Layout {
   /** Line of the first sample. */
   readonly dataLine: number;
   readonly columns: readonly Column[];
+  /** What the free lines before the header tell of when it began: a date, and perhaps a clock. */
+  readonly recorded: Moment | null;
   /** The first rows as text, for the preview. */
   readonly preview: readonly (readonly string[])[];
 }
 
 export const MAX_LOG_BYTES = 128 * 1024 * 1024;
 const DELIMITERS = [',', ';', '\t', '|'] as const;
-const SAMPLE_BYTES = 48 * 1024;
+const SAMPLE_BYTES = 128 * 1024;
+/** A header stands behind no more free lines than this. */
+const SAMPLE_ROWS = 400;
 
-/** Bytes as UTF-8 without a byte-order mark; UTF-16 with a mark is converted. Refuses what is not text. */
+/**
+ * Bytes as UTF-8 without a byte-order mark; UTF-16 with a mark is converted, and a long list of (time, name, value)
+ * becomes a table. Refuses what is not text.
+ */
 export function asText(bytes: Uint8Array): Result<Uint8Array> {
+  const text = decoded(bytes);
+  return text.ok ? good(wideOf(text.value)) : text;
+}
+
+function decoded(bytes: Uint8Array): Result<Uint8Array> {
   if (bytes.length === 0)
     return bad({ message: 'the file is empty; expected a header row and at least one sample' });
   if (bytes.length > MAX_LOG_BYTES)
@@ -74,7 +89,7 @@ const LATIN = new TextDecoder('windows-1252');
 export function sniff(bytes: Uint8Array): Result<Layout> {
   const head = bytes.subarray(0, SAMPLE_BYTES);
   const delimiter = bestDelimiter(head);
-  const rows = readSome(head, delimiter, 60);
+  const rows = readSome(head, delimiter, SAMPLE_ROWS);
   if (rows.length === 0)
     return bad({ message: 'the file holds no rows; expected a header row and at least one sample' });
 
@@ -88,18 +103,24 @@ export function sniff(bytes: Uint8Array): Result<Layout> {
   const width = rows[first].cells.length;
   const unitRow =
     first > 1 &&
-    rows[first - 1].cells.length === width &&
-    rows[first - 2].cells.length === width &&
+    rows[first - 1].cells.length <= width &&
+    rows[first - 2].cells.length >= width - 1 &&
+    rows[first - 2].cells.length > 1 &&
     looksLikeUnits(rows[first - 1].cells);
   const headerIndex = unitRow ? first - 2 : first - 1;
   const named =
     headerIndex >= 0 && rows[headerIndex].cells.length >= width - 1 && rows[headerIndex].cells.length > 1;
   const headers = Array.from({ length: width }, (_, i) => {
     const name = (named && rows[headerIndex].cells[i]) || `column ${i + 1}`;
-    return unitRow && rows[first - 1].cells[i] ? `${name} [${rows[first - 1].cells[i]}]` : name;
+    const unit = unitRow ? (rows[first - 1].cells[i] ?? '').replace(/^[([{<]\s*|\s*[)\]}>]$/g, '') : '';
+    return unit ? `${name} [${unit}]` : name;
   });
 
-  const sample = [...rows.slice(first).map((r) => r.cells), ...laterRows(bytes, delimiter, width)];
+  const whole = rows.length < SAMPLE_ROWS && bytes.length <= SAMPLE_BYTES;
+  const sample = [
+    ...rows.slice(first).map((r) => r.cells),
+    ...(whole ? [] : laterRows(bytes, delimiter, width))
+  ];
   const decimal = sample.some((cells) => cells.some((c) => /^[-+]?\d+,\d+$/.test(c))) ? ',' : '.';
   const columns = guessColumns(headers, sample, decimal);
   return good({
@@ -108,6 +129,7 @@ export function sniff(bytes: Uint8Array): Result<Layout> {
     headerLine: named ? rows[headerIndex].line : 0,
     dataLine: rows[first].line,
     columns,
+    recorded: momentIn(rows.slice(0, Math.max(0, headerIndex)).flatMap(freeLine)) ?? null,
     preview: rows.slice(first, first + 8).map((r) => r.cells)
   });
 }
@@ -133,10 +155,12 @@ function laterRows(bytes: Uint8Array, delimiter: string, width: number): string[
 
 function bestDelimiter(head: Uint8Array): Layout['delimiter'] {
   const scored = DELIMITERS.map((delimiter) => {
-    const widths = readSome(head, delimiter, 30).map((r) => r.cells.length);
-    const common = commonest(widths);
-    const agreeing = widths.filter((w) => w === common).length / Math.max(1, widths.length);
-    return { delimiter, score: common > 1 ? agreeing * 100 + Math.min(common, 20) : 0 };
+    // Free lines before the header have no columns, whatever they are cut by.
+    const rows = readSome(head, delimiter, SAMPLE_ROWS).filter((r) => r.cells.length > 1);
+    const common = commonest(rows.map((r) => r.cells.length));
+    const alike = rows.filter((r) => r.cells.length === common);
+    const data = alike.filter((r) => isData(r.cells)).length;
+    return { delimiter, score: 1000 * data + 20 * alike.length + Math.min(common, 20) };
   });
   return scored.reduce((best, next) => (next.score > best.score ? next : best)).delimiter;
 }
@@ -154,31 +178,45 @@ const isData = (cells: readonly string[]) => {
   const numbers = filled.filter((c) => NUMERIC.test(c) || timeFormatOf(c) !== undefined).length;
   return cells.length > 1 && filled.length > 0 && numbers / filled.length >= 0.5;
 };
-const looksLikeUnits = (cells: readonly string[]) =>
-  cells.every((c) => c.length <= 10) && cells.some((c) => anyUnit(c));
+/** A row of units: hardly a cell that is none, and none that is a figure. */
+function looksLikeUnits(cells: readonly string[]): boolean {
+  const filled = cells
+    .map((c) => c.replace(/^[([{<]\s*|\s*[)\]}>]$/g, ''))
+    .filter((c) => !/^[-–\s]*$/.test(c));
+  const units = filled.filter((c) => anyUnit(c)).length;
+  return units > 0 && units >= filled.length / 2 && !filled.some((c) => NUMERIC.test(c));
+}
+/** The cells of a line before the header; of two, the first names the second. */
+const freeLine = ({ cells }: { readonly cells: readonly string[] }): string[] => [
+  ...cells,
+  cells.filter(Boolean).slice(-2).join(' '),
+  cells.filter(Boolean).slice(0, 2).join(': ')
+];
 const anyUnit = (text: string): boolean =>
   text !== '' &&
   (Object.keys(UNITS) as (keyof typeof UNITS)[]).some((kind) => kind !== 'number' && findUnit(kind, text));
 
 /** Header in lower case with its unit split off: `Coolant temp (°F)` → words `coolant temp`, unit `°F`. */
 function splitHeader(header: string): { words: string; unit: string | undefined } {
-  const bracket = /[([{<]\s*([^)\]}>]*?)\s*[)\]}>]/.exec(header);
+  const brackets = [...header.matchAll(/[([{<]\s*([^)\]}>]*?)\s*[)\]}>]/g)];
+  // Of several the last that is a unit says it: a source may stand in the first.
+  const bracket = brackets.findLast((b) => anyUnit(b[1])) ?? brackets[0];
   if (bracket) return { words: normal(header.replace(bracket[0], ' ')), unit: bracket[1] || undefined };
   const words = normal(header);
+  if (findUnit('time', words)) return { words, unit: words };
   const last = /[\s,/]([^\s,]+)$/.exec(header.replace(/_/g, ' ').trim())?.[1];
   return { words, unit: last && last.length <= 6 && anyUnit(last) ? last : undefined };
 }
 const normal = (text: string) =>
-  text
-    .replace(/([a-z])([A-Z])/g, '$1 $2')
-    .toLowerCase()
+  unaccented(text.replace(/([a-z])([A-Z])/g, '$1 $2'))
     .replace(/[_.:#*-]+/g, ' ')
+    .replace(/[’']/g, ' ')
     .replace(/\btemperature\b/g, 'temp')
     .replace(/\s+/g, ' ')
     .trim();
 
 const TIME_WORDS =
-  /^(t|t s|time|timestamp|time stamp|zeit|elapsed|elapsed time|seconds|secs|sec|date|datetime|date time|clock|ms|millis|offset|local time|log time|device time|time since start|time of day|epoch|epoch time)\b/;
+  /^(t|t s|time|timestamp|time stamp|zeit|zeitstempel|uhrzeit|temps|heure|horodatage|tiempo|hora|tempo|ora|tijd|czas|tid|elapsed|elapsed time|seconds|secs|sec|min|mins|minutes|date|datum|fecha|data|datetime|date time|clock|ms|millis|offset|local time|log time|device time|time since start|time of day|epoch|epoch time)\b/;
 const EVENT_WORDS = /^(event|events|mark|marker|note|notes|remark|comment)\b/;
 
 function guessColumns(
@@ -214,6 +252,9 @@ function guessColumns(
       };
     }
     const key = [...taken].find(([, column]) => column === i)?.[0];
+    const filled = values[i].filter((v) => v !== '');
+    if (!key && time >= 0 && filled.length > 0 && filled.every((v) => momentOf(v) !== undefined))
+      return { header, use: { kind: 'started' }, why: 'a date or a clock', doubtful: false };
     if (key) return channelColumn(header, key, fahrenheit);
     if (EVENT_WORDS.test(normal(header)))
       return { header, use: { kind: 'event' }, why: 'name', doubtful: false };

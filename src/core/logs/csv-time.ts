@@ -21,9 +21,37 @@ const FACTOR: Partial<Record<TimeFormat, number>> = {
   'epoch-s': 1,
   'epoch-ms': 1e-3
 };
-const CLOCK = /^(?:(\d{1,3}):)?(\d{1,2}):(\d{1,2})(?:[.,](\d{1,9}))?\s*([ap]m)?$/i;
-const DATE_TIME =
-  /^(\d{4}-\d{1,2}-\d{1,2}|\d{1,2}[./-]\d{1,2}[./-]\d{2,4}|\d{4}\/\d{1,2}\/\d{1,2})[T ,]+(\d{1,2}:\d{2}(?::\d{2}(?:[.,]\d{1,9})?)?(?:\s*[ap]m)?)\s*(Z|[+-]\d{2}:?\d{2})?$/i;
+/** Half of the day, as English and Spanish clocks tell it. */
+const HALF = String.raw`\s*([ap])\.?\s?m\.?`;
+const CLOCK_TEXT = String.raw`(?:(\d{1,3}):)?(\d{1,2}):(\d{1,2})(?:[.,:](\d{1,9}))?`;
+const CLOCK = new RegExp(`^${CLOCK_TEXT}(?:${HALF})?$`, 'i');
+const MONTH = String.raw`\p{L}{3,10}\.?`;
+const DATE_TEXT = String.raw`\d{4}[-/.]\d{1,2}[-/.]\d{1,2}|\d{1,2}[./-]\d{1,2}[./-]\d{2,4}|\d{1,2}(?:\.|st|nd|rd|th)?[- ]${MONTH}[-. ,]*\d{2,4}|${MONTH} \d{1,2}(?:st|nd|rd|th)?,? \d{4}`;
+const DATE = new RegExp(`^(?:\\p{L}{2,10}\\.?,? )?(${DATE_TEXT})$`, 'iu');
+const DATE_TIME = new RegExp(
+  `^(?:\\p{L}{2,10}\\.?,? )?(${DATE_TEXT})[T ,]+(\\d{1,2}:\\d{2}(?::\\d{2}(?:[.,:]\\d{1,9})?)?(?:${HALF.replace('(', '(?:')})?)\\s*(Z|UTC|GMT|[+-]\\d{2}:?\\d{2})?$`,
+  'iu'
+);
+
+/** The months by how they begin in the main European languages, without accents. */
+const MONTHS: readonly RegExp[] = [
+  /^(jan|gen|ene|sty|led)/,
+  /^(feb|fev|lut)/,
+  /^(mar|mrt|maa|mae)/,
+  /^(apr|avr|abr|kwi)/,
+  /^(may|mai|mag|mei|maj)/,
+  /^(jun|juin|giu|cze)/,
+  /^(jul|juil|lug|lip)/,
+  /^(aug|aou|ago|sie)/,
+  /^(sep|set|wrz)/,
+  /^(oct|okt|out|ott|paz)/,
+  /^(nov|lis)/,
+  /^(dec|dez|dic|des|gru)/
+];
+
+/** Small letters without accents, as words are compared. */
+export const unaccented = (text: string): string =>
+  text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replaceAll('ł', 'l').replaceAll('ß', 'ss');
 
 /** The format of one cell, with the header's unit as a hint; undefined where it is no time at all. */
 export function timeFormatOf(cell: string, headerUnit?: string): TimeFormat | undefined {
@@ -34,7 +62,7 @@ export function timeFormatOf(cell: string, headerUnit?: string): TimeFormat | un
     const unit = headerUnit?.toLowerCase();
     if (unit?.startsWith('ms') || unit?.startsWith('milli')) return 'milliseconds';
     if (unit?.startsWith('min')) return 'minutes';
-    if (unit === 'h' || unit?.startsWith('hour')) return 'hours';
+    if (unit && /^(h|hrs?|hours?|std|stunden|heures?|horas?|ore)$/.test(unit)) return 'hours';
     return 'seconds';
   }
   if (CLOCK.test(cell)) return 'clock';
@@ -49,7 +77,7 @@ export function readTime(cell: string, format: TimeFormat): number | undefined {
   if (format === 'clock') return clockSeconds(cell);
   const match = DATE_TIME.exec(cell);
   if (!match) return undefined;
-  const seconds = clockSeconds(match[2]);
+  const seconds = clockSeconds(match[2].trim());
   const day = dayNumber(match[1]);
   return seconds === undefined || day === undefined ? undefined : day * 86_400 + seconds;
 }
@@ -65,25 +93,81 @@ function clockSeconds(cell: string): number | undefined {
   if (first === undefined && half) [hours, minutes, seconds] = [minutes, seconds, 0];
   if (minutes > 59 && first !== undefined) return undefined;
   if (seconds > 59) return undefined;
-  if (half) hours = (hours % 12) + (half.toLowerCase() === 'pm' ? 12 : 0);
+  if (half) hours = (hours % 12) + (half.toLowerCase() === 'p' ? 12 : 0);
   return hours * 3600 + minutes * 60 + seconds + (fraction ? Number(`0.${fraction}`) : 0);
+}
+
+function dateParts(text: string): { year: number; month: number; day: number } {
+  const word = /\p{L}{3,}/u.exec(text.replace(/(\d)(st|nd|rd|th)\b/gi, '$1'))?.[0];
+  if (word) {
+    const [day, year] = (text.match(/\d+/g) ?? []).map(Number);
+    return { year, month: MONTHS.findIndex((m) => m.test(unaccented(word))) + 1, day };
+  }
+  const [first, second, third] = text.split(/[./-]/).map(Number);
+  if (first >= 1000) return { year: first, month: second, day: third };
+  return second > 12
+    ? { year: third, month: first, day: second }
+    : { year: third, month: second, day: first };
 }
 
 /** Days since 1970. Day and month order matters only across a date change; day first unless it cannot be. */
 function dayNumber(text: string): number | undefined {
-  const parts = text.split(/[./-]/).map(Number);
-  let [year, month, day] = parts;
-  if (parts[0] < 1000) {
-    [day, month, year] = parts;
-    if (month > 12) [day, month] = [month, day];
-    if (year < 100) year += 2000;
-  }
-  if (month < 1 || month > 12 || day < 1 || day > 31) return undefined;
-  return Date.UTC(year, month - 1, day) / 86_400_000;
+  const { month, day, ...parts } = dateParts(text);
+  const year = parts.year < 100 ? parts.year + 2000 : parts.year;
+  const ms = Date.UTC(year, month - 1, day);
+  // No year of a logger's and no 31st of February.
+  if (!(year >= FIRST_YEAR && year <= LAST_YEAR) || new Date(ms).getUTCDate() !== day || month < 1)
+    return undefined;
+  return ms / 86_400_000;
 }
+
+/** No log of an engine with a diagnostic socket is older, and a clock that runs further ahead was never set. */
+const FIRST_YEAR = 1990;
+const LAST_YEAR = 2100;
+
+const isoOfSeconds = (seconds: number): string => new Date(seconds * 1000).toISOString().slice(0, 19);
+
+/** What a cell or a free line tells of when it was: a date, a clock, or both, ISO 8601 without a zone. */
+export interface Moment {
+  readonly date?: string;
+  readonly clock?: string;
+}
+
+/** The date and the clock of a cell; undefined where it has neither. */
+export function momentOf(cell: string): Moment | undefined {
+  const text = cell.trim();
+  const both = readTime(text, 'date-time');
+  if (both !== undefined) {
+    const iso = isoOfSeconds(both);
+    return { date: iso.slice(0, 10), clock: iso.slice(11) };
+  }
+  const date = DATE.exec(text);
+  const day = date && dayNumber(date[1]);
+  if (day != null) return { date: isoOfSeconds(day * 86_400).slice(0, 10) };
+  const clock = CLOCK.exec(text)?.[1] !== undefined || new RegExp(`${HALF}$`, 'i').test(text);
+  const seconds = clock ? clockSeconds(text) : undefined;
+  return seconds === undefined || seconds >= 86_400 ? undefined : { clock: isoOfSeconds(seconds).slice(11) };
+}
+
+/** The first date, and the first clock, that free lines tell: `Date: 24-Nov-2026`, `Start time; 8:12 PM`. */
+export function momentIn(cells: readonly string[]): Moment | undefined {
+  const found = cells.flatMap((cell) => {
+    const behind = /^[^\d:]{0,40}[:=]\s*(.+)$/.exec(cell)?.[1];
+    return momentOf(cell) ?? (behind ? momentOf(behind) : undefined) ?? [];
+  });
+  const date = found.find((m) => m.date)?.date;
+  return date === undefined ? undefined : { date, clock: found.find((m) => m.clock)?.clock };
+}
+
+/** When a moment was, ISO 8601 without a zone; undefined where its day or its clock is not known. */
+export const startOf = (...moments: readonly (Moment | undefined)[]): string | undefined => {
+  const date = moments.find((m) => m?.date)?.date;
+  const clock = moments.find((m) => m?.clock)?.clock;
+  return date && clock ? `${date}T${clock}` : undefined;
+};
 
 /** Local time of a date-time cell as ISO 8601 without a zone, for the record of when the run began. */
 export function isoOf(cell: string): string | undefined {
   const seconds = readTime(cell, 'date-time');
-  return seconds === undefined ? undefined : new Date(seconds * 1000).toISOString().slice(0, 19);
+  return seconds === undefined ? undefined : isoOfSeconds(seconds);
 }

@@ -32,8 +32,21 @@ const unit = (
 
 export const UNITS = {
   temperature: [
-    unit('°C', 1, 1, ['c', 'degc', 'celsius', 'centigrade', 'grad', 'gradc']),
-    unit('°F', 5 / 9, 1, ['f', 'degf', 'fahrenheit'], { offset: -160 / 9 }),
+    unit('°C', 1, 1, [
+      'c',
+      'degc',
+      'deg c',
+      'celsius',
+      'degrees celsius',
+      'centigrade',
+      'grad',
+      'gradc',
+      'grad celsius',
+      'degres celsius',
+      'grados',
+      'gradi'
+    ]),
+    unit('°F', 5 / 9, 1, ['f', 'degf', 'fahrenheit', 'degrees fahrenheit'], { offset: -160 / 9 }),
     unit('K', 1, 1, ['kelvin'], { offset: -273.15 })
   ],
   /** A difference of two temperatures: the same units without their zero points. */
@@ -51,15 +64,28 @@ export const UNITS = {
     unit('hPa', 0.1, 0, ['mbar', 'millibar'])
   ],
   speed: [
-    unit('km/h', 1, 0, ['kmh', 'kph', 'kmph']),
-    unit('mph', 1.609344, 0, ['mi/h', 'miles/h']),
+    unit('km/h', 1, 0, ['kmh', 'kph', 'kmph', 'kilometres per hour', 'kilometers per hour']),
+    unit('mph', 1.609344, 0, ['mi/h', 'miles/h', 'miles per hour']),
     unit('m/s', 3.6, 1, ['mps'])
   ],
-  rotation: [unit('rpm', 1, 0, ['r/min', '1/min', 'u/min', 'min-1', 'rev/min'])],
-  share: [unit('%', 1, 0, ['percent', 'pct']), unit('0…1', 100, 2, ['ratio', 'fraction'])],
+  rotation: [
+    unit('rpm', 1, 0, [
+      'r/min',
+      '1/min',
+      'u/min',
+      'min-1',
+      'rev/min',
+      'tr/min',
+      'rpm min-1',
+      'giri/min',
+      'obr/min',
+      'revolutions per minute'
+    ])
+  ],
+  share: [unit('%', 1, 0, ['percent', 'pct', 'per cent']), unit('0…1', 100, 2, ['ratio', 'fraction'])],
   time: [
-    unit('s', 1, 1, ['sec', 'secs', 'second', 'seconds']),
-    unit('min', 60, 1, ['mins', 'minute', 'minutes']),
+    unit('s', 1, 1, ['sec', 'secs', 'second', 'seconds', 'sekunden', 'secondes', 'segundos', 'secondi']),
+    unit('min', 60, 1, ['mins', 'minute', 'minutes', 'minuten', 'minutos', 'minuti']),
     unit('h', 3600, 2, ['hour', 'hours', 'hr']),
     unit('ms', 0.001, 0, ['msec', 'millisecond', 'milliseconds'])
   ],

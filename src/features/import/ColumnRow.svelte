@@ -25,7 +25,7 @@
     const change = (next: Column['use']) =>
       onchange({ ...column, use: next, why: 'chosen by hand', doubtful: false });
     if (value === 'time') change(timeUseOf(column.header, samples.find((s) => s !== '') ?? ''));
-    else if (value === 'event' || value === 'ignore') change({ kind: value });
+    else if (value === 'event' || value === 'ignore' || value === 'started') change({ kind: value });
     else
       change({
         kind: 'channel',
@@ -65,6 +65,7 @@
         { value: 'ignore', label: 'Leave out' },
         { value: 'time', label: 'Time' },
         ...CHANNELS.map((c) => ({ value: c.key, label: c.title })),
+        { value: 'started', label: 'Date or clock of the start' },
         { value: 'event', label: 'Marks' }
       ]}
       value={chosen}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import DateInput from '$lib/ui/inputs/DateInput.svelte';
   import Tick from '$lib/ui/inputs/Tick.svelte';
   import FileUp from '@lucide/svelte/icons/file-up';
   import { toast } from 'svelte-sonner';
@@ -28,11 +29,15 @@
   let problems = $state<readonly Problem[]>([]);
   let skipBrokenRows = $state(false);
   let canSkip = $state(false);
+  /** Something was asked about that may be right. */
+  let asked = $state(false);
+  let asItIs = $state(false);
   let sent = $state<number | null>(null);
   let over = $state(false);
   let ids = { eventId: '', runId: '' };
   let stopper: AbortController | undefined;
 
+  const fullClock = (text: string) => (text.length === 5 ? `${text}:00` : text);
   const missing = $derived(layout ? checkColumns(layout) : []);
   const size = (bytes: number) =>
     bytes < 1_048_576
@@ -43,7 +48,7 @@
   async function choose(chosen: File | undefined) {
     if (!chosen) return;
     problems = [];
-    canSkip = skipBrokenRows = false;
+    canSkip = skipBrokenRows = asked = asItIs = false;
     layout = null;
     bus = false;
     file = chosen;
@@ -70,6 +75,18 @@
     layout = before ? { ...found.value, columns: before } : found.value;
   }
 
+  /** Whether something in the file tells the day it was recorded. */
+  const dated = $derived(
+    layout?.columns.some(
+      ({ use }) =>
+        use.kind === 'started' ||
+        (use.kind === 'time' && (use.format === 'date-time' || use.format.startsWith('epoch')))
+    ) ?? true
+  );
+  const setRecorded = (part: 'date' | 'clock', value: string) => {
+    if (layout) layout = { ...layout, recorded: { ...layout.recorded, [part]: value || undefined } };
+  };
+
   function change(i: number, column: Column) {
     if (!layout) return;
     // A quantity has one column: giving it to another takes it from the first.
@@ -91,7 +108,7 @@
     problems = [];
     stopper = new AbortController();
     const answer = await sendLog(
-      { file, jobId: job.id, layout, skipBrokenRows, ...ids },
+      { file, jobId: job.id, layout, skipBrokenRows, asItIs, ...ids },
       (bytes) => (sent = bytes),
       stopper.signal
     );
@@ -100,6 +117,7 @@
       problems = stopper.signal.aborted
         ? [{ message: 'Stopped. Nothing was saved; the columns are as you left them' }]
         : answer.problems;
+      asked = answer.problems.some((p) => p.ask);
       canSkip = answer.problems.some(
         (p) => p.line !== undefined && layout !== null && p.line >= layout.dataLine
       );
@@ -173,6 +191,11 @@
         <Tick label="Leave these rows out and import the rest" bind:value={skipBrokenRows} />
       </div>
     {/if}
+    {#if asked}
+      <div class="mt-3 font-semibold">
+        <Tick label="It is right: import it as it is" bind:value={asItIs} />
+      </div>
+    {/if}
   </Problems>
 </div>
 
@@ -203,12 +226,37 @@
         {/each}
       </tbody>
     </table>
+    {#if !dated}
+      <div class="border-line mt-3 flex flex-wrap items-end gap-4 border-t pt-3">
+        <div class="w-44">
+          <DateInput
+            label="Recorded on"
+            value={layout.recorded?.date ?? ''}
+            max={new Date().toISOString().slice(0, 10)}
+            onvalue={(day) => setRecorded('date', day)}
+          />
+        </div>
+        <label class="block w-36"
+          ><span class="mb-1 block text-sm font-semibold">Began at</span><input
+            type="time"
+            step="1"
+            class="field reading"
+            value={layout.recorded?.clock ?? ''}
+            onchange={(e) => setRecorded('clock', fullClock(e.currentTarget.value))}
+          /></label
+        >
+        <p class="text-ink-2 max-w-lg pb-2 text-sm">
+          {layout.recorded?.date ? 'From the file. ' : 'The file does not say when it was recorded. '}Left
+          open, the engine counts as just stopped, and cold checks as not soaked.
+        </p>
+      </div>
+    {/if}
   </section>
 {/if}
 {#if bus}
   <p class="card mt-4 p-4">
-    <strong>A bus capture.</strong> Coolant, revs, speed, load and air temperatures are read from the answers to
-    service 01, codes from 03 and 07; other traffic is skipped.
+    <strong>A bus capture.</strong> Coolant, revs, speed, load, fan and air temperatures are read from the answers
+    to service 01 or from the broadcast groups of heavy vehicles, codes from 03 and 07; other traffic is skipped.
   </p>
 {/if}
 {#if layout || bus}

@@ -6,6 +6,8 @@ export interface Sending {
   readonly jobId: string;
   readonly layout: Layout | null;
   readonly skipBrokenRows: boolean;
+  /** It was asked about, and is right. */
+  readonly asItIs: boolean;
   /** Made once a file, so that a second try after a lost answer adds nothing. */
   readonly eventId: string;
   readonly runId: string;

@@ -11,15 +11,36 @@ export interface StampedFrame extends Frame {
 
 const LINE = /^\((\d+(?:\.\d{1,9})?)\)\s+(\S+)\s+([0-9A-F]{3}|[0-9A-F]{8})#([0-9A-F]{0,16})(?:\s+[TR])?$/i;
 
-/** Reads `(seconds.micros) interface ID#DATA`. Null where a line is none, as remote or CAN FD frames are. */
+/** `(seconds) interface ID [length] DA TA`, and `seconds channel ID Rx d length DA TA` with an x behind 29 bits. */
+const SPACED =
+  /^\((\d+(?:\.\d{1,9})?)\)\s+\S+\s+([0-9A-F]{3}|[0-9A-F]{8})\s+\[(\d)\]((?:\s+[0-9A-F]{2})*)\s*$/i;
+const TRACE = /^(\d+\.\d{1,9})\s+\d+\s+([0-9A-F]{1,8})(x?)\s+[RT]x\s+d\s+(\d)((?:\s+[0-9A-F]{2})*)/i;
+
+/**
+ * Reads a frame in any of the ways in which text captures write one (docs/formats.md). Null where a line is none, as
+ * remote or CAN FD frames are. Its time is what the line says: of some captures the time since the frame before.
+ */
 export function readFrame(line: string): StampedFrame | null {
-  const found = LINE.exec(line);
-  if (!found || found[4].length % 2 === 1) return null;
-  const data = Uint8Array.from({ length: found[4].length / 2 }, (_, i) =>
-    parseInt(found[4].slice(2 * i, 2 * i + 2), 16)
+  const dense = LINE.exec(line);
+  if (dense) return stamped(dense[1], dense[3], dense[4]);
+  const spaced = SPACED.exec(line) ?? null;
+  if (spaced) return stamped(spaced[1], spaced[2], spaced[4].replace(/\s/g, ''), Number(spaced[3]));
+  const trace = TRACE.exec(line);
+  return (
+    trace &&
+    stamped(trace[1], trace[2], trace[5].replace(/\s/g, '').slice(0, 2 * Number(trace[4])), Number(trace[4]))
   );
-  return { t: Number(found[1]), id: parseInt(found[3], 16), data };
 }
+
+function stamped(t: string, id: string, hexes: string, length = hexes.length / 2): StampedFrame | null {
+  if (hexes.length % 2 === 1 || hexes.length !== 2 * length) return null;
+  const data = Uint8Array.from({ length }, (_, i) => parseInt(hexes.slice(2 * i, 2 * i + 2), 16));
+  return { t: Number(t), id: parseInt(id, 16), data };
+}
+
+/** What stands at the head of a trace and is no frame: its date, how it counts its times, and how it counts at all. */
+const HEADING = /^(date\s|base\s+hex|internal events|begin|end|\/\/|;|#|no internal|start of|version)/i;
+export const isHeading = (line: string): boolean => HEADING.test(line);
 
 const hex = (value: number, digits: number) => value.toString(16).toUpperCase().padStart(digits, '0');
 

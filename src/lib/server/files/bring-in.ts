@@ -161,7 +161,7 @@ async function judgedRun(
   const entry = file.vehicle.events.find((e) => e.id === run.specSheetId);
   if (entry?.kind !== 'spec.saved') return refused({ message: 'has no spec sheet to be judged against' });
   const { sheet } = entry.payload;
-  const read = readLog(new TextEncoder().encode(run.csv));
+  const read = readLog(new TextEncoder().encode(run.csv), { asItIs: true });
   if (!read.ok) return refused(...read.problems);
   const log = {
     ...read.value.log,

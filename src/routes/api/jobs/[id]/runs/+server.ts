@@ -20,6 +20,7 @@ const useSchema = z.discriminatedUnion('kind', [
       (u) => findUnit(CHANNELS.find((c) => c.key === u.channel)!.kind, u.unit),
       'the unit does not fit the quantity'
     ),
+  z.object({ kind: z.literal('started') }),
   z.object({ kind: z.literal('event') }),
   z.object({ kind: z.literal('ignore') })
 ]);
@@ -28,12 +29,14 @@ const requestSchema = z.object({
   runId: z.uuid(),
   at: z.iso.datetime({ offset: true }),
   skipBrokenRows: z.boolean(),
+  asItIs: z.boolean(),
   layout: z
     .object({
       delimiter: z.enum([',', ';', '\t', '|']),
       decimal: z.enum(['.', ',']),
       headerLine: z.number().int().min(0),
       dataLine: z.number().int().min(1),
+      recorded: z.object({ date: z.iso.date().optional(), clock: z.iso.time().optional() }).nullable(),
       columns: z
         .array(
           z.object({ header: z.string().max(500), use: useSchema, why: z.string(), doubtful: z.boolean() })
@@ -67,7 +70,7 @@ export async function POST({ request, params, locals }) {
       },
       { status: 422 }
     );
-  const { layout, skipBrokenRows, ...ids } = meta.data;
+  const { layout, skipBrokenRows, asItIs, ...ids } = meta.data;
   const result = await importRun(database(), {
     ...ids,
     jobId: params.id,
@@ -75,7 +78,7 @@ export async function POST({ request, params, locals }) {
     fileName: file.name.slice(0, 255),
     bytes: new Uint8Array(await file.arrayBuffer()),
     layout: layout && ({ ...layout, preview: [] } satisfies Layout),
-    options: { skipBrokenRows }
+    options: { skipBrokenRows, asItIs }
   });
   return json(result.ok ? { ok: true, runId: result.value.runId, warnings: result.warnings } : result, {
     status: result.ok ? 200 : 422
