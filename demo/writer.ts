@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import { DEMO_WHO } from '../src/core/record/derive';
 import { seeded } from '../src/core/base/random';
 import { assembleCase, USUAL_SHOP, type Case, type CaseInput } from '../src/core/diagnosis/case';
 import { brokenIn } from '../src/core/handover/integrity';
@@ -13,7 +14,7 @@ import { analyse, bandFor, type Analysis } from '../src/core/runs/analyse';
 import { summaryOfRun, type RunSummary } from '../src/core/runs/run-summary';
 import type { SpecSheet } from '../src/core/vehicle/spec-sheet';
 import { strangeVehicle } from '../src/simulation/cases/strange-vehicle';
-import { PEOPLE, type FLEET } from './quillhaven';
+import type { FLEET } from './quillhaven';
 
 /** The day the year ends: the loader moves it to today. */
 export const MADE = new Date('2026-11-25T12:00:00Z');
@@ -47,7 +48,7 @@ export function vehicleOf([fleetNo, sheet, name, note]: (typeof FLEET)[number], 
   const spec = JSON.parse(readFileSync(`demo/specs/${sheet}.spec.json`, 'utf8')) as SpecSheet;
   const id = idOf(`vehicle/${fleetNo}`);
   const sheetId = idOf(`sheet/${fleetNo}`);
-  const entry = { stream: `vehicle:${id}`, who: PEOPLE[0], at: new Date(+MADE - 400 * DAY).toISOString() };
+  const entry = { stream: `vehicle:${id}`, who: DEMO_WHO, at: new Date(+MADE - 400 * DAY).toISOString() };
   const events = [
     read({
       ...entry,

@@ -190,8 +190,8 @@ describe('the coolant page', () => {
     await driver.wait(async () => (await textOf('[data-drains]')).includes('44.0 %'), WAIT_MS, 'one drain');
     expect(await textOf('[data-drains]')).toMatch(/48\.2 %[\s\S]*49\.5 %/);
     await clean();
-    await type('Came out', '2.1');
-    await type('Went in', '2.1');
+    await type('Drained', '2.1');
+    await type('Refilled with', '2.1');
     await (await button('Write it down')).click();
     await driver.wait(async () => (await textOf('main')).includes('Coolant: 2.1'), WAIT_MS, 'not in the job');
   });

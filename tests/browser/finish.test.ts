@@ -40,7 +40,7 @@ describe('the end of a job', () => {
     expect(await textOf('[aria-label="Close the job"]')).toMatch(/not proven yet: a run in its band/);
     expect(await faultsByAxe(driver, 'day')).toEqual([]);
     expect(await faultsByAxe(driver, 'night')).toEqual([]);
-    await pick('What it was', 'Thermostat stuck open');
+    await pick('Cause', 'Thermostat stuck open');
     await (await button('Close as fixed, unproven')).click();
     await see(driver, By.css('[data-outcome="fixed, unproven"]'));
     expect(await textOf('[aria-label="Close the job"]')).toMatch(/looked at again on \d{4}-\d\d-\d\d/);

@@ -51,7 +51,7 @@ describe('the minibus', () => {
       ['Harbour stores', '62', '0']
     ]) {
       await pick('Part of', 'Thermostat');
-      await type('Quoted by', supplier);
+      await type('Supplier', supplier);
       await type('Price', price);
       await type('Days', days);
       await (await button('Add the quote')).click();
@@ -64,7 +64,7 @@ describe('the minibus', () => {
     await (await see(driver, By.css('[data-offer="thermostat"]'))).click();
     await (await button('Decide: thermostat')).click();
     await see(driver, withText('*', 'Say why'));
-    await type('Why this', 'The run says it leaks.');
+    await type('Reason', 'The run says it leaks.');
     await (await button('Decide: thermostat')).click();
     await see(driver, By.css('[data-decided="thermostat"]'));
     expect(await textOf('[aria-label="Decide"]')).toMatch(/The run says it leaks\..*By .*expected \d+ ¤/s);
@@ -92,8 +92,8 @@ describe('the minibus', () => {
     );
     for (const box of await driver.findElements(By.css('[data-step] [role=checkbox]'))) await box.click();
     await type('Tightened with', '9');
-    await type('Came out', '2.1');
-    await type('Went in', '2.3');
+    await type('Drained', '2.1');
+    await type('Refilled with', '2.3');
     await (await button('Write the repair down')).click();
     await see(driver, By.css('[data-repaired="thermostat"]'));
 
@@ -245,7 +245,7 @@ describe('numbers and fleet', () => {
     await go('/numbers');
     const figure = async (id: string) => textOf(`[data-figure="${id}"]`);
     expect(await figure('proven')).toMatch(/\d+\s+of \d+ jobs/);
-    expect(await textOf('[aria-label="What it was"]')).toContain('Thermostat stuck open');
+    expect(await textOf('[aria-label="Cause"]')).toContain('Thermostat stuck open');
     await see(driver, By.css('[aria-label="How they ended"]'));
     for (const theme of ['day', 'night'] as const) expect(await faultsByAxe(driver, theme)).toEqual([]);
     await go('/fleet');

@@ -6,7 +6,7 @@ import type { TestServer } from './server';
 
 let server: TestServer;
 let driver: WebDriver;
-const { go, textOf, button, type, pick, openSheet } = useApp((s, d) => ([server, driver] = [s, d]));
+const { go, textOf, button, type, pick, openSheet, newJob } = useApp((s, d) => ([server, driver] = [s, d]));
 
 /** A card by its label, as one line of text. */
 const card = async (label: string) => (await textOf(`[aria-label="${label}"]`)).replace(/\s+/g, ' ');
@@ -85,5 +85,37 @@ describe('a vehicle of which almost nothing is known', () => {
     await (await button('Save to the sheet')).click();
     await driver.wait(async () => !(await card('Judgement')).includes('which side'), WAIT_MS);
     expect(await card('Judgement')).toMatch(/below start-to-open at 90\.6/);
+  });
+});
+
+describe('a vehicle of the workshop’s own', () => {
+  it('is offered nothing that is simulated; one of the demo is', async () => {
+    const job = await server.db.jobs.findOne({ order: [['number', 'DESC']], rejectOnEmpty: true });
+    await go(`/jobs/${job.number}/live`);
+    expect(await textOf('main')).not.toContain('Simulated vehicle');
+    await openSheet(`/jobs/${job.number}`, 'heater-air');
+    expect(await textOf('form.card')).not.toContain('simulated');
+    const demo = await newJob('QH-03');
+    await go(`${demo}/live`);
+    expect(await textOf('main')).toContain('Simulated vehicle');
+    await openSheet(demo, 'heater-air');
+    expect(await textOf('form.card')).toContain('simulated');
+    await go(`${demo}/report`);
+    expect(await textOf('main')).toContain('A vehicle of the demo');
+  });
+});
+
+describe('a closing page that was only looked at', () => {
+  it('keeps no draft of a repair that led then', async () => {
+    const demo = await newJob('QH-07', [{ what: 'gauge-high', when: ['idle'] }]);
+    const drafts = () =>
+      driver.executeScript<string[]>("return Object.keys(localStorage).filter((k) => k.includes('repair:'))");
+    await go(`${demo}/finish`);
+    await see(driver, withText('h2', 'Repair'));
+    expect(await drafts()).toEqual([]);
+    await (
+      await see(driver, By.css('form[aria-label="Repair"] textarea'))
+    ).sendKeys('asked for by the owner');
+    await driver.wait(async () => (await drafts()).length === 1, WAIT_MS);
   });
 });

@@ -196,7 +196,7 @@ describe('the suspects of a job', () => {
   it('weigh acting against checking on by the shop’s own rates', async () => {
     const job = await newJob('QH-11', QUEUE);
     await go('/shop');
-    const rate = await inputOf('Labour, an hour');
+    const rate = await inputOf('Labour rate per hour');
     await rate.sendKeys(Key.chord(Key.CONTROL, 'a'), '-5');
     await (await see(driver, withText('button', 'Keep'))).click();
     await see(driver, withText('p', 'A price is 0 or more'));

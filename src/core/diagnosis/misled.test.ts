@@ -16,6 +16,7 @@ import { checkOf, type CheckId } from '../checks/registry';
 import { readBath } from '../physics/thermostat/bath';
 import { cannotHave, FAULTS } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
+import type { SpecSheet } from '../vehicle/spec-sheet';
 import { findingOf, findingsOf } from './findings';
 import { posteriorOf } from './posterior';
 
@@ -295,4 +296,27 @@ describe('a sheet that says nothing of the fan', () => {
     expect(cannotHave('clutch-slipping', curlew)).toBe('no fan clutch');
     expect(cannotHave('fan-controller-dead', curlew)).toBe('no fan controller');
   });
+});
+
+it('“P0128, the thermostat” with a weak heater and a level that was seen to be low', () => {
+  const bare: SpecSheet = {
+    format: 'pyrethos.spec-sheet',
+    version: 1,
+    name: 'A van',
+    fan: { drive: 'relay' }
+  };
+  for (const sheet of [curlew, bare]) {
+    const c = context([stopped(14)], sheet);
+    const of = (check: CheckId, readings: object) => entry(check, readings, c);
+    const done = [
+      of('level-and-look', { ...ALL_GOOD, fixAnyway: [], note: '', level: 'low' }),
+      of('codes', { codes: [{ code: 'P0128', state: 'stored' }] })
+    ];
+    const symptoms = [{ what: 'heater-weak' as const, when: [] }];
+    const { suspects } = posteriorOf(findingsOf({ symptoms, done, runs: [], sheet }), sheet);
+    const low = suspects.findIndex((s) => s.fault === 'coolant-low');
+    expect(low).toBeGreaterThanOrEqual(0);
+    expect(low).toBeLessThan(3);
+    expect(suspects[low].probability).toBeGreaterThan(0.15);
+  }
 });

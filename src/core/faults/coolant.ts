@@ -12,6 +12,8 @@ export const coolant = {
     repair: 'coolant-fill',
     told: {
       'gauge-high': 0.2,
+      // A sensor that stands in air reads low.
+      'gauge-low': 0.2,
       'gauge-jumps': 0.12,
       'heater-weak': 0.5,
       'heater-swings': 0.7,

@@ -17,15 +17,21 @@ export interface VehicleState {
   readonly fleetNo: string;
   readonly name: string;
   readonly note: string;
+  /** It came with the demo: what is simulated may be read on it, and is told to be so for ever. */
+  readonly demo: boolean;
   readonly sheet: { readonly eventId: string; readonly revision: number; readonly sheet: SpecSheet } | null;
 }
+
+/** Who entered the vehicles of the demo, and nobody else. */
+export const DEMO_WHO = 'Demo';
 
 /** A vehicle as its standing events make it; null before it is entered or once that is undone. */
 export function deriveVehicle(events: readonly RecordEvent[]): VehicleState | null {
   let state = null as VehicleState | null;
   let revision = 0;
   for (const event of activeEvents(events)) {
-    if (event.kind === 'vehicle.entered') state = { sheet: state?.sheet ?? null, ...event.payload };
+    if (event.kind === 'vehicle.entered')
+      state = { sheet: state?.sheet ?? null, demo: event.who === DEMO_WHO, ...event.payload };
     if (event.kind === 'spec.saved' && state)
       state = { ...state, sheet: { eventId: event.id, revision: ++revision, sheet: event.payload.sheet } };
   }

@@ -171,18 +171,20 @@ function fan(f: Features, spec: SpecSheet, add: Add): void {
   if (!stage) return;
   const ons = f.fan.switches.filter((s) => s.to === 'on' && !s.withAc && s.atS > 10);
   if (f.fan.from === 'none') return;
+  // What drives it is logged, and not whether it turns, unless its own speed is.
+  const came = f.fan.from === 'fan_rpm' ? 'came on at' : 'was driven from';
   if (ons.length > 0) {
     const mean = ons.reduce((sum, s) => sum + s.celsius, 0) / ons.length;
     add(
       Math.abs(mean - stage.onC) > 3.5 ? 'off' : 'as-expected',
-      `Fan came on at ${c(mean)} (${ons.length} time${ons.length === 1 ? '' : 's'}); should be ${c(stage.onC)}`
+      `Fan ${came} ${c(mean)} (${ons.length} time${ons.length === 1 ? '' : 's'}); should be ${c(stage.onC)}`
     );
-  } else if (f.fan.onShare > 0.9)
+  } else if (f.fan.onShare > 0)
     add(
-      (f.maxC ?? 0) < stage.onC ? 'off' : 'note',
+      f.fan.onShare > 0.9 && (f.maxC ?? 0) < stage.onC ? 'off' : 'note',
       `Fan driven for ${Math.round(f.fan.onShare * 100)} % of the run`
     );
-  else if ((f.maxC ?? 0) > stage.onC + 2 && f.fan.onShare === 0)
+  else if ((f.maxC ?? 0) > stage.onC + 2)
     add('off', `Fan never driven, though the coolant passed ${c(stage.onC)}`);
   else if ((f.maxC ?? 0) < stage.onC)
     add('note', `Fan not called for: the coolant stayed below ${c(stage.onC)}`);

@@ -71,13 +71,13 @@
   <h2>Write it into job {job.number}</h2>
   <div class="grid grid-cols-2 gap-3">
     <QuantityInput
-      label="Came out"
+      label="Drained"
       kind="volume"
       bind:value={outL}
       problem={of('outL')}
       hint="measured, not guessed"
     />
-    <QuantityInput label="Went in" kind="volume" bind:value={inL} problem={of('inL')} />
+    <QuantityInput label="Refilled with" kind="volume" bind:value={inL} problem={of('inL')} />
     <QuantityInput label="of a mixture" kind="share" bind:value={withPct} problem={of('withPct')} />
     <QuantityInput
       label="Mixture now"

@@ -78,7 +78,7 @@
     <h2>Close the job</h2>
     <form class="mt-2 space-y-3" onsubmit={close}>
       <RadioGroup.Root
-        aria-label="As what it closes"
+        aria-label="Outcome"
         value={chosen ?? ''}
         onValueChange={(next) => (outcome = next as JobOutcome)}
       >
@@ -101,14 +101,14 @@
       </RadioGroup.Root>
       {#if fixed}
         <Select
-          label="What it was"
+          label="Cause"
           blank="Not known"
           choices={suspects.map((id) => ({ value: id, label: FAULTS[id].title }))}
           value={cause || null}
           onvalue={(id) => (cause = (id ?? '') as typeof cause)}
         />
         <div class="max-w-60">
-          <DateInput label="Look at it again on" value={lookAgain} onvalue={(day) => (typed = day)} />
+          <DateInput label="Recheck on" value={lookAgain} onvalue={(day) => (typed = day)} />
         </div>
       {/if}
       <button class="btn btn-main min-h-14 w-full" disabled={!chosen}

@@ -17,9 +17,9 @@
     Coolant{holdsL === null ? '' : `, ${shown(holdsL, 'volume')} by the sheet`}
   </p>
   <div class="grid grid-cols-2 gap-3 sm:grid-cols-4">
-    <QuantityInput label="Came out" kind="volume" bind:value={amounts.outL} />
-    <QuantityInput label="Went in" kind="volume" bind:value={amounts.inL} />
-    <QuantityInput label="Glycol of it" kind="share" bind:value={amounts.withPct} />
+    <QuantityInput label="Drained" kind="volume" bind:value={amounts.outL} />
+    <QuantityInput label="Refilled with" kind="volume" bind:value={amounts.inL} />
+    <QuantityInput label="Glycol in it" kind="share" bind:value={amounts.withPct} />
     <QuantityInput label="Measured now" kind="share" bind:value={amounts.nowPct} />
   </div>
   {#if Math.abs(lost) > 0.2}

@@ -104,7 +104,7 @@
         {/each}
       </RadioGroup.Root>
       <label class="mt-2 block"
-        ><span class="mb-1 block text-sm font-semibold">Why this</span><input
+        ><span class="mb-1 block text-sm font-semibold">Reason</span><input
           class="field w-full"
           maxlength="500"
           bind:value={why}

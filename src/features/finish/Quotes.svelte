@@ -80,14 +80,14 @@
       onvalue={(id) => (wanted = id as RepairId)}
     />
     <label class="block"
-      ><span class="mb-1 block text-sm font-semibold">Quoted by</span><input
+      ><span class="mb-1 block text-sm font-semibold">Supplier</span><input
         class="field w-full"
         maxlength="60"
         bind:value={supplier}
       /></label
     >
     <label class="block"
-      ><span class="mb-1 block text-sm font-semibold">Their part number</span><input
+      ><span class="mb-1 block text-sm font-semibold">Part number</span><input
         class="field w-full"
         maxlength="60"
         bind:value={partNo}

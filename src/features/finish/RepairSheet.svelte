@@ -42,7 +42,7 @@
 
   const DRAFT = untrack(() => `repair:${jobId}`);
   const start = (): RepairDone => ({
-    repairs: untrack(() => (again ? [] : proposed.filter((id) => id !== 'none'))),
+    repairs: again ? [] : proposed.filter((id) => id !== 'none'),
     why: '',
     steps: [],
     torqueNm: {},
@@ -54,7 +54,24 @@
   let form = $state<Draft>(
     untrack(() => ({ coolant: NO_COOLANT, ...(readDraft<RepairDone>(DRAFT) ?? start()) }))
   );
-  $effect(() => keepDraft(DRAFT, JSON.parse(JSON.stringify(form))));
+  /** Looking at it is no draft: untouched, the form goes on proposing what leads. */
+  let untouched = untrack(() => (readDraft(DRAFT) ? '' : JSON.stringify(form)));
+  $effect(() => {
+    const text = JSON.stringify(form);
+    if (text !== untouched) {
+      untouched = '';
+      keepDraft(DRAFT, JSON.parse(text));
+    }
+  });
+  $effect(() => {
+    const next = start();
+    untrack(() => {
+      if (untouched === '' || JSON.stringify(next.repairs) === JSON.stringify(form.repairs)) return;
+      const fresh = { ...$state.snapshot(form), repairs: next.repairs };
+      untouched = JSON.stringify(fresh);
+      form = fresh;
+    });
+  });
 
   const LISTED = 6;
   const listed = $derived(
@@ -225,7 +242,7 @@
       </div>
     {/each}
     <label class="block"
-      ><span class="mb-1 block text-sm font-semibold">Why this</span><textarea
+      ><span class="mb-1 block text-sm font-semibold">Reason</span><textarea
         class="field w-full"
         rows="2"
         maxlength="500"

@@ -79,7 +79,7 @@
     {#if pair}<p class="mt-1 text-sm">
         Two at once, {midSentence(nameOf(pair.faults[0]))} and {midSentence(nameOf(pair.faults[1]))}: {sayChance(
           pair.probability
-        )}.
+        )}. Each share counts the cause alone and beside another, so together they may pass 100 %.
       </p>{/if}
     {#if now.impossible.length > 0}
       <details class="text-ink-2 mt-1 text-sm">
@@ -102,18 +102,22 @@
             : ''}.
         </p>
       {/if}
-      {#each leans.slice(0, 2) as { finding, then } (finding.id)}
-        <p class="mt-2">
-          <span class="text-ink-2">What would have to be wrong:</span>
-          <strong>{midSentence(finding.title)}</strong>. Without it {midSentence(nameOf(then))} would lead.
-        </p>
+      {#if leans.length > 0}
+        <p class="mt-2">If one of these is wrong, the answer changes:</p>
+        <ul class="ml-5 list-disc">
+          {#each leans.slice(0, 3) as { finding, then } (finding.id)}
+            <li>
+              <strong>{finding.title}</strong>: without it {midSentence(nameOf(then))} would lead.
+            </li>
+          {/each}
+        </ul>
       {:else}
         <p class="text-ink-2 mt-2">
           {asked.findings.length > 1
-            ? 'No single finding carries this: whichever were wrong, the same suspect would lead.'
+            ? 'The answer stands even if any one finding is wrong.'
             : 'So far only the complaint speaks.'}
         </p>
-      {/each}
+      {/if}
     </div>
     <OwnFindings
       own={shown.state.own}

@@ -121,8 +121,8 @@
   </dl>
 
   <div class="grid items-start gap-4 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
-    <section class="card p-4" aria-label="What it was">
-      <h2>What it was</h2>
+    <section class="card p-4" aria-label="Cause">
+      <h2>Cause</h2>
       <ol class="mt-2">
         {#each known as { cause, n } (cause)}
           <li class="grid min-h-9 grid-cols-[minmax(0,15rem)_1fr_2.5rem] items-center gap-3">

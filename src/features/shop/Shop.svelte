@@ -66,26 +66,34 @@
     <section class="card space-y-3 p-4" aria-label="Rates">
       <h2>Rates</h2>
       <label class="block"
-        ><span class="mb-1 block text-sm font-semibold">Money is written</span><input
+        ><span class="mb-1 block text-sm font-semibold">Currency</span><input
           class="field max-w-28"
           maxlength="6"
           bind:value={form.currency}
           placeholder="nothing"
         /></label
       >
-      <AmountInput label="Labour, an hour" bind:value={form.labourPerHour} problem={of('labourPerHour')} />
       <AmountInput
-        label="A vehicle that comes back, beyond the work"
+        label="Labour rate per hour"
+        bind:value={form.labourPerHour}
+        problem={of('labourPerHour')}
+      />
+      <AmountInput
+        label="Cost of a comeback besides labour"
         bind:value={form.comeback}
         problem={of('comeback')}
       />
       <AmountInput
-        label="A cause written down wrongly"
+        label="Cost of a wrong cause on record"
         hint="The next job is misled by it"
         bind:value={form.misnamed}
         problem={of('misnamed')}
       />
-      <AmountInput label="A day off the road" bind:value={form.dayOffRoad} problem={of('dayOffRoad')} />
+      <AmountInput
+        label="Cost of a day off the road"
+        bind:value={form.dayOffRoad}
+        problem={of('dayOffRoad')}
+      />
       <AmountInput
         label="Days until an ordered part is here"
         hint="On average: half the gap between two ferries"

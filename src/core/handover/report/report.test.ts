@@ -77,7 +77,7 @@ const curve = (from: number, to: number): ReportCurve => ({
 const made = (events: RecordEvent[], runs: RunSummary[] = []) =>
   reportOf({
     number: 12,
-    vehicle: { fleetNo: 'QH-03', name: 'Tarrock Curlew 1.6', note: 'School minibus' },
+    vehicle: { fleetNo: 'QH-03', name: 'Tarrock Curlew 1.6', note: 'School minibus', demo: false },
     case: assembleCase({
       events: [...events, ...runs.map(imported)],
       vehicleFacts: [],

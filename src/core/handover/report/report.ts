@@ -54,7 +54,13 @@ export interface Report {
 
 export interface ReportParts {
   readonly number: number;
-  readonly vehicle: { readonly fleetNo: string; readonly name: string; readonly note: string };
+  readonly vehicle: {
+    readonly fleetNo: string;
+    readonly name: string;
+    readonly note: string;
+    /** It came with the demo. */
+    readonly demo: boolean;
+  };
   readonly case: Case;
   /** Curves of the runs that the case holds side by side, by their id. */
   readonly curves: Readonly<Record<string, ReportCurve>>;
@@ -105,6 +111,14 @@ export function reportOf(parts: ReportParts): Report {
 function factRows({ vehicle, case: { state, sheet, costs } }: ReportParts): (readonly [string, string])[] {
   const rows: [string, string][] = [
     ['Vehicle', [vehicle.fleetNo, vehicle.name, vehicle.note].filter(Boolean).join(', ')],
+    ...(vehicle.demo
+      ? [
+          ['Demo', 'A vehicle of the demo: what was read of it is made up or simulated'] satisfies [
+            string,
+            string
+          ]
+        ]
+      : []),
     [
       'Complaint',
       [

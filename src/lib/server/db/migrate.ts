@@ -10,6 +10,7 @@ import { endings } from './migrations/0006-endings';
 import { versions } from './migrations/0007-versions';
 import { cases } from './migrations/0008-cases';
 import { finding } from './migrations/0009-finding';
+import { demo } from './migrations/0010-demo';
 import { live } from './migrations/0003-live';
 import { deriveAnew } from '../record/record';
 
@@ -22,7 +23,8 @@ const MIGRATIONS: readonly Migration[] = [
   endings,
   versions,
   cases,
-  finding
+  finding,
+  demo
 ];
 /** Their names in the order they are run. */
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

@@ -43,6 +43,8 @@ interface VehicleRow extends Model<Own<VehicleRow>, New<VehicleRow>> {
   specSheetId: string | null;
   /** How its fan is driven, in words; empty without a sheet. */
   fan: string;
+  /** It came with the demo, and is no vehicle of the workshop. */
+  demo: boolean;
   /** False once its entry has been undone; likewise for jobs and runs. */
   active: boolean;
 }
@@ -172,6 +174,7 @@ export function defineModels(sequelize: Sequelize): Models {
         note: text(),
         specSheetId: { type: DataTypes.UUID },
         fan: text(),
+        demo: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
         active: flag()
       },
       { tableName: 'vehicles' }

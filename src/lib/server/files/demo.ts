@@ -6,6 +6,7 @@ import { asText, sniff } from '../../../core/logs/csv-sniff';
 import { readSpecSheet } from '../../../core/vehicle/spec-sheet';
 import { problemText, type Result } from '../../../core/base/result';
 import { tableOf } from '../../../core/physics/thermistor/fit';
+import { DEMO_WHO } from '../../../core/record/derive';
 import type { Database } from '../db/database';
 import { log } from '../log';
 import { append } from '../record/record';
@@ -72,7 +73,7 @@ export async function loadDemo(db: Database, folder: string, now: Date): Promise
   for (const v of vehicles) {
     const sheet = readSpecSheet(JSON.parse(await readFile(join(folder, v.spec), 'utf8')));
     if (!sheet.ok) throw new Error(`${v.spec}: ${sheet.problems.map((p) => problemText(p)).join('; ')}`);
-    const event = { stream: `vehicle:${demoId(v.fleetNo)}`, who: 'Demo', at: at(EARLY_H) };
+    const event = { stream: `vehicle:${demoId(v.fleetNo)}`, who: DEMO_WHO, at: at(EARLY_H) };
     const { fleetNo, name, note } = v;
     const entered = { kind: 'vehicle.entered', payload: { fleetNo, name, note } };
     take(fleetNo, await append(db, { ...event, id: demoId(`${fleetNo}/entered`), ...entered }));
@@ -81,7 +82,7 @@ export async function loadDemo(db: Database, folder: string, now: Date): Promise
   }
   for (const { key, title, source, points } of curves) {
     const payload = { title, source, curve: tableOf(points) };
-    const event = { id: demoId(`curve/${key}/saved`), who: 'Demo', at: at(EARLY_H) };
+    const event = { id: demoId(`curve/${key}/saved`), who: DEMO_WHO, at: at(EARLY_H) };
     const stream = `curve:${demoId(`curve/${key}`)}`;
     take(key, await append(db, { ...event, stream, kind: 'curve.saved', payload }));
   }

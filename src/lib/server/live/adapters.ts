@@ -6,6 +6,10 @@ export interface KnownAdapter {
   readonly simulated: boolean;
 }
 
+/** Whether simulated instruments can be read: on a vehicle of the demo, where this server runs their bench. */
+export const benchFor = ({ demo }: { readonly demo: boolean }): boolean =>
+  demo && knownAdapters().some((a) => a.simulated);
+
 /** From PYRETHOS_ADAPTERS (`Bay 1=127.0.0.1:5200, …`) and the simulated bench where bin/start has begun one. */
 export function knownAdapters(
   env: Readonly<Record<string, string | undefined>> = process.env

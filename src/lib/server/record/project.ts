@@ -31,6 +31,7 @@ export async function projectVehicle(
       note: state.note,
       specSheetId: null,
       fan: '',
+      demo: state.demo,
       active: true
     },
     { transaction }

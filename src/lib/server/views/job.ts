@@ -23,13 +23,14 @@ interface Found {
     readonly fleetNo: string;
     readonly name: string;
     readonly note: string;
+    readonly demo: boolean;
   };
   readonly hasSheet: boolean;
 }
 
 const FOUND = `
   SELECT j.id, j.number, j.complaint, j.state, v.spec_sheet_id IS NOT NULL AS "hasSheet",
-    json_build_object('id', v.id, 'fleetNo', v.fleet_no, 'name', v.name, 'note', v.note) AS vehicle
+    json_build_object('id', v.id, 'fleetNo', v.fleet_no, 'name', v.name, 'note', v.note, 'demo', v.demo) AS vehicle
   FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id WHERE j.number = $1 AND j.active`;
 
 /** The job of a number in an address, unless it was undone, or a 404 in words. */

@@ -22,7 +22,7 @@ export async function reportView(db: Database, number: string, zone: string): Pr
   });
   return reportOf({
     number: row.number,
-    vehicle: { fleetNo: vehicle.fleetNo, name: vehicle.name, note: vehicle.note },
+    vehicle,
     case: job,
     curves: Object.fromEntries(curves),
     date: (iso) => format.format(new Date(iso))

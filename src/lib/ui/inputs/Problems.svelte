@@ -1,6 +1,7 @@
 <script lang="ts">
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import type { Problem } from '$core/base/result';
+  import { fieldWords } from '$core/record/field-names';
 
   interface Props {
     problems: readonly Problem[];
@@ -19,7 +20,7 @@
       {#each problems as p, i (i)}
         <li>
           {#if p.line}<span class="reading font-semibold">Line {p.line}</span>{/if}
-          {#if p.field}<span class="font-semibold">{p.field}</span>{/if}
+          {#if p.field}<span class="font-semibold">{fieldWords(p.field)}</span>{/if}
           {p.message}
         </li>
       {/each}

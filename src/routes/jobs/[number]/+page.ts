@@ -1,3 +1,3 @@
 import { unpacked } from '$lib/packed';
 
-export const load = ({ data }) => unpacked(data.view);
+export const load = ({ data }) => ({ ...unpacked(data.view), bench: data.bench });

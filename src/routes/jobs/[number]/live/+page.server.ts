@@ -1,7 +1,7 @@
 import { database } from '$lib/server/db/database';
 import { jobOr404 } from '$lib/server/views/job';
 import { knownGoodRuns } from '$lib/server/runs/known-good';
-import { knownAdapters } from '$lib/server/live/adapters';
+import { benchFor, knownAdapters } from '$lib/server/live/adapters';
 import { loadCase } from '$lib/server/cases/load-case';
 
 export const load = async ({ params, depends }) => {
@@ -12,5 +12,13 @@ export const load = async ({ params, depends }) => {
     loadCase(db, id, new Date().toISOString()),
     knownGoodRuns(db, vehicle.id)
   ]);
-  return { job: { id, number }, vehicle, sheet: known.sheet, knownGood, known, adapters: knownAdapters() };
+  return {
+    job: { id, number },
+    vehicle,
+    sheet: known.sheet,
+    knownGood,
+    known,
+    adapters: knownAdapters().filter((a) => vehicle.demo || !a.simulated),
+    bench: benchFor(vehicle)
+  };
 };
