@@ -1,3 +1,4 @@
+import type { SpecSheet } from '../vehicle/spec-sheet';
 import { curesOf, repairFor } from '../faults/registry';
 import { USUAL_CHECKS } from '../record/shop-checks';
 import { describe, expect, it } from 'vitest';
@@ -15,7 +16,7 @@ import { closings } from './closings';
 import type { Proof } from './proof';
 import { costOfUncertainty } from './cost-of-uncertainty';
 import { hypothesesOf } from './hypotheses';
-import { heldBack, stepsOf, torqueOf } from './steps';
+import { heldBack, sheetOn, stepsOf, torqueOf } from './steps';
 
 const finding = (llr: Finding['llr']): Finding => ({ id: 'f', title: 'f', says: '', llr, group: 'meter' });
 
@@ -61,6 +62,20 @@ describe('repairs', () => {
     expect(
       heldBack(step('cap-open'), { running: false, safeToOpen: null, coolantC: null }, curlew)
     ).toBeNull();
+  });
+
+  it('tell at the step what the sheet tells of it', () => {
+    const step = (id: string) => stepsOf(['thermostat', 'fan-clutch']).find((s) => s.id === id)!;
+    const sheet: SpecSheet = {
+      ...curlew,
+      clutchNut: 'left',
+      bleedPoints: 'screw on the heater pipe',
+      thermostat: { ...curlew.thermostat, place: 'under the intake' }
+    };
+    expect(sheetOn(step('bled'), sheet)).toBe('Bleed points: screw on the heater pipe');
+    expect(sheetOn(step('thermostat/housing-off'), sheet)).toBe('It sits: under the intake');
+    expect(sheetOn(step('fan-clutch/nut'), sheet)).toBe('Left-hand thread: it unscrews clockwise');
+    for (const s of stepsOf(['thermostat', 'fan-clutch'])) expect(sheetOn(s, curlew)).toBeNull();
   });
 
   it('are counted: parts that do not cure what it was are needless, work without a part is not', () => {

@@ -166,6 +166,18 @@ export function stepsOf(repairs: readonly RepairId[]): RepairStep[] {
 export const torqueOf = (step: RepairStep, sheet: SpecSheet | null): number | null =>
   (step.torque && sheet?.torqueNm?.[step.torque]) || null;
 
+/** What the sheet tells of a step, in words; null where it tells nothing. */
+export function sheetOn({ id }: Pick<RepairStep, 'id'>, sheet: SpecSheet | null): string | null {
+  if (id === 'bled' && sheet?.bleedPoints) return `Bleed points: ${sheet.bleedPoints}`;
+  if (id === 'thermostat/housing-off' && sheet?.thermostat?.place)
+    return `It sits: ${sheet.thermostat.place}`;
+  if (id === 'fan-clutch/nut' && sheet?.clutchNut)
+    return sheet.clutchNut === 'left'
+      ? 'Left-hand thread: it unscrews clockwise'
+      : 'Right-hand thread: it unscrews anticlockwise';
+  return null;
+}
+
 /**
  * Why a step must wait, in words; null where it need not. An engine nobody knows anything of holds no step back: its
  * caution says to measure first.

@@ -12,7 +12,7 @@ const PARTS = {
   'Coolant sensor': ['ect'],
   Gauge: ['gauge'],
   'Learned from its good runs': ['learned'],
-  'Tightening and variants': ['torqueNm', 'variants']
+  'Work on it': ['torqueNm', 'clutchNut', 'bleedPoints', 'variants']
 } as const;
 
 const FIELDS = fieldsOf(specSheetSchema);

@@ -55,7 +55,8 @@ const thermostatSchema = z.looseObject({
   closedByC: celsius('Closed again at').nullish(),
   minLiftMm: amount('Lift at least', 'length').nullish(),
   side: choice('Location', { outlet: 'outlet', inlet: 'inlet' }).nullish(),
-  heaterOhm: amount('Heater', 'resistance', positive, { hint: 'blank for none' }).nullish()
+  heaterOhm: amount('Heater', 'resistance', positive, { hint: 'blank for none' }).nullish(),
+  place: words('Where it sits', 120).nullish()
 });
 
 /** Movement at the blade tip above which there is too much play. */
@@ -201,6 +202,11 @@ export const specSheetSchema = z.looseObject({
       drainPlug: 'Drain plug'
     }
   }).nullish(),
+  clutchNut: choice('Nut of the fan clutch', {
+    left: 'left-hand thread',
+    right: 'right-hand thread'
+  }).nullish(),
+  bleedPoints: words('Bleed points', 300).nullish(),
   variants: defineField(
     z.array(
       z.looseObject({

@@ -12,7 +12,9 @@
   import { byHandReadings, judgeByHand, type ByHandReadings } from '$core/checks/by-hand';
   import { emptyOf, fieldsOf } from '$core/units/field';
   import type { JudgedCheck } from '$core/diagnosis/judged';
+  import type { PhotoLine } from '$core/record/derive';
   import type { Problem } from '$core/base/result';
+  import AddPhoto from '$lib/ui/inputs/AddPhoto.svelte';
   import type { ThermalState } from '$core/physics/heat/state';
   import { ctrlEnter } from '$lib/ui/inputs/ctrl-enter';
   import { dropDraft, keepDraft, readDraft } from '$lib/ui/inputs/draft';
@@ -34,6 +36,8 @@
     /** Hands-on minutes in this shop. */
     minutes: number;
     heat: ThermalState;
+    /** Pictures of the job: those of this check are shown beside it. */
+    photos: readonly PhotoLine[];
     /** All readings of this check that stand, oldest first. */
     earlier: readonly JudgedCheck[];
     contextAt: (at: string, except: string | null) => CheckContext;
@@ -54,6 +58,7 @@
     sheet,
     minutes,
     heat,
+    photos,
     earlier,
     contextAt,
     liveRunId,
@@ -67,6 +72,7 @@
   }: Props = $props();
 
   const check = $derived(checkOf(id));
+  const pictures = $derived(photos.filter((p) => p.caption.startsWith(check.title)));
 
   const draftKey = $derived(`${jobId}/${id}`);
   /** The form before anything is typed: what the check begins with, and the rest open. */
@@ -306,9 +312,29 @@
   <div class="space-y-4">
     <OutcomeCard {outcome} {lacks} {touched} {now} {zone} />
     {#if outcome && outcome.asks.length > 0}<AskSheet {vehicle} {sheet} asks={outcome.asks} />{/if}
+    <section class="card p-4" aria-label="Pictures">
+      <div class="flex flex-wrap items-center gap-3">
+        <h3 class="mr-auto font-bold">Picture of the screen or the place</h3>
+        <AddPhoto {jobId} caption={check.title} label="Add" ondone={(found) => (problems = found)} />
+      </div>
+      {#if pictures.length > 0}
+        <ul class="mt-2 flex flex-wrap gap-2">
+          {#each pictures as p (p.id)}<li>
+              <a href="/api/photos/{p.id}" target="_blank" rel="noopener"
+                ><img
+                  src="/api/photos/{p.id}"
+                  alt="{p.caption}, {when(p.at, zone)}"
+                  loading="lazy"
+                  class="bg-well border-line h-20 w-28 rounded-lg border object-cover"
+                /></a
+              >
+            </li>{/each}
+        </ul>
+      {/if}
+    </section>
     {#if check.cautions.length > toUnderstand.length}
       <section class="card p-4">
-        <h3 class="font-bold">Mind</h3>
+        <h3 class="font-bold">Cautions</h3>
         <ul class="mt-1 space-y-2 text-sm">
           {#each check.cautions.filter((c) => !toUnderstand.includes(c)) as c (c)}<li>
               {CAUTIONS[c].text}
@@ -318,7 +344,7 @@
     {/if}
     {#if earlier.length > 0}
       <section class="card p-4">
-        <h3 class="font-bold">Written down before</h3>
+        <h3 class="font-bold">Earlier readings</h3>
         <ul class="mt-1">
           {#each earlier.toReversed() as e (e.id)}
             <li class="border-line border-t py-2 first:border-t-0">

@@ -11,7 +11,7 @@
   import { priceOf, sayMoney } from '$core/diagnosis/costs';
   import type { ShopCosts } from '$core/record/shop-costs';
   import { choiceOf } from '$core/diagnosis/decide';
-  import { heldBack, stepsOf, torqueOf } from '$core/diagnosis/steps';
+  import { heldBack, sheetOn, stepsOf, torqueOf } from '$core/diagnosis/steps';
   import { MOST_PCT } from '$core/physics/coolant/mixture';
   import { coolantServiceSchema, type CoolantService } from '$core/record/coolant-service';
   import type { Quote } from '$core/record/decision';
@@ -88,6 +88,10 @@
   const priced = $derived(priceOf(form.repairs, costs));
   const choice = $derived(form.repairs.length > 0 ? choiceOf(form.repairs, now, costs) : null);
   const open = $derived(steps.filter((s) => !form.steps.includes(s.id)).length);
+  /** Steps that may be done now and are not ticked: one tap for all, and a tap takes an exception back. */
+  const toTick = $derived(
+    steps.filter((s) => !form.steps.includes(s.id) && heldBack(s, heat, sheet) === null).map((s) => s.id)
+  );
   let problems = $state<readonly Problem[]>([]);
 
   function toggle(id: RepairId) {
@@ -182,6 +186,7 @@
     <ol class="space-y-1" aria-label="Steps">
       {#each steps as step (step.id)}
         {@const due = torqueOf(step, sheet)}
+        {@const told = sheetOn(step, sheet)}
         {@const held = form.steps.includes(step.id) ? null : heldBack(step, heat, sheet)}
         <li class="border-line border-t pt-1 first:border-t-0" data-step={step.id}>
           <Tick
@@ -195,6 +200,7 @@
               null
                 ? ''
                 : `: ${shown(due, 'torque')} by the sheet`}
+              {#if told}<strong class="block text-sm">{told}</strong>{/if}
               {#each step.cautions as caution (caution)}<span class="text-ink-2 block text-sm"
                   >{CAUTIONS[caution].text}</span
                 >{/each}</span
@@ -218,6 +224,11 @@
         </li>
       {/each}
     </ol>
+    {#if toTick.length > 1}
+      <button type="button" class="btn no-print" onclick={() => (form.steps = [...form.steps, ...toTick])}
+        >All done as it should be ({toTick.length})</button
+      >
+    {/if}
     {#if steps.some((s) => s.id === 'drained')}
       <CoolantAmounts bind:amounts={form.coolant} holdsL={sheet?.engine?.coolantL ?? null} />
     {/if}

@@ -146,6 +146,7 @@
       {sheet}
       minutes={minutesOf(open, known.shop.checks)}
       {heat}
+      photos={jobState.photos}
       earlier={entered.filter((j) => j.check === open)}
       contextAt={(at, except) => shown.contextOf(open, at, except)}
       liveRunId={jobState.live?.source.kind === 'adapter' ? jobState.live.runId : null}

@@ -68,7 +68,7 @@
   let ambientC = $state<number | null>(8);
   let drive = $state<keyof typeof DRIVES>('mixed');
   let factor = $state(20);
-  let instrument = $state<'contact' | 'infrared' | 'glass'>('contact');
+  let instrument = $state<'scan' | 'contact' | 'infrared' | 'glass'>('scan');
 
   let problems = $state<readonly Problem[]>([]);
   let busy = $state(false);
@@ -140,6 +140,7 @@
       <Choose
         label="Taken with"
         choices={[
+          { value: 'scan', label: 'Off the scan tool’s screen' },
           { value: 'contact', label: 'Contact probe at the outlet' },
           { value: 'infrared', label: 'Infrared on a matt surface' },
           { value: 'glass', label: 'Immersion thermometer' }
@@ -163,7 +164,7 @@
     class="rounded-card p-4 {cautions.length > 0 ? 'border-off bg-off-wash border-2' : 'card'}"
     aria-label="Cautions"
   >
-    <h2>{cautions.length > 0 ? 'Before the key is turned' : 'Mind'}</h2>
+    <h2>{cautions.length > 0 ? 'Before the key is turned' : 'Cautions'}</h2>
     <ul class="mt-2 space-y-2">
       {#each checkOf('warm-up-run').cautions as c (c)}<li>{CAUTIONS[c].text}</li>{/each}
     </ul>

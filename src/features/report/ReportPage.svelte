@@ -85,7 +85,7 @@
   {/each}
 
   <section class="mt-6 break-inside-avoid" aria-label="Mind">
-    <h2>Mind</h2>
+    <h2>Cautions</h2>
     <ul class="mt-1 space-y-1">
       {#each report.cautions as caution, i (i)}<li>{inReaderUnits(caution)}</li>{/each}
     </ul>

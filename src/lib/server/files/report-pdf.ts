@@ -69,7 +69,7 @@ export function reportPdf(report: Report, units: UnitChoice, madeAt: string): Pr
         .fillColor(INK)
         .text(`•  ${inReaderUnits(item)}`, { indent: 0, lineGap: 1 });
   }
-  heading(doc, 'Mind');
+  heading(doc, 'Cautions');
   for (const caution of report.cautions)
     doc.font('text').fontSize(SIZE.text).fillColor(INK).text(inReaderUnits(caution), { lineGap: 1 });
   doc.moveDown(0.6).font('text').fontSize(SIZE.small).fillColor(SOFT).text(inReaderUnits(report.deference));

@@ -113,7 +113,10 @@ export async function endLive(
     log,
     sheet: against.value.sheet,
     knownGood: await knownGoodRuns(db, vehicle.id, live.runId),
-    ...(live.source.kind === 'typed' ? { readWith: live.source.instrument } : {})
+    // What a person reads off the scan tool is the sensor's own reading, as a logger's is.
+    ...(live.source.kind === 'typed' && live.source.instrument.kind !== 'scan'
+      ? { readWith: live.source.instrument }
+      : {})
   });
   const fileName = `${vehicle.fleetNo} ${live.startedAt.slice(0, 16).replace('T', ' ')}`;
   const event = {
