@@ -154,7 +154,17 @@ interface CheckRule<R, Name extends string> {
   /** The readings in a line of the history. */
   words(readings: R): string;
   /** What its form begins with, where that is not nothing. */
-  begins?(known: { readonly heat: ThermalState; readonly sheet: SpecSheet | null }): Partial<R>;
+  begins?(known: KnownBefore): Partial<R>;
+}
+
+/** What is known before a check is begun: what other checks asked is not asked again. */
+export interface KnownBefore {
+  readonly heat: ThermalState;
+  readonly sheet: SpecSheet | null;
+  /** ISO 8601. */
+  readonly now: string;
+  /** How far the coolant sensor was off where it was last held against a thermometer, °C; null where it was not. */
+  readonly sensorOffC: number | null;
 }
 
 /** A check of the registry, whatever its readings are. */

@@ -70,10 +70,30 @@ describe('the registry', () => {
     const thermal = thermalAt([], '2026-11-27T08:00:00.000Z', null);
     for (const id of CHECK_IDS) {
       const { fields, begins } = checkOf(id);
-      const known = begins({ heat: thermal, sheet: null }) as Record<string, unknown>;
+      const known = begins({
+        heat: thermal,
+        sheet: null,
+        now: '2026-11-27T08:00:00.000Z',
+        sensorOffC: null
+      }) as Record<string, unknown>;
       for (const [path, value] of Object.entries(emptyOf(fields)))
         if (!(path in known)) expect([null, false, '', []], `${id}, ${path}`).toContainEqual(value);
     }
+  });
+  it('begins with what was told before: how long the engine stood, and how far the sensor was off', () => {
+    const now = '2026-11-27T08:00:00.000Z';
+    const stopped = {
+      kind: 'ran-until',
+      at: '2026-11-26T18:30:00.000Z',
+      coolantC: 88,
+      ambientC: 11
+    } as const;
+    const heat = thermalAt([stopped], now, null);
+    const begin = (id: CheckId, sensorOffC: number | null) =>
+      checkOf(id).begins({ heat, sheet: null, now, sensorOffC });
+    expect(begin('soak', null)).toMatchObject({ hoursStood: 13.5, lastC: 88 });
+    expect(begin('ect-substitute', -11.96)).toEqual({ oldOffC: -12 });
+    expect(begin('ect-substitute', null)).toEqual({ oldOffC: null });
   });
   it('has the table that the docs show', () => {
     expect(readFileSync('docs/checks.md', 'utf8')).toBe(checksTable());

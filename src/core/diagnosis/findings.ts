@@ -64,6 +64,19 @@ const readOfSensor = ({ check, byHand, readings, outcome }: JudgedCheck, sheet: 
     ? []
     : checkOf(check).sensorReadings(readings, sheet);
 
+/**
+ * How far the coolant sensor was off, °C, where a check last held it in its own place against a thermometer; null where
+ * none did. Other checks begin with it instead of asking.
+ */
+export function sensorOffC(done: readonly JudgedCheck[], sheet: SpecSheet | null): number | null {
+  const seen = done
+    .toSorted((a, b) => a.at.localeCompare(b.at))
+    .flatMap((judged) => readOfSensor(judged, sheet))
+    .filter((r) => r.of === 'both');
+  const last = seen.at(-1);
+  return last ? last.readsC - last.trueC : null;
+}
+
 /** What the numbers of a check say by themselves, of what this vehicle can have. */
 function measuredOf({ check, byHand, readings, outcome: { found } }: JudgedCheck, sheet: SpecSheet | null) {
   if (byHand || readings === null) return {};

@@ -38,6 +38,8 @@
     heat: ThermalState;
     /** Pictures of the job: those of this check are shown beside it. */
     photos: readonly PhotoLine[];
+    /** How far the coolant sensor was off when it was last held against a thermometer; null where it was not. */
+    sensorOffC: number | null;
     /** All readings of this check that stand, oldest first. */
     earlier: readonly JudgedCheck[];
     contextAt: (at: string, except: string | null) => CheckContext;
@@ -59,6 +61,7 @@
     minutes,
     heat,
     photos,
+    sensorOffC,
     earlier,
     contextAt,
     liveRunId,
@@ -78,7 +81,7 @@
   /** The form before anything is typed: what the check begins with, and the rest open. */
   const begun = (): Record<string, unknown> => ({
     ...emptyOf(check.fields),
-    ...(check.begins({ heat, sheet }) as object)
+    ...(check.begins({ heat, sheet, now, sensorOffC }) as object)
   });
   let readings = $state(untrack(() => readDraft<Record<string, unknown>>(draftKey) ?? begun()));
   /** A correction of what the technician judged by hand is made by hand. */

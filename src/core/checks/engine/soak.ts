@@ -57,7 +57,10 @@ export const soak = defineCheck({
   strength: strength(0.5, 0.5, 1, 'itself', 'Says when cold checks count, and nothing of a fault'),
   always: true,
   readings,
-  begins: ({ heat: { basis, ambientC } }) => ({
+  begins: ({ heat: { basis, ambientC }, now }) => ({
+    ...(basis?.kind === 'ran-until'
+      ? { hoursStood: Math.round((Date.parse(now) - Date.parse(basis.at)) / 360_000) / 10 }
+      : {}),
     lastC: basis?.kind === 'ran-until' ? basis.coolantC : null,
     ...(ambientC === null ? {} : { ambientC })
   }),
