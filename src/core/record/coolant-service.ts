@@ -23,4 +23,4 @@ export const coolantServiceSchema = z
 export type CoolantService = z.infer<typeof coolantServiceSchema>;
 
 export const coolantWords = (s: CoolantService): string =>
-  `Coolant: ${say(s.outL, 'volume')} out, ${say(s.inL, 'volume')} of ${s.withPct} % in, now ${Math.round(s.nowPct)} %${s.renewed ? ', renewed' : ''}${s.odometerKm === null ? '' : `, at ${Math.round(s.odometerKm)} km`}`;
+  `Coolant: ${say(s.outL, 'volume')} out, ${say(s.inL, 'volume')} of ${s.withPct} % in, now ${Math.round(s.nowPct)} %${s.renewed ? ', renewed' : ''}${s.odometerKm === null ? '' : `, at ${say(Math.round(s.odometerKm), 'distance')}`}`;

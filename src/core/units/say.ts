@@ -50,6 +50,7 @@ export const CHOOSABLE = [
   'temperature',
   'pressure',
   'speed',
+  'distance',
   'length',
   'volume',
   'torque'

@@ -68,6 +68,10 @@ export const UNITS = {
     unit('mph', 1.609344, 0, ['mi/h', 'miles/h', 'miles per hour']),
     unit('m/s', 3.6, 1, ['mps'])
   ],
+  distance: [
+    unit('km', 1, 0, ['kilometre', 'kilometer', 'kilometres', 'kilometers']),
+    unit('mi', 1.609344, 0, ['mile', 'miles'])
+  ],
   rotation: [
     unit('rpm', 1, 0, [
       'r/min',

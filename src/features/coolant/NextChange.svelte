@@ -67,9 +67,9 @@
       bind:value={everyMonths}
       hint="by the maker’s plan"
     />
-    <QuantityInput label="Odometer then, km" kind="number" bind:value={changedKm} />
-    <QuantityInput label="Odometer now, km" kind="number" bind:value={nowKm} />
-    <QuantityInput label="Every, in km" kind="number" bind:value={everyKm} hint="blank: by date only" />
-    <QuantityInput label="Drives a year, km" kind="number" bind:value={kmAYear} />
+    <QuantityInput label="Odometer then" kind="distance" bind:value={changedKm} />
+    <QuantityInput label="Odometer now" kind="distance" bind:value={nowKm} />
+    <QuantityInput label="Every" kind="distance" bind:value={everyKm} hint="blank: by date only" />
+    <QuantityInput label="Drives a year" kind="distance" bind:value={kmAYear} />
   </div>
 </section>

@@ -86,7 +86,7 @@
       problem={of('nowPct')}
       hint={reckoned === null ? 'by refractometer' : `${reckoned.toFixed(0)} % reckoned`}
     />
-    <QuantityInput label="Odometer, km" kind="number" bind:value={odometerKm} problem={of('odometerKm')} />
+    <QuantityInput label="Odometer" kind="distance" bind:value={odometerKm} problem={of('odometerKm')} />
     <div class="pt-6"><Tick label="All of it is new" bind:value={renewed} /></div>
   </div>
   {#if outL !== null && inL !== null && Math.abs(outL - inL) > 0.3}
