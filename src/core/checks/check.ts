@@ -158,7 +158,7 @@ interface CheckRule<R, Name extends string> {
 }
 
 /** What is known before a check is begun: what other checks asked is not asked again. */
-export interface KnownBefore {
+interface KnownBefore {
   readonly heat: ThermalState;
   readonly sheet: SpecSheet | null;
   /** ISO 8601. */

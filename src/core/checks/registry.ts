@@ -5,6 +5,7 @@ import { airRise } from './flow/air-rise';
 import { capTest } from './coolant/cap-test';
 import { clutchElectronic } from './clutch/clutch-electronic';
 import { clutchHotSpeed } from './clutch/clutch-hot-speed';
+import { clutchListen } from './clutch/clutch-listen';
 import { combustionGas } from './coolant/combustion-gas';
 import { fanDirectFeed } from './fan/fan-direct-feed';
 import { pressureHold } from './coolant/pressure-hold';
@@ -60,6 +61,7 @@ const CHECKS = {
   'relay-swap': relaySwap,
   'relay-socket': relaySocket,
   'controller-in-out': controllerInOut,
+  'clutch-listen': clutchListen,
   'clutch-hot-speed': clutchHotSpeed,
   'clutch-electronic': clutchElectronic,
   'pump-command': pumpCommand,

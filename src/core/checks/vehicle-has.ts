@@ -8,6 +8,7 @@ export const withoutClutch = without('fan clutch');
 export const withoutRelay = without('fan relay');
 export const withoutController = without('fan controller');
 export const withoutFan = without('electric fan');
+export const withoutThermalClutch = without('thermal fan clutch');
 export const withoutElectronicClutch = without('electronic fan clutch');
 export const withoutElectricPump = without('electric coolant pump');
 export const withoutHeater = without('heated thermostat');

@@ -1,5 +1,5 @@
 /** What the forms call the fields of an entry, by the field's own name; what is said of a field says it so. */
-export const FIELD_NAMES = {
+const FIELD_NAMES = {
   why: 'Reason',
   outcome: 'Outcome',
   cause: 'Cause',

@@ -50,6 +50,13 @@ export const LOOKS = {
       shut: st('Its shutter is shut and does not give', 'bad', 'active-shutter-stuck')
     }
   },
+  between: {
+    title: 'Between the cores',
+    states: {
+      clear: st('Clear, seen from above', 'good'),
+      packed: st('Debris packed between them', 'bad', 'airflow-restricted')
+    }
+  },
   belt: {
     title: 'Belt',
     states: {
@@ -111,6 +118,7 @@ const readings = z
     leaks: stateOf('leaks'),
     colour: stateOf('colour'),
     face: stateOf('face'),
+    between: stateOf('between'),
     belt: stateOf('belt'),
     pump: stateOf('pump'),
     hoses: stateOf('hoses'),
@@ -152,6 +160,7 @@ const LOOK_FOR: readonly (readonly [LookId, string, FaultId])[] = [
 const SEEN: Readonly<Record<string, string>> = {
   'level low': 'the level is low',
   'face choked': 'the radiator stack is choked',
+  'between packed': 'debris is packed between the cores',
   'belt slack': 'the belt is slack',
   'pump play': 'the pulley of the pump has play',
   'connector green': 'the sensor plug is green or loose',
@@ -173,6 +182,7 @@ const STRENGTHS: Readonly<Record<string, NamedResult['strength']>> = {
   'face choked': share(0.45, 0.008, 0.35, 'It is there to be seen, and few vehicles have it'),
   'face shut': share(0.5, 0.004, 0.4, 'A shutter that is off stands open'),
   'face some': share(0.35, 0.12, 0.35, 'Some debris is on most'),
+  'between packed': share(0.55, 0.006, 0.35, 'Seen from above, where no lamp from the front reaches'),
   'belt slack': share(0.45, 0.006, 0.6, 'A pump that is not driven does not pump'),
   'pump play': share(0.85, 0.006, 0.18, 'Felt by hand')
 };
@@ -279,6 +289,7 @@ export const levelAndLook = defineCheck({
             : 'mark';
     return {
       level,
+      between: fault === 'airflow-restricted' && !choked && chance(0.6) ? 'packed' : 'clear',
       leaks:
         fault === 'coolant-low'
           ? chance(0.5)
