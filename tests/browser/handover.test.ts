@@ -175,10 +175,12 @@ describe('the minibus', () => {
       /Run since it was closed.*works as designed.*Within what two runs of one healthy engine differ by/s
     );
     await type('What was seen', 'Heater hot at the school.');
-    await (await button('It holds')).click();
+    await (await button('Still good')).click();
     await see(driver, By.css('[data-recheck="true"]'));
+    // What is due next follows from the closing; today's is done.
     await go('/');
-    expect(await driver.findElements(By.css(`[data-due="${done.number}"]`))).toEqual([]);
+    const due = await driver.findElements(By.css(`[data-due="${done.number}"]`));
+    expect((await Promise.all(due.map((d) => d.getText()))).join()).not.toContain('today');
   });
 });
 

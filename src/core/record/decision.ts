@@ -40,7 +40,9 @@ export type Quote = z.infer<typeof quoteSchema>;
 /** What was found when a closed job was looked at again. */
 export const recheckSchema = z.object({
   holds: z.boolean(),
-  note: z.string().trim().max(500).default('')
+  note: z.string().trim().max(500).default(''),
+  /** When to look once more, YYYY-MM-DD; null where this was the last time. */
+  next: z.iso.date('A date looks like 2026-12-24').nullable().default(null)
 });
 export type Recheck = z.infer<typeof recheckSchema>;
 

@@ -190,7 +190,7 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
         comebacks: state.comebacks + (state.state === 'closed' ? 1 : 0)
       };
     case 'job.rechecked':
-      return { ...state, recheck: { id, at, who, done: event.payload } };
+      return { ...state, lookAgain: event.payload.next, recheck: { id, at, who, done: event.payload } };
     case 'part.quoted':
       return { ...state, quotes: [...state.quotes, { id, at, who, done: event.payload }] };
     case 'repair.decided':

@@ -5,7 +5,7 @@
   import { RadioGroup } from 'bits-ui';
   import RadioMark from '$lib/ui/inputs/RadioMark.svelte';
   import { midSentence } from '$core/base/text';
-  import { addDays, formatISO } from 'date-fns';
+  import { nextRecheck } from '$core/diagnosis/rechecks';
   import { untrack } from 'svelte';
   import type { FaultId } from '$core/vehicle/faults';
   import type { JobState } from '$core/record/derive';
@@ -17,6 +17,8 @@
     leader: FaultId;
     suspects: readonly FaultId[];
     state: JobState;
+    /** The cooling system was opened: it is looked at for leaks as well. */
+    opened: boolean;
     onclosejob: (payload: {
       outcome: JobOutcome;
       cause: FaultId | null;
@@ -24,11 +26,8 @@
     }) => Promise<boolean>;
     onreopen: (why: string) => Promise<boolean>;
   }
-  let { ways, leader, suspects, state: job, onclosejob, onreopen }: Props = $props();
+  let { ways, leader, suspects, state: job, opened, onclosejob, onreopen }: Props = $props();
 
-  /** An unproven repair is looked at soon; a proven one once it has had time to come back. */
-  const DAYS = { 'fixed, unproven': 30, 'fixed and proven': 90 } as const;
-  const inDays = (days: number) => formatISO(addDays(new Date(), days), { representation: 'date' });
   let outcome = $state<JobOutcome | null>(null);
   let cause = $state<FaultId | ''>(untrack(() => leader));
   let typed = $state<string | null>(null);
@@ -40,7 +39,7 @@
       (job.repairs.length > 0 ? (open[0]?.outcome ?? null) : null)
   );
   const fixed = $derived(chosen === 'fixed and proven' || chosen === 'fixed, unproven' ? chosen : null);
-  const lookAgain = $derived(typed ?? (fixed ? inDays(DAYS[fixed]) : ''));
+  const lookAgain = $derived(typed ?? nextRecheck(fixed, opened, new Date(), new Date()) ?? '');
 
   async function close(event: SubmitEvent) {
     event.preventDefault();

@@ -48,6 +48,7 @@
   });
   /** A run made since the job was closed, against the last one before. */
   const { closedAt } = $derived(jobState);
+  const opened = $derived(shown.proof?.items.some((i) => i.id === 'leak') ?? false);
   const recheckRun = $derived(closedAt ? shown.runs.findLast((r) => r.at > closedAt) : undefined);
   const proofRun = $derived(closedAt ? shown.runs.findLast((r) => r.at <= closedAt) : undefined);
 
@@ -82,6 +83,7 @@
     leader={opinionBefore.now.suspects[0].fault}
     suspects={opinionBefore.now.suspects.map((s) => s.fault)}
     state={jobState}
+    {opened}
     onclosejob={(payload) => write({ kind: 'job.closed', payload })}
     onreopen={(why) => write({ kind: 'job.reopened', payload: { why } })}
   />
@@ -151,6 +153,7 @@
       {@render ending()}
       <LookedAgain
         state={jobState}
+        {opened}
         before={proofRun ?? null}
         run={recheckRun ?? null}
         compareHref={proofRun && recheckRun

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { nextRecheck } from '$core/diagnosis/rechecks';
+  import DateInput from '$lib/ui/inputs/DateInput.svelte';
   import { midSentence } from '$core/base/text';
   import type { Recheck } from '$core/record/decision';
   import type { JobState } from '$core/record/derive';
@@ -10,6 +12,8 @@
 
   interface Props {
     state: JobState;
+    /** The cooling system was opened: it is looked at for leaks as well. */
+    opened: boolean;
     /** The last run before the job was closed, and one made since. */
     before: ProofRun | null;
     run: ProofRun | null;
@@ -19,9 +23,14 @@
     onrecheck: (payload: Recheck) => Promise<boolean>;
     onundo: (id: string) => void;
   }
-  let { state: job, before, run, compareHref, jobNumber, zone, onrecheck, onundo }: Props = $props();
+  let { state: job, opened, before, run, compareHref, jobNumber, zone, onrecheck, onundo }: Props = $props();
 
   let note = $state('');
+  let typed = $state<string | null>(null);
+  const proposed = $derived(
+    job.closedAt ? nextRecheck(job.outcome, opened, new Date(job.closedAt), new Date()) : null
+  );
+  const next = $derived(typed ?? proposed ?? '');
   const differs = $derived(
     before && run
       ? compareFeatures(before.features as Features, run.features as Features).filter(
@@ -45,8 +54,13 @@
       </p>
       <button class="btn no-print" onclick={() => onundo(job.recheck!.id)}>Undo</button>
     </div>
-  {:else}
-    <p class="mt-1">{job.lookAgain ? `Due on ${job.lookAgain}.` : 'No date was set.'}</p>
+  {/if}
+  {#if job.lookAgain || !job.recheck}
+    <p class="mt-1">
+      {job.lookAgain
+        ? `Recheck on ${job.lookAgain}${opened ? ', for leaks as well' : ''}.`
+        : 'No date was set.'}
+    </p>
   {/if}
   {#if run}
     <p class="mt-2 font-semibold">Run since it was closed, {when(run.at, zone)}: {midSentence(run.title)}</p>
@@ -67,12 +81,14 @@
     {/if}
     {#if compareHref}<a class="quiet-link no-print" href={compareHref}>Side by side</a>{/if}
   {/if}
-  {#if !job.recheck}
+  {#if !job.recheck || job.lookAgain}
     <form
       class="no-print mt-3 space-y-2"
       onsubmit={(e) => {
         e.preventDefault();
-        void onrecheck({ holds: true, note });
+        void onrecheck({ holds: true, note, next: next || null }).then((done) => {
+          if (done) [note, typed] = ['', null];
+        });
       }}
     >
       {#if !run}<p class="text-ink-2 text-sm">
@@ -87,7 +103,10 @@
           bind:value={note}
         /></label
       >
-      <button class="btn">It holds</button>
+      <div class="max-w-52">
+        <DateInput label="Next recheck on" value={next} onvalue={(day) => (typed = day)} />
+      </div>
+      <button class="btn">Still good</button>
     </form>
   {/if}
 </section>

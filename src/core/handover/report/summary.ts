@@ -17,7 +17,7 @@ export function summaryOf(known: Case, date: (iso: string) => string): string[] 
     foundWords(known),
     doneWords(state),
     provenWords(state, proof),
-    state.lookAgain && !state.recheck
+    state.lookAgain
       ? `Please bring it back around ${date(`${state.lookAgain}T12:00:00Z`)}, so that we can see whether it holds.`
       : ''
   ].filter(Boolean);

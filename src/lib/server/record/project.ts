@@ -80,7 +80,7 @@ export async function projectJob(
     outcome: state.outcome,
     cause: state.cause,
     closedAt: state.closedAt ? new Date(state.closedAt) : null,
-    lookAgain: state.recheck ? null : state.lookAgain,
+    lookAgain: state.lookAgain,
     openedAt: new Date(state.openedAt),
     lastAt: new Date(state.lastAt),
     words: searchable(state, events),
