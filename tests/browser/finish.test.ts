@@ -50,7 +50,7 @@ describe('the end of a job', () => {
     await (
       await see(driver, By.css('[aria-label="Close the job"] input'))
     ).sendKeys('Cold again on the ridge');
-    await (await button('Open it again')).click();
+    await (await button('Reopen the job')).click();
     await driver.wait(async () => (await row()).state === 'open', WAIT_MS);
     await go(job);
     expect(await textOf('details ol, main')).toContain('Repaired: thermostat');

@@ -171,7 +171,7 @@ describe('the minibus', () => {
     expect(await textOf(`[data-due="${done.number}"]`)).toContain('today');
     await importRun(path, 'qh-03-proof.csv');
     await go(`${path}/finish`);
-    expect(await textOf('[aria-label="Looked at again"]')).toMatch(
+    expect(await textOf('[aria-label="Rechecks"]')).toMatch(
       /Run since it was closed.*works as designed.*Within what two runs of one healthy engine differ by/s
     );
     await type('What was seen', 'Heater hot at the school.');

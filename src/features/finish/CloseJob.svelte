@@ -65,13 +65,13 @@
       }}
     >
       <label class="block"
-        ><span class="mb-1 block text-sm font-semibold">It came back: what is it like now</span><input
+        ><span class="mb-1 block text-sm font-semibold">The fault is back. What happens now?</span><input
           class="field w-full"
           maxlength="300"
           bind:value={why}
         /></label
       >
-      <button class="btn" disabled={!why.trim()}>Open it again</button>
+      <button class="btn" disabled={!why.trim()}>Reopen the job</button>
     </form>
   {:else}
     <h2>Close the job</h2>

@@ -43,8 +43,8 @@
   );
 </script>
 
-<section class="card p-4" aria-label="Looked at again">
-  <h2>Looked at again</h2>
+<section class="card p-4" aria-label="Rechecks">
+  <h2>Rechecks</h2>
   {#if job.recheck}
     <div class="mt-1 flex items-start gap-3" data-recheck={job.recheck.done.holds}>
       <p class="min-w-0 flex-1">
