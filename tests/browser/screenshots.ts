@@ -1,5 +1,5 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
 import { alive, openBrowser, painted } from './browser';
 
@@ -78,10 +78,26 @@ const VIEWS: Record<string, () => Promise<void>> = {
     await go('/jobs/3/finish');
     await shoot('finish');
   },
-  run: async () => {
-    await openJob('QH-11');
-    await driver.executeScript('document.querySelector("canvas").scrollIntoView({ block: "center" })');
-    await shoot('job-run');
+  // A log of any reader, with its columns understood. It is not sent.
+  import: async () => {
+    await openJob('QH-26', '/import');
+    await driver
+      .findElement(By.css('input[type=file]'))
+      .sendKeys(resolve('tests/browser/files/any-logger.csv'));
+    await driver.wait(until.elementLocated(By.css('[aria-label="Columns"]')), 10_000);
+    await driver.executeScript('scrollTo(0, 0)');
+    await shoot('import');
+  },
+  add: async () => {
+    await go('/vehicles/new?for=job');
+    for (const answer of ['Petrol', 'Electric, by relays'])
+      await driver.findElement(By.xpath(`//button[normalize-space(.)="${answer}"]`)).click();
+    await driver
+      .findElement(By.xpath('//label[.="Number on the thermostat"]/following::input[1]'))
+      .sendKeys('195F');
+    await driver.findElement(By.xpath('//label[contains(., "Fleet number")]//input')).sendKeys('QH-71');
+    await driver.findElement(By.xpath('//label[contains(., "Vehicle")]//input')).sendKeys('Kvesta Parcel');
+    await shoot('add-vehicle', 'night');
   },
   // A simulated engine that overheats: its climb, then the alarm. The run is undone afterwards.
   live: async () => {
@@ -129,7 +145,6 @@ const VIEWS: Record<string, () => Promise<void>> = {
   },
   checks: async () => {
     await sheetOf('QH-09', 'cold-agreement');
-    await sheetOf('QH-07', 'controller-in-out');
     await sheetOf('Gauge always low', 'temperature-map');
   },
   // A ladder as it is typed: a contact in series. It is not written down.

@@ -202,7 +202,7 @@ export const specSheetSchema = z.looseObject({
       drainPlug: 'Drain plug'
     }
   }).nullish(),
-  clutchNut: choice('Nut of the fan clutch', {
+  clutchNut: choice('Thread of the clutch nut', {
     left: 'left-hand thread',
     right: 'right-hand thread'
   }).nullish(),
