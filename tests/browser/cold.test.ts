@@ -240,6 +240,14 @@ describe('no reading is lost', () => {
     await go(job);
     await (await button('Engine started')).click();
     await see(driver, By.css('[data-phase="warming"]'));
+    // The page has loaded what the server took before the server goes.
+    await driver.wait(
+      () =>
+        driver.executeScript(
+          "return performance.getEntriesByType('resource').some((r) => r.name.includes('__data.json') && r.responseEnd > 0)"
+        ),
+      WAIT_MS
+    );
     await server.stop();
     await (await button('Engine stopped')).click();
     await see(driver, By.css('[data-phase="hot"], [data-phase="cooling"], [data-phase="cold"]'));
