@@ -2,7 +2,7 @@ import { FAULTS, curesOf, repairFor } from '../src/core/faults/registry';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { normalDraw, seeded, type Random } from '../src/core/base/random';
 import { checkOf, type CheckId } from '../src/core/checks/registry';
-import { ALL_GOOD } from '../src/core/checks/coolant/level-and-look';
+import { ALL_GOOD } from '../src/core/checks/coolant/looks';
 import { choiceOf } from '../src/core/diagnosis/decide';
 import { popularFirst } from '../src/core/diagnosis/popular';
 import { stepsOf } from '../src/core/diagnosis/steps';

@@ -10,7 +10,7 @@ import {
   soaked,
   stopped
 } from '../../../tests/support/check-bench';
-import { ALL_GOOD } from '../checks/coolant/level-and-look';
+import { ALL_GOOD } from '../checks/coolant/looks';
 import type { CheckContext } from '../checks/check';
 import { checkOf, type CheckId } from '../checks/registry';
 import { readBath } from '../physics/thermostat/bath';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { done, hour, item, met, NO_CODES, proof, run } from '../../../tests/support/proof-bench';
-import { ALL_GOOD } from '../checks/coolant/level-and-look';
+import { ALL_GOOD } from '../checks/coolant/looks';
 import type { FaultId } from '../vehicle/faults';
 import type { JudgedCheck } from './judged';
 import type { Repaired } from './proof';

@@ -2,7 +2,7 @@ import type { Problem } from '../base/result';
 import { findUnit, fromBase } from '../units/units';
 import { channel, type Channel } from './channels';
 import type { RowReader } from './csv-rows';
-import type { Column } from './csv-sniff';
+import type { Column } from './csv-columns';
 
 const BLANK_WORDS = /^(-+|n\/?a|#n\/a|nan|null|none|no ?data|\?+|\.+|inf|-inf)$/i;
 const SWITCH_WORDS: Readonly<Record<string, number>> = {

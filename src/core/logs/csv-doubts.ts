@@ -14,6 +14,7 @@ const FASTEST_C_PER_MIN = 45;
 /** Steps between fewer values than this are a sensor that jumps, and no warm-up. */
 const FEWEST_VALUES = 10;
 const LEAST_RISE_C = 15;
+const LOOKED_AT = 5000;
 /** No log goes on over a pause like this: two logs in one file, or a clock that was set. */
 const LONGEST_PAUSE_S = 48 * 3600;
 /** Beyond it a time is no time at all. */
@@ -44,7 +45,6 @@ export function doubtsOf({
       message: `jumps by ${Math.round((t[pause] - t[pause - 1]) / 3600).toLocaleString('en')} h after sample ${pause}; expected one log. Cut the file there, or choose another time column`,
       may: t[pause] - t[pause - 1] < NO_TIME_S
     });
-  const known = Array.from(ect).filter((v) => !Number.isNaN(v));
   const rate = warmedAt(t, ect);
   if (pause < 0 && rate > FASTEST_C_PER_MIN)
     doubts.push({
@@ -52,7 +52,7 @@ export function doubtsOf({
       message: `makes the coolant warm by ${sayDeltaC(rate, 0)} a minute, and no engine does; is the time written in minutes?`,
       may: true
     });
-  const hottest = max(known);
+  const hottest = ect.reduce((most, v) => (v > most ? v : most), -Infinity);
   if (doubtful && column.unit === '°C' && hottest >= EITHER.from && hottest <= EITHER.to)
     doubts.push({
       field: column.header,
@@ -64,7 +64,12 @@ export function doubtsOf({
 
 /** °C a minute from the first tenth of a log to its hottest tenth; 0 where it did not warm step by step. */
 function warmedAt(t: Float64Array, ect: Float32Array): number {
-  const known = Array.from(ect.keys()).filter((i) => !Number.isNaN(ect[i]));
+  // A log of a million samples tells it by some thousand of them.
+  const every = Math.ceil(ect.length / LOOKED_AT);
+  const known = Array.from({ length: Math.ceil(ect.length / every) }, (_, k) => k * every).filter(
+    (i) => !Number.isNaN(ect[i])
+  );
+  if (known.length === 0) return 0;
   const tenth = Math.max(1, Math.floor(known.length / 10));
   const middle = (part: readonly number[], of: ArrayLike<number>) => median(part.map((i) => of[i]));
   const [first, last] = [known.slice(0, tenth), known.slice(-tenth)];

@@ -3,7 +3,9 @@ import { CHANNELS, type ChannelKey, type Log, type LogEvent } from './channels';
 import { asShare, readCells, targetsOf, wrongWidth } from './csv-cells';
 import { clockReader, expectedTime, findGaps, pick, settleRepeats } from './csv-clock';
 import { rowReader } from './csv-rows';
-import { asText, decodeCell, sniff, type Column, type Layout } from './csv-sniff';
+import type { Column } from './csv-columns';
+import { asText, sniff, type Layout } from './csv-sniff';
+import { decodeCell } from './csv-text';
 import { momentOf, startOf, timeFormatOf, type TimeFormat } from './csv-time';
 import { doubtsOf } from './csv-doubts';
 

@@ -1,4 +1,5 @@
 import { rowReader } from './csv-rows';
+import { decodeCell } from './csv-text';
 import { momentOf, timeFormatOf, unaccented } from './csv-time';
 
 /** Some loggers write a line a value: time, name, value and perhaps its unit. */
@@ -21,8 +22,6 @@ const NAME_WORDS =
 const VALUE_WORDS = /^(value|reading|wert|messwert|valeur|valor|valore|data)\b/;
 const UNIT_WORDS = /^(units?|einheit|unite|unidad|unita)\b/;
 
-const utf8 = new TextDecoder();
-const decode = (part: Uint8Array) => utf8.decode(part);
 const isFigure = (cell: string) => /^[-+−]?\d+([.,]\d+)?$/.test(cell);
 
 /** A long list of (time, name, value) as a table with a column a name; anything else as it came. Pure. */
@@ -36,7 +35,7 @@ function longColumns(bytes: Uint8Array): LongColumns | null {
   const head = bytes.subarray(0, HEAD_BYTES);
   for (const delimiter of [',', ';', '\t', '|']) {
     const rows: { line: number; cells: string[] }[] = [];
-    const reader = rowReader(head, delimiter, '.', decode);
+    const reader = rowReader(head, delimiter, '.', decodeCell);
     while (rows.length < HEAD_ROWS && reader.next())
       rows.push({ line: reader.line, cells: Array.from({ length: reader.width }, (_, i) => reader.text(i)) });
     // The last may be cut off.
@@ -70,7 +69,7 @@ function pivoted(bytes: Uint8Array, c: LongColumns): Uint8Array {
   const rows: { time: string; values: string[] }[] = [];
   const free: string[] = [];
   let timeName = 'time';
-  const reader = rowReader(bytes, delimiter, '.', decode);
+  const reader = rowReader(bytes, delimiter, '.', decodeCell);
   while (reader.next()) {
     if (reader.line < headerLine) {
       free.push(

@@ -3,7 +3,7 @@
   import { CHANNELS, channel, type ChannelKey } from '$core/logs/channels';
   import { timeUseOf } from '$core/logs/csv-import';
   import { TIME_FORMATS, type TimeFormat } from '$core/logs/csv-time';
-  import type { Column } from '$core/logs/csv-sniff';
+  import type { Column } from '$core/logs/csv-columns';
   import { baseUnit, UNITS, type Unit } from '$core/units/units';
 
   interface Props {

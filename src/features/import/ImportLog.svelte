@@ -6,7 +6,9 @@
   import { goto } from '$app/navigation';
   import { isCapture } from '$core/logs/capture';
   import { checkColumns } from '$core/logs/csv-import';
-  import { asText, MAX_LOG_BYTES, sniff, type Column, type Layout } from '$core/logs/csv-sniff';
+  import type { Column } from '$core/logs/csv-columns';
+  import { asText, sniff, type Layout } from '$core/logs/csv-sniff';
+  import { MAX_LOG_BYTES } from '$core/logs/csv-text';
   import type { Problem } from '$core/base/result';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { record } from '$lib/ui/outbox/record.svelte';

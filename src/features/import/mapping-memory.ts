@@ -1,4 +1,4 @@
-import type { Column } from '$core/logs/csv-sniff';
+import type { Column } from '$core/logs/csv-columns';
 
 const KEY = 'pyrethos.columns';
 const MOST = 20;

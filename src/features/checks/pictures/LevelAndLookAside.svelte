@@ -1,11 +1,6 @@
 <script lang="ts">
-  import {
-    LOOK_IDS,
-    LOOKS,
-    lookState,
-    type LevelAndLookReadings,
-    type LookId
-  } from '$core/checks/coolant/level-and-look';
+  import { type LevelAndLookReadings } from '$core/checks/coolant/level-and-look';
+  import { LOOK_IDS, LOOKS, lookState, type LookId } from '$core/checks/coolant/looks';
   import Tick from '$lib/ui/inputs/Tick.svelte';
   import type { PictureProps } from '../types';
 

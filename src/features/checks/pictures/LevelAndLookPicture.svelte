@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { ALL_GOOD, LOOK_IDS, type LevelAndLookReadings } from '$core/checks/coolant/level-and-look';
+  import { type LevelAndLookReadings } from '$core/checks/coolant/level-and-look';
+  import { ALL_GOOD, LOOK_IDS } from '$core/checks/coolant/looks';
   import type { PictureProps } from '../types';
 
   let { readings = $bindable() }: PictureProps<LevelAndLookReadings> = $props();
