@@ -171,8 +171,10 @@ function fan(f: Features, spec: SpecSheet, add: Add): void {
   if (!stage) return;
   const ons = f.fan.switches.filter((s) => s.to === 'on' && !s.withAc && s.atS > 10);
   if (f.fan.from === 'none') return;
-  // What drives it is logged, and not whether it turns, unless its own speed is.
-  const came = f.fan.from === 'fan_rpm' ? 'came on at' : 'was driven from';
+  // Whether it turns only its own speed tells; its drive and its command tell no more than they are.
+  const came = { fan_rpm: 'came on at', fan_pct: 'was driven from', fan_cmd_pct: 'was called for at' }[
+    f.fan.from
+  ];
   if (ons.length > 0) {
     const mean = ons.reduce((sum, s) => sum + s.celsius, 0) / ons.length;
     add(

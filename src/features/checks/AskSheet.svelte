@@ -1,13 +1,13 @@
 <script lang="ts">
   import { invalidateAll } from '$app/navigation';
-  import { untrack } from 'svelte';
   import type { Problem } from '$core/base/result';
   import { valueAt, withValue } from '$core/units/field';
   import { askedOn, cleanSheet, fieldName, SHEET_PARTS } from '$core/vehicle/sheet-fields';
-  import { readSpecSheet, type SpecSheet } from '$core/vehicle/spec-sheet';
+  import type { SpecSheet } from '$core/vehicle/spec-sheet';
+  import { bareSheet } from '$core/vehicle/three-taps';
   import FieldInput from '$lib/ui/inputs/FieldInput.svelte';
   import Problems from '$lib/ui/inputs/Problems.svelte';
-  import { record } from '$lib/ui/outbox/record.svelte';
+  import { named, saveSheet } from '$lib/ui/outbox/save-sheet';
 
   interface Props {
     vehicle: { readonly id: string; readonly name: string };
@@ -16,7 +16,14 @@
     asks: readonly string[];
   }
   let { vehicle, sheet, asks }: Props = $props();
-  let typed = $state.raw<Record<string, unknown>>(untrack(() => sheet ?? { name: vehicle.name }));
+  /** What was answered here; the rest of the sheet is as it stands now, whoever wrote it meanwhile. */
+  let answers = $state.raw<Readonly<Record<string, unknown>>>({});
+  const typed = $derived(
+    Object.entries(answers).reduce<Record<string, unknown>>(
+      (made, [path, value]) => withValue(made, path, value),
+      sheet ?? bareSheet(vehicle.name)
+    )
+  );
   let problems = $state<readonly Problem[]>([]);
   let busy = $state(false);
 
@@ -27,18 +34,13 @@
   );
 
   async function save() {
-    const read = readSpecSheet(cleanSheet(typed));
-    problems = read.ok ? [] : read.problems.map((p) => (p.field ? { ...p, field: fieldName(p.field) } : p));
-    if (!read.ok) return;
     busy = true;
-    const answer = await record(
-      `vehicle:${vehicle.id}`,
-      { kind: 'spec.saved', payload: { sheet: read.value } },
-      crypto.randomUUID()
-    );
+    const answer = await saveSheet(vehicle.id, cleanSheet(typed));
     busy = false;
-    problems = answer.ok ? [] : answer.problems;
-    if (answer.ok) await invalidateAll();
+    problems = answer.ok ? [] : named(answer.problems);
+    if (!answer.ok) return;
+    answers = {};
+    await invalidateAll();
   }
 </script>
 
@@ -54,7 +56,7 @@
           field={{ ...field, label: fieldName(field.path) }}
           value={valueAt(typed, field.path)}
           wrong={() => undefined}
-          onvalue={(v) => (typed = withValue(typed, field.path, v))}
+          onvalue={(v) => (answers = { ...answers, [field.path]: v })}
         />
       {/each}
     </div>

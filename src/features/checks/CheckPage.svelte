@@ -14,7 +14,6 @@
   import type { JudgedCheck } from '$core/diagnosis/judged';
   import type { PhotoLine } from '$core/record/derive';
   import type { Problem } from '$core/base/result';
-  import AddPhoto from '$lib/ui/inputs/AddPhoto.svelte';
   import type { ThermalState } from '$core/physics/heat/state';
   import { ctrlEnter } from '$lib/ui/inputs/ctrl-enter';
   import { dropDraft, keepDraft, readDraft } from '$lib/ui/inputs/draft';
@@ -25,6 +24,7 @@
   import { when } from '$lib/ui/page-state/when';
   import AskSheet from './AskSheet.svelte';
   import Held from './Held.svelte';
+  import Pictures from './Pictures.svelte';
   import OutcomeCard from './OutcomeCard.svelte';
   import CheckForm from './CheckForm.svelte';
 
@@ -75,7 +75,6 @@
   }: Props = $props();
 
   const check = $derived(checkOf(id));
-  const pictures = $derived(photos.filter((p) => p.caption.startsWith(check.title)));
 
   const draftKey = $derived(`${jobId}/${id}`);
   /** The form before anything is typed: what the check begins with, and the rest open. */
@@ -315,26 +314,7 @@
   <div class="space-y-4">
     <OutcomeCard {outcome} {lacks} {touched} {now} {zone} />
     {#if outcome && outcome.asks.length > 0}<AskSheet {vehicle} {sheet} asks={outcome.asks} />{/if}
-    <section class="card p-4" aria-label="Pictures">
-      <div class="flex flex-wrap items-center gap-3">
-        <h3 class="mr-auto font-bold">Picture of the screen or the place</h3>
-        <AddPhoto {jobId} caption={check.title} label="Add" ondone={(found) => (problems = found)} />
-      </div>
-      {#if pictures.length > 0}
-        <ul class="mt-2 flex flex-wrap gap-2">
-          {#each pictures as p (p.id)}<li>
-              <a href="/api/photos/{p.id}" target="_blank" rel="noopener"
-                ><img
-                  src="/api/photos/{p.id}"
-                  alt="{p.caption}, {when(p.at, zone)}"
-                  loading="lazy"
-                  class="bg-well border-line h-20 w-28 rounded-lg border object-cover"
-                /></a
-              >
-            </li>{/each}
-        </ul>
-      {/if}
-    </section>
+    <Pictures {jobId} title={check.title} {photos} {zone} onproblems={(found) => (problems = found)} />
     {#if check.cautions.length > toUnderstand.length}
       <section class="card p-4">
         <h3 class="font-bold">Cautions</h3>

@@ -89,7 +89,7 @@
   />
 {/snippet}
 
-<Problems {problems} title="That did not work" />
+<Problems {problems} entry title="That did not work" />
 
 <div class="grid items-start gap-4 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
   <div class="space-y-4">

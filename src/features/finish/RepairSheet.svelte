@@ -259,7 +259,7 @@
         maxlength="500"
         bind:value={form.why}></textarea></label
     >
-    <Problems {problems} title="Not written down" />
+    <Problems {problems} entry title="Not written down" />
     <button class="btn btn-main min-h-14 w-full" type="submit"
       >{open > 0 ? `Write it down with ${open} steps not ticked` : 'Write the repair down'}</button
     >

@@ -213,7 +213,7 @@
       >
       <DateInput label="Last coolant change" bind:value={form.coolantChanged} />
     </div>
-    <Problems {problems} title={amends ? 'Not corrected yet' : 'Not opened yet'} />
+    <Problems {problems} entry title={amends ? 'Not corrected yet' : 'Not opened yet'} />
     <div class="flex gap-3">
       <button class="btn btn-main min-h-14 px-6" disabled={busy || leaving}
         >{leaving ? 'Waits for the server' : amends ? 'Correct the intake' : 'Open the job'}</button

@@ -136,7 +136,7 @@
 
 <JobHeader {job} {vehicle} state={jobState} {open} runId={run?.id ?? null} {zone} />
 
-<Problems {problems} title="That did not work" />
+<Problems {problems} entry title="That did not work" />
 
 {#if open}
   {#key open}

@@ -156,7 +156,7 @@
       </tbody>
     </table>
     <div class="mt-4 space-y-3">
-      <Problems {problems} title="Not kept" />
+      <Problems {problems} entry title="Not kept" />
       <button class="btn btn-main" type="submit" disabled={busy}>{busy ? 'Keeping…' : 'Keep'}</button>
     </div>
   </section>

@@ -9,7 +9,7 @@
   import { choicesOf } from '$lib/ui/inputs/choices';
   import { record } from '$lib/ui/outbox/record.svelte';
   import { inReaderUnits } from '$lib/ui/page-state/units';
-  import { named, saveSheet } from './save-sheet';
+  import { named, saveSheet } from '$lib/ui/outbox/save-sheet';
 
   interface Props {
     /** Came from opening a job, and goes back there. */
@@ -54,14 +54,14 @@
     );
     const answer = entered.ok ? await saveSheet(id, sheet, eventIds.sheet) : entered;
     busy = false;
-    if (!answer.ok) problems = named(answer).problems;
+    if (!answer.ok) problems = named(answer.problems);
     else await goto(back ? `/jobs/new?vehicle=${id}` : `/vehicles/${id}`);
   }
 </script>
 
 <h1 class="mb-4">Add a vehicle</h1>
 <form class="card max-w-3xl space-y-4 p-5" onsubmit={add}>
-  <Problems {problems} title="Not added yet" />
+  <Problems {problems} entry title="Not added yet" />
   <div class="grid gap-4 sm:grid-cols-[10rem_1fr]">
     <label class="block"
       ><span class="mb-1 block text-sm font-semibold">Fleet number</span><input

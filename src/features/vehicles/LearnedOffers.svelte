@@ -2,10 +2,11 @@
   import { invalidateAll } from '$app/navigation';
   import type { Problem } from '$core/base/result';
   import type { Learnable } from '$core/handover/memory/learned';
+  import { bareSheet } from '$core/vehicle/three-taps';
   import { sayC, sayDeltaC } from '$core/units/say';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { inReaderUnits } from '$lib/ui/page-state/units';
-  import { named, saveSheet } from './save-sheet';
+  import { named, saveSheet } from '$lib/ui/outbox/save-sheet';
   import type { Vehicle } from './types';
 
   interface Props {
@@ -18,12 +19,11 @@
   const TITLES = { startOpenC: 'The thermostat opens at', fanOnC: 'The fan comes on at' };
 
   async function use({ limit, celsius }: Learnable) {
-    const sheet = vehicle.sheet ?? { format: 'pyrethos.spec-sheet', version: 1, name: vehicle.name };
     const answer = await saveSheet(vehicle.id, {
-      ...sheet,
+      ...(vehicle.sheet ?? bareSheet(vehicle.name)),
       learned: { ...vehicle.sheet?.learned, [limit]: celsius }
     });
-    problems = answer.ok ? [] : named(answer).problems;
+    problems = answer.ok ? [] : named(answer.problems);
     if (answer.ok) await invalidateAll();
   }
 </script>

@@ -7,7 +7,8 @@
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import Select from '$lib/ui/inputs/Select.svelte';
   import { record } from '$lib/ui/outbox/record.svelte';
-  import { changesOf, cleanSheet, fieldName } from '$core/vehicle/sheet-fields';
+  import { named, saveSheet } from '$lib/ui/outbox/save-sheet';
+  import { changesOf, cleanSheet } from '$core/vehicle/sheet-fields';
   import { shown } from '$lib/ui/page-state/units';
   import PastePage from './PastePage.svelte';
   import SheetForm from './SheetForm.svelte';
@@ -81,7 +82,7 @@
     busy = true;
     const id = crypto.randomUUID();
     const stream = `vehicle:${vehicle.id}`;
-    const answer = await record(stream, { kind: 'spec.saved', payload: { sheet: read } }, id);
+    const answer = await saveSheet(vehicle.id, read, id);
     busy = false;
     if (!answer.ok) {
       problems = answer.problems;
@@ -116,10 +117,7 @@
 </p>
 
 <form onsubmit={save}>
-  <Problems
-    problems={problems.map((p) => (p.field ? { ...p, field: fieldName(p.field) } : p))}
-    title="Not saved yet"
-  />
+  <Problems problems={named(problems)} title="Not saved yet" />
   <Tabs.Root value={tab} onValueChange={turnTo}>
     <div class="mt-3 mb-3 flex flex-wrap items-center gap-3">
       <Tabs.List class="border-line-strong flex rounded-lg border p-0.5">

@@ -7,7 +7,7 @@ export interface KnownAdapter {
 }
 
 /** Whether simulated instruments can be read: on a vehicle of the demo, where this server runs their bench. */
-export const benchFor = ({ demo }: { readonly demo: boolean }): boolean =>
+export const simulatedFor = ({ demo }: { readonly demo: boolean }): boolean =>
   demo && knownAdapters().some((a) => a.simulated);
 
 /** From PYRETHOS_ADAPTERS (`Bay 1=127.0.0.1:5200, …`) and the simulated bench where bin/start has begun one. */

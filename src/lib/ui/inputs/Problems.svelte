@@ -6,9 +6,11 @@
   interface Props {
     problems: readonly Problem[];
     title: string;
+    /** Its fields are those of an entry of the record, and are told as the forms call them. */
+    entry?: boolean;
     children?: import('svelte').Snippet;
   }
-  let { problems, title, children }: Props = $props();
+  let { problems, title, entry = false, children }: Props = $props();
 </script>
 
 {#if problems.length > 0}
@@ -20,7 +22,7 @@
       {#each problems as p, i (i)}
         <li>
           {#if p.line}<span class="reading font-semibold">Line {p.line}</span>{/if}
-          {#if p.field}<span class="font-semibold">{fieldWords(p.field)}</span>{/if}
+          {#if p.field}<span class="font-semibold">{entry ? fieldWords(p.field) : p.field}</span>{/if}
           {p.message}
         </li>
       {/each}

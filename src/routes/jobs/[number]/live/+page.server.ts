@@ -1,7 +1,7 @@
 import { database } from '$lib/server/db/database';
 import { jobOr404 } from '$lib/server/views/job';
 import { knownGoodRuns } from '$lib/server/runs/known-good';
-import { benchFor, knownAdapters } from '$lib/server/live/adapters';
+import { simulatedFor, knownAdapters } from '$lib/server/live/adapters';
 import { loadCase } from '$lib/server/cases/load-case';
 
 export const load = async ({ params, depends }) => {
@@ -19,6 +19,6 @@ export const load = async ({ params, depends }) => {
     knownGood,
     known,
     adapters: knownAdapters().filter((a) => vehicle.demo || !a.simulated),
-    bench: benchFor(vehicle)
+    bench: simulatedFor(vehicle)
   };
 };
