@@ -220,6 +220,12 @@ describe('the clutch and the fan', () => {
 
 describe('a limit that nobody gave', () => {
   it('makes nothing of a hose, a clutch or a needle but unusual', () => {
+    const sideOnly: SpecSheet = {
+      format: 'pyrethos.spec-sheet',
+      version: 1,
+      name: 'A van',
+      thermostat: { side: 'outlet' }
+    };
     const bare = { ...fathom, clutch: { kind: 'thermal' as const } };
     const late = judge(
       'clutch-hot-speed',
@@ -231,7 +237,7 @@ describe('a limit that nobody gave', () => {
     const rush = judge(
       'hose-rush',
       { felt: 'rush', coolantC: 60, by: 'hand', coolantBy: 'probe' },
-      { ...context([]), sheet: null }
+      { ...context([]), sheet: sideOnly }
     );
     expect([rush.result, rush.typical]).toEqual(['unclear', true]);
     expect(rush.says).toContain('start-to-open would decide');

@@ -102,7 +102,7 @@
       />
     </section>
     <section class="card p-4" aria-label="This shop’s causes">
-      <h2>What it was, so far</h2>
+      <h2>Causes so far</h2>
       {#if jobs === 0}
         <p class="text-ink-2 mt-2">No job has been closed with its cause yet.</p>
       {:else}
@@ -126,8 +126,8 @@
     <table class="mt-2 w-full">
       <thead class="text-ink-2 text-left text-sm">
         <tr
-          ><th class="py-1 font-normal">For</th><th class="py-1 pl-3 font-normal">Price of yours</th><th
-            class="py-1 pl-3 font-normal">On the shelf</th
+          ><th class="py-1 font-normal">For</th><th class="py-1 pl-3 font-normal">Your price</th><th
+            class="py-1 pl-3 font-normal">In stock</th
           ></tr
         >
       </thead>

@@ -136,7 +136,8 @@ function judgeRush(
   const limits = limitsOf(sheet);
   const start = limits.startOpenC.value;
   const full = limits.fullOpenC.value;
-  const hose = sheet?.thermostat?.side === 'inlet' ? 'Lower hose' : 'Upper hose';
+  const side = sheet?.thermostat?.side;
+  const hose = side ? { inlet: 'Lower hose', outlet: 'Upper hose' }[side] : 'Hose behind it';
   const numbers = [
     { name: hose, value: FELT[felt] },
     {
@@ -147,7 +148,7 @@ function judgeRush(
   ];
   const told = by === 'hand' ? '. Felt by hand, so it weighs less than a logged hose' : '';
   // On an engine whose thermostat sits at the inlet another hose is the one behind it.
-  if (sheet && sheet.thermostat?.side == null)
+  if (side == null)
     return outcome(
       'unclear',
       'The sheet does not say at which side of the engine the thermostat sits, so it is not known which hose is behind it',
