@@ -1,3 +1,4 @@
+import type { DateForm } from '$core/base/dates';
 import type { UnitChoice } from '$core/units/say';
 
 declare global {
@@ -9,6 +10,8 @@ declare global {
       who: string;
       /** The units this person reads in. */
       units: UnitChoice;
+      /** The form this person writes dates in. */
+      dates: DateForm;
     }
   }
 }

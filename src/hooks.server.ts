@@ -1,4 +1,5 @@
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
+import { dateFormOf } from '$core/base/dates';
 import { readUnitChoice } from '$core/units/say';
 import { cookieText } from '$lib/ui/page-state/cookie-text';
 import { closeDatabase, database } from '$lib/server/db/database';
@@ -27,6 +28,7 @@ export const handle: Handle = async ({ event, resolve }) => {
   event.locals.theme = THEMES.find((t) => t === theme) ?? 'system';
   event.locals.who = cookieText(event.cookies.get('who')).slice(0, 60) || 'Unsigned';
   event.locals.units = readUnitChoice(cookieText(event.cookies.get('units')));
+  event.locals.dates = dateFormOf(event.cookies.get('dates'), event.request.headers.get('accept-language'));
   const response = await resolve(event, {
     transformPageChunk: ({ html }) => html.replace('%pyrethos.theme%', event.locals.theme)
   });

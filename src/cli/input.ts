@@ -1,13 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { problemText, type Problem, type Result } from '../core/base/result';
+import { plainText } from '../core/units/say';
 import { readSpecSheet, type SpecSheet } from '../core/vehicle/spec-sheet';
 
 /** Input that cannot be read or a call that makes no sense: one line on standard error, exit status 2. */
 export class BadInput extends Error {}
 
 export const refuse = (problems: readonly Problem[], file: string): never => {
-  throw new BadInput(problems.map((p) => problemText(p, file)).join('; '));
+  throw new BadInput(plainText(problems.map((p) => problemText(p, file)).join('; ')));
 };
 
 export function readBytes(file: string): Uint8Array {
@@ -33,7 +34,7 @@ export function readJson(file: string, what: string): unknown {
 /** The value, or the refusal; warnings go to standard error. */
 export function taken<T>(result: Result<T>, file: string): T {
   if (!result.ok) return refuse(result.problems, file);
-  for (const warning of result.warnings) process.stderr.write(`${problemText(warning, file)}\n`);
+  for (const warning of result.warnings) process.stderr.write(plainText(`${problemText(warning, file)}\n`));
   return result.value;
 }
 

@@ -2,11 +2,12 @@ import { shopCurves } from '$lib/server/record/curves';
 import { database } from '$lib/server/db/database';
 import { shopZone } from '$lib/server/zone';
 
-/** What every page needs: who is at the bench, the theme, the units, the shop's time zone. */
+/** What every page needs: who is at the bench, the theme, the units and dates, the shop's time zone. */
 export const load = async ({ locals, depends }) => ({
   who: locals.who,
   theme: locals.theme,
   units: locals.units,
+  dates: locals.dates,
   curves: (depends('record:curve'), await shopCurves(database())),
   zone: shopZone()
 });

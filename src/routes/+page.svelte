@@ -6,6 +6,7 @@
 
 <svelte:head><title>The day · Pyrethos</title></svelte:head>
 <Day
+  costs={data.costs}
   open={data.open}
   closed={data.closed}
   closedCount={data.closedCount}

@@ -58,7 +58,7 @@ describe('the minibus', () => {
       await see(driver, By.css(`[data-quote="${supplier}"]`));
     }
     expect(await textOf('[data-quote="Harbour stores"]')).toContain('counted with');
-    expect(await textOf('[data-offer="thermostat"]')).toMatch(/62 ¤ parts · 55 min · no wait/);
+    expect(await textOf('[data-offer="thermostat"]')).toMatch(/62\.00\stl parts · 55 min · no wait/);
 
     // Not without a reason.
     await (await see(driver, By.css('[data-offer="thermostat"]'))).click();
@@ -67,7 +67,9 @@ describe('the minibus', () => {
     await type('Reason', 'The run says it leaks.');
     await (await button('Decide: thermostat')).click();
     await see(driver, By.css('[data-decided="thermostat"]'));
-    expect(await textOf('[aria-label="Decide"]')).toMatch(/The run says it leaks\..*By .*expected \d+ ¤/s);
+    expect(await textOf('[aria-label="Decide"]')).toMatch(
+      /The run says it leaks\..*By .*expected [\d.]+\stl in the end/s
+    );
 
     // The engine was just seen running hot: the cap stays shut until somebody has measured it cold.
     const { id } = await jobOf(job);

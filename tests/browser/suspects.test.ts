@@ -198,15 +198,15 @@ describe('the suspects of a job', () => {
     await go('/shop');
     const rate = await inputOf('Labour rate per hour');
     await rate.sendKeys(Key.chord(Key.CONTROL, 'a'), '-5');
-    await (await see(driver, withText('button', 'Keep'))).click();
+    await (await see(driver, By.css('form[aria-label="Rates and prices"] button[type=submit]'))).click();
     await see(driver, withText('p', 'A price is 0 or more'));
     await rate.sendKeys(Key.chord(Key.CONTROL, 'a'), '600');
-    await (await see(driver, withText('button', 'Keep'))).click();
-    await see(driver, withText('*', 'Rates and prices kept'));
+    await (await see(driver, By.css('form[aria-label="Rates and prices"] button[type=submit]'))).click();
+    await see(driver, withText('*', 'Rates and prices saved'));
     await go(job);
     const row = await textOf('[data-choice="radiator-outside"]');
     // 50 min at 600 an hour, and what follows where it does not cure.
-    expect(Number(/(\d+) ¤$/.exec(row)![1])).toBeGreaterThan(500);
+    expect(Number(/([\d.]+)\stl$/.exec(row)![1])).toBeGreaterThan(500);
   });
 
   it('wait while the system is empty, and who runs it all the same is on record', async () => {

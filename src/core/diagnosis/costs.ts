@@ -45,6 +45,12 @@ export function costsWith(costs: ShopCosts, quotes: readonly Quote[]): ShopCosts
   return { ...costs, parts };
 }
 
-/** Money in whole units: cents are no part of a choice. */
+/** Decimals that money of a currency has: those of ISO 4217 where it is one of its codes, else two. */
+const decimalsOf = (currency: string): number =>
+  /^[A-Z]{3}$/.test(currency)
+    ? new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits!
+    : 2;
+
+/** Money as a bill writes it: 57.00 tl; no sign where the shop named no currency. */
 export const sayMoney = (amount: number, { currency }: Pick<ShopCosts, 'currency'>): string =>
-  `${Math.round(amount)}${currency ? `\u00a0${currency}` : ''}`;
+  `${amount.toFixed(decimalsOf(currency))}${currency ? `\u00a0${currency}` : ''}`;

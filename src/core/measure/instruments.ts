@@ -5,7 +5,7 @@ import { z } from 'zod';
  * its own better types it.
  */
 export const INSTRUMENTS = {
-  scan: { title: 'Scan value', uncertaintyC: 1, hint: 'rounded to 1 °C by the control unit' },
+  scan: { title: 'Scan value', uncertaintyC: 1, hint: 'rounded to 1\u202f°C by the control unit' },
   contact: { title: 'Contact probe', uncertaintyC: 1.5, hint: 'pressed on, with paste if there is any' },
   glass: { title: 'Immersion thermometer', uncertaintyC: 0.7, hint: 'in liquid or still air' },
   infrared: {
@@ -30,8 +30,8 @@ export const instrumentSchema = z.object({
   /** ± at 95 %. */
   uncertaintyC: z
     .number()
-    .positive('An uncertainty is above 0 °C')
-    .max(20, 'An instrument of more than ± 20 °C measures nothing here')
+    .positive('An uncertainty is above 0\u202f°C')
+    .max(20, 'An instrument of more than ± 20\u202f°C measures nothing here')
 });
 export type Instrument = z.infer<typeof instrumentSchema>;
 

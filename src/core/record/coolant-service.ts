@@ -17,7 +17,7 @@ export const coolantServiceSchema = z
       .max(MOST_PCT, `Above ${MOST_PCT} % a mixture protects less again`),
     /** Whether all of it was changed, so that its age begins anew. */
     renewed: z.boolean(),
-    odometerKm: z.number().min(0, 'A distance is 0 km or more').max(5_000_000).nullable()
+    odometerKm: z.number().min(0, 'A distance is 0\u00a0km or more').max(5_000_000).nullable()
   })
   .refine((s) => s.outL > 0 || s.inL > 0, { message: 'Nothing came out and nothing went in', path: ['inL'] });
 export type CoolantService = z.infer<typeof coolantServiceSchema>;

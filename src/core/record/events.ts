@@ -189,7 +189,7 @@ export const EVENT_VERSIONS: Readonly<Record<EventKind, number>> = {
   'complaint.tried': 2,
   'job.reopened': 2,
   'finding.added': 2,
-  'shop.priced': 2,
+  'shop.priced': 3,
   'shop.equipped': 2,
   'coolant.serviced': 2,
   'stop.overridden': 2,

@@ -9,8 +9,8 @@ const money = z
 
 /** What things cost a shop. Everything has a default. */
 export const shopCostsSchema = z.object({
-  /** How money is written here, after the number; nothing where it goes without saying. */
-  currency: z.string().trim().max(6, 'A sign or three letters').default('¤'),
+  /** What the shop's money is called, written after the number; nothing until somebody said it. */
+  currency: z.string().trim().max(6, 'A sign or three letters').default(''),
   labourPerHour: money.default(60),
   /** What a vehicle that comes back costs beyond the work: trust, a tow, the yard. */
   comeback: money.default(300),

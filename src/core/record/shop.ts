@@ -1,5 +1,6 @@
 import { USUAL_COSTS, type ShopCosts } from './shop-costs';
 import { activeEvents } from './active';
+import { DEMO_WHO } from './derive';
 import type { RecordEvent } from './events';
 import { USUAL_CHECKS, type ShopChecks } from './shop-checks';
 
@@ -11,6 +12,10 @@ export function deriveCosts(events: readonly RecordEvent[]): ShopCosts {
   const last = activeEvents(events).findLast((e) => e.kind === 'shop.priced');
   return last?.kind === 'shop.priced' ? last.payload : USUAL_COSTS;
 }
+
+/** Whether a person has said what the shop's money is called; what the demo says of its own is nobody's word. */
+export const isCurrencyKnown = (events: readonly RecordEvent[]): boolean =>
+  activeEvents(events).some((e) => e.kind === 'shop.priced' && e.who !== DEMO_WHO);
 
 /** How checks are done here, as it was said last. */
 export function deriveChecks(events: readonly RecordEvent[]): ShopChecks {

@@ -21,6 +21,11 @@ const STEPS: Partial<Record<EventKind, readonly ((payload: Payload) => Payload)[
       !RUN_CHECKS.includes(payload.check)
         ? { ...payload, byHand: true }
         : payload
+  ],
+  'shop.priced': [
+    (payload) => payload,
+    // A sign for any money stood where nobody had named the shop's own.
+    (payload) => (payload.currency === '¤' ? { ...payload, currency: '' } : payload)
   ]
 };
 

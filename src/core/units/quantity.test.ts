@@ -75,7 +75,7 @@ describe('numbers and units there and back', () => {
 
 describe('writing', () => {
   it('uses the unit asked for', () => {
-    expect(formatQuantity(100, 'temperature', findUnit('temperature', 'F'))).toBe('212.0 °F');
+    expect(formatQuantity(100, 'temperature', findUnit('temperature', 'F'))).toBe('212 °F');
     expect(formatQuantity(5200, 'resistance')).toBe('5.20 kΩ');
     expect(formatQuantity(-12.34, 'temperature')).toBe('−12.3 °C');
     expect(formatQuantity(-0.01, 'temperature')).toBe('0.0 °C');

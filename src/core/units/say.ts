@@ -84,8 +84,11 @@ export const writeUnitChoice = (choice: UnitChoice): string =>
 const NUMBER = String.raw`([-−]?\d+(?:\.\d+)?)(?:( to )([-−]?\d+(?:\.\d+)?))?`;
 const escaped = (symbol: string) => symbol.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 
+/** A difference of fewer degrees Fahrenheit is told with a decimal; any other, and any temperature, in whole ones. */
+const FINE_BELOW_F = 5;
+
 /**
- * The roundest number that a written one can stand for, and its decimals: 90.6 °C is what became of 195 °F, and comes
+ * The roundest number that a written one can stand for, and its decimals: 103 kPa is what became of 15 psi, and comes
  * back as that.
  */
 function roundest(value: number, most: number, within: number): [number, number] {
@@ -107,6 +110,8 @@ export function inUnits(text: string, choice: UnitChoice): string {
         const value = Number(digits.replace('−', '-'));
         const converted = fromBase(value, { ...to, offset });
         const decimals = digits.split('.')[1]?.length ?? 0;
+        if (kind === 'temperature' && to.symbol === '°F')
+          return trimmed(converted, space === DIFFERENCE && Math.abs(converted) < FINE_BELOW_F ? 1 : 0);
         const most =
           kind === 'temperature' ? Math.max(1, decimals) : decimals + (to.factor > 1.5 * base.factor ? 1 : 0);
         return plain(

@@ -46,7 +46,7 @@ export const UNITS = {
       'grados',
       'gradi'
     ]),
-    unit('°F', 5 / 9, 1, ['f', 'degf', 'fahrenheit', 'degrees fahrenheit'], { offset: -160 / 9 }),
+    unit('°F', 5 / 9, 0, ['f', 'degf', 'fahrenheit', 'degrees fahrenheit'], { offset: -160 / 9 }),
     unit('K', 1, 1, ['kelvin'], { offset: -273.15 })
   ],
   /** A difference of two temperatures: the same units without their zero points. */

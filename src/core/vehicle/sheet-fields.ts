@@ -1,5 +1,6 @@
 import { fieldsOf, unwrapped, valueAt, withValue, type Field } from '../units/field';
 import { formatQuantity } from '../units/quantity';
+import { plainText } from '../units/say';
 import { baseUnit } from '../units/units';
 import { specSheetSchema, type SpecSheet } from './spec-sheet';
 
@@ -190,7 +191,7 @@ function rowsOf(field: Field, part: string): string[] {
     'one-of': Object.keys(field.choices ?? {}).join(', ')
   }[field.kind];
   const path = field.kind === 'one-of' ? `${field.path}.${field.by}` : field.path;
-  const own = `| \`${path}\` | ${part} | ${field.label}${field.hint ? ` (${field.hint})` : ''} | ${unit} | ${says}${field.needed ? '; needed' : ''} |`;
+  const own = `| \`${path}\` | ${part} | ${field.label}${field.hint ? ` (${plainText(field.hint)})` : ''} | ${unit} | ${says}${field.needed ? '; needed' : ''} |`;
   if (field.kind === 'rows')
     return [own, ...field.fields.flatMap((f) => rowsOf({ ...f, path: `${field.path}[].${f.path}` }, part))];
   if (field.kind === 'one-of')

@@ -44,23 +44,23 @@ describe('a spec sheet', () => {
   it('names the field and what would be right', () => {
     const sheet = curlew();
     expect(problemsOf({ ...sheet, thermostat: { ...sheet.thermostat, fullOpenC: 80 } })).toEqual([
-      'thermostat.fullOpenC: full-open is 80 °C, not above start-to-open at 86 °C; it must be higher'
+      'thermostat.fullOpenC: full-open is 80\u00a0°C, not above start-to-open at 86\u00a0°C; it must be higher'
     ]);
     expect(problemsOf({ ...sheet, thermostat: { fullOpenC: '99' } })[0]).toBe(
       'thermostat.fullOpenC: is "99"; expected a number'
     );
     expect(problemsOf({ ...sheet, thermostat: { startOpenC: 195 } })[0]).toBe(
-      'thermostat.startOpenC: is 195 °C, and thermostats open between 60 and 112 °C; if it says 195 °F, that is 90.6 °C'
+      'thermostat.startOpenC: is 195\u00a0°C, and thermostats open between 60 and 112\u00a0°C; if it says 195 °F, that is 90.6 °C'
     );
     expect(problemsOf({ ...sheet, limits: null, thermostat: { startOpenC: 45 } })[0]).toBe(
-      'thermostat.startOpenC: is 45 °C, and thermostats open between 60 and 112 °C'
+      'thermostat.startOpenC: is 45\u00a0°C, and thermostats open between 60 and 112\u00a0°C'
     );
     expect(problemsOf({ ...sheet, fan: { drive: 'belt' } })[0]).toBe(
       'fan.drive: is "belt"; expected one of "relay", "controller", "none"'
     );
     expect(
       problemsOf({ ...sheet, fan: { ...sheet.fan, stages: [{ name: 'low', onC: 95, offC: 96 }] } })[0]
-    ).toContain('fan.stages.0.onC: fan low on is 95 °C, not above its off point at 96 °C');
+    ).toContain('fan.stages.0.onC: fan low on is 95\u00a0°C, not above its off point at 96\u00a0°C');
     expect(problemsOf({ format: 'something' })[0]).toContain('expected "pyrethos.spec-sheet"');
     expect(problemsOf([])[0]).toContain('JSON object');
   });
@@ -76,7 +76,7 @@ describe('a spec sheet', () => {
       ]
     };
     expect(problemsOf({ ...sheet, ect: { ...sheet.ect, curve: table } })[0]).toContain(
-      'row 3 (60 °C, 2400 Ω)'
+      'row 3 (60\u00a0°C, 2400 Ω)'
     );
   });
 

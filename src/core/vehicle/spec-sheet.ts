@@ -166,7 +166,7 @@ export const specSheetSchema = z.looseObject({
         .looseObject({
           pullUpOhm: amount('Second pull-up', 'resistance', positive, { hint: 'blank for none' }).nullish(),
           toWarmC: celsius('In above').nullish(),
-          toColdC: celsius('Out below', { hint: '5 °C lower where it is not said' }).nullish()
+          toColdC: celsius('Out below', { hint: '5\u202f°C lower where it is not said' }).nullish()
         })
         .nullish(),
       openReadsC: celsius('Reads with its circuit open').nullish(),
@@ -248,7 +248,7 @@ function noStamp(celsius: number): string {
     asFahrenheit >= COOLEST_STAMP_C && asFahrenheit <= HOTTEST_STAMP_C
       ? `; if it says ${celsius} °F, that is ${asFahrenheit.toFixed(1)} °C`
       : '';
-  return `is ${celsius} °C, and thermostats open between ${COOLEST_STAMP_C} and ${HOTTEST_STAMP_C} °C${meant}`;
+  return `is ${celsius}\u00a0°C, and thermostats open between ${COOLEST_STAMP_C} and ${HOTTEST_STAMP_C}\u00a0°C${meant}`;
 }
 
 /** Values that are each possible and together are not. */
@@ -264,7 +264,7 @@ function contradictions(sheet: SpecSheet): Problem[] {
     if (value != null && limit != null && value <= limit)
       problems.push({
         field,
-        message: `${name} is ${value} °C, not above ${limitName} at ${limit} °C; it must be higher`
+        message: `${name} is ${value}\u00a0°C, not above ${limitName} at ${limit}\u00a0°C; it must be higher`
       });
   };
   const { regulating, limits, fan, ect, clutch } = sheet;
@@ -322,7 +322,7 @@ function contradictions(sheet: SpecSheet): Problem[] {
       if (i > 0 && (t <= all[i - 1][0] || r >= all[i - 1][1])) {
         problems.push({
           field: `ect.curve.points.${i}`,
-          message: `row ${i + 1} (${t} °C, ${r} Ω) must be hotter and lower in resistance than row ${i} (${all[i - 1][0]} °C, ${all[i - 1][1]} Ω)`
+          message: `row ${i + 1} (${t}\u00a0°C, ${r} Ω) must be hotter and lower in resistance than row ${i} (${all[i - 1][0]}\u00a0°C, ${all[i - 1][1]} Ω)`
         });
       }
     });

@@ -5,12 +5,16 @@
   import { useNow } from '$lib/ui/page-state/now.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { day } from '$lib/ui/page-state/when';
+  import type { ShopCosts } from '$core/record/shop-costs';
+  import AskMoney from '$features/shop/AskMoney.svelte';
   import Due from './Due.svelte';
   import JobRow from './JobRow.svelte';
   import Standing from './Standing.svelte';
   import type { DueLine, JobLine, OpenLine } from '$lib/views';
 
   interface Props {
+    /** What things cost, where nobody has said what the shop's money is called. */
+    costs: ShopCosts | null;
     open: readonly OpenLine[];
     /** The last that were closed. */
     closed: readonly JobLine[];
@@ -19,7 +23,7 @@
     zone: string;
     now: string;
   }
-  let { open: allOpen, closed: lastClosed, closedCount, due, zone, now }: Props = $props();
+  let { costs, open: allOpen, closed: lastClosed, closedCount, due, zone, now }: Props = $props();
 
   // svelte-ignore state_referenced_locally
   const clock = useNow(now);
@@ -63,6 +67,8 @@
   {#if closedCount > 0}<a class="btn" href="/numbers">Numbers</a>{/if}
   <a class="btn btn-main" href="/jobs/new"><Plus size={20} aria-hidden="true" />Open a job</a>
 </div>
+
+{#if costs}<AskMoney {costs} />{/if}
 
 {#if empty}
   <div class="card mx-auto max-w-xl p-8 text-center">

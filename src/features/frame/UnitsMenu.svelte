@@ -4,7 +4,9 @@
   import { Popover } from 'bits-ui';
   import { CHOOSABLE } from '$core/units/say';
   import { UNITS, type Unit } from '$core/units/units';
-  import { chooseUnit, unitOf } from '$lib/ui/page-state/units';
+  import { DATE_FORMS, type DateForm } from '$core/base/dates';
+  import { chooseDates, chooseUnit, unitOf } from '$lib/ui/page-state/units';
+  import { dateForm } from '$lib/ui/page-state/when';
 
   const symbols = (kind: (typeof CHOOSABLE)[number]) => UNITS[kind].map((u: Unit) => u.symbol);
 </script>
@@ -13,7 +15,7 @@
   <Popover.Trigger
     class="btn px-3"
     aria-label="Units: {unitOf('temperature').symbol} and others"
-    title="Units"
+    title="Units and dates"
   >
     <Ruler size={20} aria-hidden="true" /><span class="reading hidden lg:inline"
       >{unitOf('temperature').symbol}</span
@@ -35,6 +37,16 @@
           />
         </div>
       {/each}
+      <div class="mt-2 grid grid-cols-[1fr_190px] items-center gap-3">
+        <span>Dates</span>
+        <Select
+          label="Form of dates"
+          quiet
+          choices={Object.entries(DATE_FORMS).map(([value, label]) => ({ value, label }))}
+          value={dateForm()}
+          onvalue={(form) => chooseDates(form as DateForm)}
+        />
+      </div>
     </Popover.Content>
   </Popover.Portal>
 </Popover.Root>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { clock } from '$lib/ui/page-state/when';
+  import { clock } from '$core/base/text';
   import { inUnit, shown, shownDifference, inReaderUnits } from '$lib/ui/page-state/units';
   import type { RunView } from '$lib/views';
 

@@ -9,7 +9,7 @@
   import type * as StripModule from '$lib/ui/plots/Strip.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { inUnit, shown as inWords, unitOf } from '$lib/ui/page-state/units';
-  import { clock } from '$lib/ui/page-state/when';
+  import { clock } from '$core/base/text';
   import { thresholdsOf } from './thresholds';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import type { RunView } from '$lib/views';

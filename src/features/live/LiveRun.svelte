@@ -15,7 +15,7 @@
   import { answerOf, type Answer } from '$lib/ui/outbox/record.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { inUnit, shown, shownDifference, unitOf } from '$lib/ui/page-state/units';
-  import { clock } from '$lib/ui/page-state/when';
+  import { clock } from '$core/base/text';
   import { whoIsHere } from '$lib/ui/page-state/who';
   import { thresholdsOf } from '../job/thresholds';
   import Alarm from './Alarm.svelte';

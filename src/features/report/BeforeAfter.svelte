@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Picture, Point } from '$core/handover/report/picture';
-  import { shown } from '$lib/ui/page-state/units';
+  import { shown, ticksShown } from '$lib/ui/page-state/units';
 
   interface Props {
     picture: Picture;
@@ -23,7 +23,7 @@
 
 <svg viewBox="0 0 {W} {H}" class="w-full" role="img" aria-label={label}>
   {#if picture.band.length > 0}<polygon points={points(picture.band)} fill="var(--band)" opacity="0.3" />{/if}
-  {#each picture.ticksC as c (c)}
+  {#each ticksShown(picture.fromC, picture.toC, 7, 'temperature') as c (c)}
     <line x1={LEFT} x2={W - 8} y1={yC(c)} y2={yC(c)} stroke="var(--line)" />
     <text x={LEFT - 8} y={yC(c) + 5} text-anchor="end" class="fill-ink-2 text-[15px]"
       >{shown(c, 'temperature', 0)}</text

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { TableRow } from '$core/physics/thermistor/table';
-  import { inUnit, shownDifference, unitOf } from '$lib/ui/page-state/units';
+  import { inUnit, perDegree, shownDifference, unitOf } from '$lib/ui/page-state/units';
 
   interface Props {
     rows: readonly TableRow[];
@@ -20,9 +20,8 @@
         <th class="py-1 font-normal">{unitOf('temperature').symbol}</th>
         <th class="font-normal">Ω</th>
         <th class="font-normal">± {tolerancePct} % is</th>
-        {#if volts}<th class="font-normal">V</th><th class="font-normal">mV/°C</th><th class="font-normal"
-            >one count</th
-          >{/if}
+        {#if volts}<th class="font-normal">V</th><th class="font-normal">mV/{unitOf('temperature').symbol}</th
+          ><th class="font-normal">one count</th>{/if}
         {#if across}<th class="font-normal">reads hot by</th>{/if}
       </tr>
     </thead>
@@ -34,7 +33,7 @@
           <td>{shownDifference((r.toleranceC[1] - r.toleranceC[0]) / 2, 1)}</td>
           {#if volts}
             <td>{r.volts?.toFixed(3)}{r.range === 'warm' ? ' w' : ''}</td>
-            <td>{r.mvPerC?.toFixed(1)}</td>
+            <td>{r.mvPerC === undefined || r.mvPerC === null ? '' : perDegree(r.mvPerC).toFixed(1)}</td>
             <td class={(r.countC ?? 0) > 0.6 ? 'text-off' : ''}
               >{r.countC === null ? '' : shownDifference(r.countC, 2)}</td
             >

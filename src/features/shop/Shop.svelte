@@ -45,7 +45,7 @@
         own.map((r) => [r.id, { price: r.price ?? repairOf(r.id).price!, shelf: r.shelf }])
       )
     };
-    problems = await keep('shop.priced', shopCostsSchema, said, 'Rates and prices kept');
+    problems = await keep('shop.priced', shopCostsSchema, said, 'Rates and prices saved');
     busy = false;
   }
 </script>
@@ -156,8 +156,8 @@
       </tbody>
     </table>
     <div class="mt-4 space-y-3">
-      <Problems {problems} entry title="Not kept" />
-      <button class="btn btn-main" type="submit" disabled={busy}>{busy ? 'Keeping…' : 'Keep'}</button>
+      <Problems {problems} entry title="Not saved" />
+      <button class="btn btn-main" type="submit" disabled={busy}>{busy ? 'Saving…' : 'Save'}</button>
     </div>
   </section>
 </form>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import CurveFrame from '$lib/ui/plots/CurveFrame.svelte';
-  import { inUnit, unitOf } from '$lib/ui/page-state/units';
+  import { inUnit, perDegree, unitOf } from '$lib/ui/page-state/units';
   import { resistanceAt } from '$core/physics/thermistor/curve';
   import type { Curve } from '$core/vehicle/sensor-curve';
   import { tableRows } from '$core/physics/thermistor/table';
@@ -60,7 +60,8 @@
         ><tr
           ><th class="py-0.5 font-normal">{unitOf('temperature').symbol}</th><th class="py-0.5 font-normal"
             >Ω</th
-          >{#if circuit}<th class="py-0.5 font-normal">V</th><th class="py-0.5 font-normal">mV/°C</th
+          >{#if circuit}<th class="py-0.5 font-normal">V</th><th class="py-0.5 font-normal"
+              >mV/{unitOf('temperature').symbol}</th
             >{/if}</tr
         ></thead
       >
@@ -70,7 +71,7 @@
             <td class="py-0.5">{Math.round(inUnit(r.celsius, 'temperature'))}</td>
             <td class="py-0.5">{r.ohm.toFixed(r.celsius < 60 ? 0 : 1)}</td>
             {#if circuit}<td class="py-0.5">{r.volts?.toFixed(3)}</td><td class="py-0.5"
-                >{r.mvPerC?.toFixed(1)}</td
+                >{r.mvPerC === undefined || r.mvPerC === null ? '' : perDegree(r.mvPerC).toFixed(1)}</td
               >{/if}
           </tr>
         {/each}

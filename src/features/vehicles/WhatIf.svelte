@@ -197,6 +197,7 @@
             toX={minutes}
             fromY={Math.min(0, ambientC ?? 0)}
             toY={top}
+            yKind="temperature"
             xText={(v) => String(v)}
             yText={(v) => String(Math.round(inUnit(v, 'temperature')))}
             xTitle="min"

@@ -11,7 +11,10 @@ const readings = z.object({
       .array(
         z.object({
           kPa: defineField(
-            z.number().min(0, 'A pressure is 0 kPa or more').max(400, 'More than 400 kPa bursts a radiator'),
+            z
+              .number()
+              .min(0, 'A pressure is 0\u00a0kPa or more')
+              .max(400, 'More than 400\u00a0kPa bursts a radiator'),
             { label: 'Pressure', quantity: 'pressure', bench: { part: 'pressure', everyMin: 3 } }
           ),
           min: defineField(z.number().min(0, 'A time is 0 min or more').max(240), {

@@ -13,8 +13,8 @@ const readings = z.object({
   swingC: defineField(
     z
       .number()
-      .min(0, 'A swing is 0 °C or more')
-      .max(150, 'A swing of more than 150 °C is a jump: do the wiggle'),
+      .min(0, 'A swing is 0\u202f°C or more')
+      .max(150, 'A swing of more than 150\u202f°C is a jump: do the wiggle'),
     { label: 'Swung by, in two minutes', quantity: 'difference', hint: 'if it was watched' }
   ).nullable(),
   /** Since it was warm, min. */

@@ -116,7 +116,7 @@ export const airRise = defineCheck({
       : [
           {
             field: 'coolantC',
-            message: 'Coolant and air are within 20 °C: too little heat to judge airflow by'
+            message: 'Coolant and air are within 20\u202f°C: too little heat to judge airflow by'
           }
         ])
   ],

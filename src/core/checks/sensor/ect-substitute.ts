@@ -22,7 +22,10 @@ const readings = z.object({
   }),
   /** Scan value and truth of the old sensor, where both are known: whether it is off by as much. */
   oldOffC: defineField(
-    z.number().min(-150, 'A difference of −150 to 150 °C').max(150, 'A difference of −150 to 150 °C'),
+    z
+      .number()
+      .min(-150, 'A difference of −150 to 150\u202f°C')
+      .max(150, 'A difference of −150 to 150\u202f°C'),
     { label: 'Old sensor was off by', quantity: 'difference', hint: 'if known; − reads cold' }
   ).nullable()
 });

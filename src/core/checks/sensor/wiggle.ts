@@ -33,8 +33,8 @@ const readings = z
     jumpC: defineField(
       z
         .number()
-        .min(0, 'A jump is 0 °C or more')
-        .max(250, 'More than 250 °C is beyond what a scan tool can show'),
+        .min(0, 'A jump is 0\u202f°C or more')
+        .max(250, 'More than 250\u202f°C is beyond what a scan tool can show'),
       { label: 'Largest jump', quantity: 'difference', hint: 'if the reading jumped' }
     ).nullable()
   })

@@ -12,7 +12,10 @@ const point = z.object({
     choices: { heating: 'Heating', cooling: 'Cooling' }
   }),
   bathC: defineField(
-    z.number().min(-5, 'Water in the bath is above freezing').max(125, 'A bath above 125 °C is no water'),
+    z
+      .number()
+      .min(-5, 'Water in the bath is above freezing')
+      .max(125, 'A bath above 125\u00a0°C is no water'),
     { label: 'Bath', quantity: 'temperature' }
   ),
   liftMm: defineField(z.number().min(0, 'A lift is 0 mm or more').max(40, 'No thermostat lifts 40 mm'), {
@@ -36,8 +39,8 @@ const readings = z.object({
   stampedC: defineField(
     z
       .number()
-      .min(40, 'A thermostat is stamped with 40 to 130 °C')
-      .max(130, 'A thermostat is stamped with 40 to 130 °C'),
+      .min(40, 'A thermostat is stamped with 40 to 130\u00a0°C')
+      .max(130, 'A thermostat is stamped with 40 to 130\u00a0°C'),
     { label: 'Stamped on it', quantity: 'temperature', hint: 'if it is' }
   ).nullable()
 });

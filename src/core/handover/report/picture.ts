@@ -16,7 +16,6 @@ export interface Picture {
   readonly band: readonly Point[];
   readonly before: readonly (readonly Point[])[];
   readonly after: readonly (readonly Point[])[];
-  readonly ticksC: readonly number[];
   readonly ticksMin: readonly number[];
   /** Levels of the sheet: where the thermostat starts to open, where to stop. */
   readonly levels: readonly { readonly name: string; readonly celsius: number; readonly y: number }[];
@@ -69,7 +68,6 @@ export function pictureOf(parts: {
       : [],
     before: lines(before),
     after: lines(after),
-    ticksC: ticksOf(low, high, 7, [10, 20, 25, 50]),
     ticksMin: ticksOf(0, end / 60, 8, [1, 2, 5, 10, 15, 30, 60]),
     levels: levels.filter((l) => l.celsius < high).map((l) => ({ ...l, y: (l.celsius - low) / (high - low) }))
   };

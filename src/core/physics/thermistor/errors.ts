@@ -89,9 +89,9 @@ export function readLadder(points: readonly LadderPoint[], setting: LadderSettin
   const span = Math.max(...temperatures) - Math.min(...temperatures);
   const notFitted =
     n < FEWEST
-      ? `${n === 1 ? 'One reading' : 'Two readings'} cannot tell one kind of error from another: take at least three, 40 °C apart`
+      ? `${n === 1 ? 'One reading' : 'Two readings'} cannot tell one kind of error from another: take at least three, 40\u202f°C apart`
       : span < LEAST_SPAN_C
-        ? 'All readings are at about one temperature, where every kind of error looks alike: warm or cool the engine by 40 °C'
+        ? 'All readings are at about one temperature, where every kind of error looks alike: warm or cool the engine by 40\u202f°C'
         : null;
   const healthyOhm = (c: number) => resistanceAt(setting.curve, c);
   const raw: Explanation[] = [plain('healthy', misfit(healthyOhm), healthyOhm)];

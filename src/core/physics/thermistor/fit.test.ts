@@ -86,16 +86,16 @@ describe('a table', () => {
         [25, 7000]
       ])
     ).toEqual([
-      'points.1: row 2 (25 °C, 7000 Ω) is hotter than row 1 (0 °C, 6735 Ω) and must be lower in resistance'
+      'points.1: row 2 (25\u00a0°C, 7000 Ω) is hotter than row 1 (0\u00a0°C, 6735 Ω) and must be lower in resistance'
     ]);
     expect(
       messages([
         [0, 6735],
         [0, 6700]
       ])[0]
-    ).toContain('row 2 (0 °C, 6700 Ω) repeats the temperature of row 1');
+    ).toContain('row 2 (0\u00a0°C, 6700 Ω) repeats the temperature of row 1');
     expect(messages([[25, -3]])[0]).toContain('row 1: -3 Ω is not above 0 Ω');
-    expect(messages([[900, 3]])[0]).toContain('900 °C is not between');
+    expect(messages([[900, 3]])[0]).toContain('900\u00a0°C is not between');
   });
 
   it('goes through its rows, in whatever order they were typed', () => {

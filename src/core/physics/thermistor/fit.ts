@@ -27,7 +27,10 @@ export function problemsOfPoints(points: readonly CurvePoint[]): Problem[] {
   points.forEach(([celsius, ohm], i) => {
     const field = `points.${i}`;
     if (!(celsius >= -60 && celsius <= 250))
-      problems.push({ field, message: `row ${i + 1}: ${celsius} °C is not between −60 and 250 °C` });
+      problems.push({
+        field,
+        message: `row ${i + 1}: ${celsius}\u00a0°C is not between −60 and 250\u00a0°C`
+      });
     if (!(ohm > 0)) problems.push({ field, message: `row ${i + 1}: ${ohm} Ω is not above 0 Ω` });
   });
   if (problems.length > 0) return problems;
@@ -35,7 +38,7 @@ export function problemsOfPoints(points: readonly CurvePoint[]): Problem[] {
   for (let k = 1; k < order.length; k++) {
     const [before, now] = [order[k - 1], order[k]];
     const field = `points.${now.row}`;
-    const at = ({ p, row }: typeof now) => `row ${row + 1} (${p[0]} °C, ${p[1]} Ω)`;
+    const at = ({ p, row }: typeof now) => `row ${row + 1} (${p[0]}\u00a0°C, ${p[1]} Ω)`;
     if (now.p[0] === before.p[0])
       problems.push({ field, message: `${at(now)} repeats the temperature of ${at(before)}` });
     else if (now.p[1] >= before.p[1])

@@ -15,7 +15,7 @@ export function switchesAt(curve: Curve, onC: number, ohm: number): number | nul
 export function resistorFor(curve: Curve, onC: number, wantedC: number): number {
   if (!(wantedC < onC))
     throw new RangeError(
-      `a resistor across the sensor makes it switch sooner: ${wantedC} °C is not below ${onC} °C`
+      `a resistor across the sensor makes it switch sooner: ${wantedC}\u00a0°C is not below ${onC}\u00a0°C`
     );
   const needed = resistanceAt(curve, onC);
   const there = resistanceAt(curve, wantedC);

@@ -19,6 +19,7 @@
     fromX={0}
     toX={toMin}
     toY={top}
+    yKind="pressure"
     xText={(v) => String(v)}
     yText={(v) => String(Number(inUnit(v, 'pressure').toFixed(2)))}
     xTitle="min"

@@ -1,8 +1,7 @@
 <script lang="ts">
-  import { ticksOf } from '$core/base/ticks';
   import type { QuantityKind } from '$core/units/units';
   import { heatVar } from '$lib/ui/plots/heat';
-  import { inUnit, shown, unitOf } from '$lib/ui/page-state/units';
+  import { inUnit, shown, ticksShown, unitOf } from '$lib/ui/page-state/units';
 
   interface Mark {
     readonly at: number;
@@ -48,7 +47,7 @@
   const ROW = 46;
   const x = (v: number) => LEFT + 14 + ((v - low) / (high - low)) * (W - LEFT - 44);
   const bottom = $derived(ROW * rows.length + 6);
-  const ticks = $derived(ticksOf(low, high, 6));
+  const ticks = $derived(ticksShown(low, high, 6, quantity));
   const kept = (b: Band) => [x(Math.max(low, b.from)), x(Math.min(high, b.to))] as const;
 </script>
 

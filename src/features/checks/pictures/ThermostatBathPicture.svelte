@@ -61,6 +61,8 @@
     fromX={from}
     toX={to}
     toY={top}
+    xKind="temperature"
+    yKind="length"
     xText={degree}
     yText={(mm) => String(Number(inUnit(mm, 'length').toFixed(2)))}
     xTitle="bath, {unitOf('temperature').symbol}"

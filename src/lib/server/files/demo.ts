@@ -6,10 +6,14 @@ import { asText, sniff } from '../../../core/logs/csv-sniff';
 import { readSpecSheet } from '../../../core/vehicle/spec-sheet';
 import { problemText, type Result } from '../../../core/base/result';
 import { tableOf } from '../../../core/physics/thermistor/fit';
+import { streamOf } from '../../../core/record/events';
+import { SHOP_ID } from '../../../core/record/shop';
+import { USUAL_COSTS } from '../../../core/record/shop-costs';
 import { DEMO_WHO } from '../../../core/record/derive';
 import type { Database } from '../db/database';
 import { log } from '../log';
 import { append } from '../record/record';
+import { shopNow } from '../record/shop';
 import { importRun } from '../runs/runs';
 
 /** What happened on a job, `h` hours after it was opened. Each line is one entry of the record. */
@@ -29,6 +33,7 @@ const entrySchema = z.intersection(
 type Entry = z.infer<typeof entrySchema>;
 
 const workshopSchema = z.object({
+  currency: z.string(),
   vehicles: z.array(z.object({ fleetNo: z.string(), name: z.string(), note: z.string(), spec: z.string() })),
   curves: z.array(
     z.object({
@@ -61,7 +66,7 @@ const EARLY_H = 400 * 24;
 
 /** Loads the demo workshop from its folder of open-format files. What users entered or undid stays as it is. */
 export async function loadDemo(db: Database, folder: string, now: Date): Promise<number> {
-  const { vehicles, curves, jobs } = workshopSchema.parse(
+  const { currency, vehicles, curves, jobs } = workshopSchema.parse(
     JSON.parse(await readFile(join(folder, 'workshop.json'), 'utf8'))
   );
   let added = 0;
@@ -70,6 +75,11 @@ export async function loadDemo(db: Database, folder: string, now: Date): Promise
     if (result.value.isNew) added++;
   };
   const at = (agoH: number) => new Date(now.getTime() - Math.max(0, agoH) * HOUR_MS).toISOString();
+  if (!(await shopNow(db)).currencyKnown) {
+    const event = { id: demoId('shop/priced'), stream: streamOf('shop', SHOP_ID), who: DEMO_WHO };
+    const priced = { kind: 'shop.priced', payload: { ...USUAL_COSTS, currency } };
+    take('prices', await append(db, { ...event, at: at(EARLY_H), ...priced }));
+  }
   for (const v of vehicles) {
     const sheet = readSpecSheet(JSON.parse(await readFile(join(folder, v.spec), 'utf8')));
     if (!sheet.ok) throw new Error(`${v.spec}: ${sheet.problems.map((p) => problemText(p)).join('; ')}`);

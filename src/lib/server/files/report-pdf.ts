@@ -5,7 +5,10 @@ import { lazy } from '../../../core/base/lazy';
 import type { Point } from '../../../core/handover/report/picture';
 import type { Report, ReportTable } from '../../../core/handover/report/report';
 import { sfntOf } from './sfnt';
-import { inUnits, plainText, type UnitChoice } from '../../../core/units/say';
+import { formatQuantity } from '../../../core/units/quantity';
+import { chosenUnit, inUnits, plainText, type UnitChoice } from '../../../core/units/say';
+import { ticksInUnit } from '../../../core/units/ticks';
+import type { Unit } from '../../../core/units/units';
 
 const font = (dataUri: string): Buffer =>
   sfntOf(Buffer.from(dataUri.slice(dataUri.indexOf(',') + 1), 'base64'));
@@ -58,7 +61,7 @@ export function reportPdf(report: Report, units: UnitChoice, madeAt: string): Pr
       .moveDown(0.35);
   doc.moveDown(0.3);
   table(doc, { title: '', head: [], rows: report.facts }, inReaderUnits, [0.18, 0.82]);
-  if (report.picture) picture(doc, report.picture, inReaderUnits);
+  if (report.picture) picture(doc, report.picture, inReaderUnits, chosenUnit(units, 'temperature'));
   for (const t of report.tables) table(doc, t, inReaderUnits, WIDTHS[t.head.length]);
   for (const { title, items } of report.lists) {
     heading(doc, inReaderUnits(title));
@@ -138,7 +141,8 @@ function table(
 function picture(
   doc: PDFKit.PDFDocument,
   drawn: NonNullable<Report['picture']>,
-  inReaderUnits: (text: string) => string
+  inReaderUnits: (text: string) => string,
+  degrees: Unit
 ): void {
   doc.moveDown(0.8);
   room(doc, PICTURE_H + 50);
@@ -151,7 +155,7 @@ function picture(
     doc.closePath().fillOpacity(0.28).fill('#8d96a3').fillOpacity(1);
   }
   doc.font('text').fontSize(SIZE.small).fillColor(SOFT);
-  for (const c of drawn.ticksC) {
+  for (const c of ticksInUnit(drawn.fromC, drawn.toC, 7, degrees)) {
     const [x, y] = at([0, (c - drawn.fromC) / (drawn.toC - drawn.fromC)]);
     doc
       .moveTo(x, y)
@@ -159,7 +163,11 @@ function picture(
       .lineWidth(0.3)
       .strokeColor(LINE)
       .stroke();
-    doc.text(inReaderUnits(`${c}\u00a0°C`), MARGIN, y - 4, { width: 36, align: 'right', lineBreak: false });
+    doc.text(formatQuantity(c, 'temperature', degrees, 0), MARGIN, y - 4, {
+      width: 36,
+      align: 'right',
+      lineBreak: false
+    });
   }
   for (const m of drawn.ticksMin) {
     const [x] = at([m / drawn.minutes, 0]);

@@ -43,11 +43,14 @@ describe('the migration to causes', () => {
 describe('the shop', () => {
   it('keeps its rates and prices, and takes them back', async () => {
     const stream = streamOf('shop', SHOP_ID);
-    expect((await shopNow(db)).costs).toEqual(USUAL_COSTS);
+    expect(await shopNow(db)).toMatchObject({ costs: USUAL_COSTS, currencyKnown: false });
     const priced = randomUUID();
     const parts = { thermostat: { price: 61, shelf: true } };
     await write(stream, { kind: 'shop.priced', payload: { labourPerHour: 72, parts } }, priced);
-    expect((await shopNow(db)).costs).toEqual({ ...USUAL_COSTS, labourPerHour: 72, parts });
+    expect(await shopNow(db)).toMatchObject({
+      costs: { ...USUAL_COSTS, labourPerHour: 72, parts },
+      currencyKnown: true
+    });
     await write(stream, { kind: 'undo', payload: { of: priced } });
     expect((await shopNow(db)).costs).toEqual(USUAL_COSTS);
   });

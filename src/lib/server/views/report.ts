@@ -1,3 +1,4 @@
+import { writtenDate, type DateForm } from '../../../core/base/dates';
 import { assembleCase } from '../../../core/diagnosis/case';
 import { reportOf, type Report, type ReportCurve } from '../../../core/handover/report/report';
 import { thin } from '../../../core/runs/thin';
@@ -9,23 +10,22 @@ import { jobOr404 } from './job';
 const POINTS = 400;
 
 /** A job's report from its record as it stands. A 404 in words where there is no such job. */
-export async function reportView(db: Database, number: string, zone: string): Promise<Report> {
+export async function reportView(
+  db: Database,
+  number: string,
+  zone: string,
+  dates: DateForm
+): Promise<Report> {
   const { vehicle, ...row } = await jobOr404(db, number);
   const job = assembleCase(await loadCase(db, row.id, new Date().toISOString()))!;
   const drawn = [job.pair.before, job.pair.after].flatMap((r) => r ?? []);
   const curves = await Promise.all(drawn.map(async (r) => [r.id, await curveOf(db, r.id)] as const));
-  const format = new Intl.DateTimeFormat('en-GB', {
-    timeZone: zone,
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric'
-  });
   return reportOf({
     number: row.number,
     vehicle,
     case: job,
     curves: Object.fromEntries(curves),
-    date: (iso) => format.format(new Date(iso))
+    date: (iso) => writtenDate(iso, zone, 'date', dates)
   });
 }
 

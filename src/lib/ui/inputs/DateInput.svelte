@@ -4,6 +4,7 @@
   import CalendarDays from '@lucide/svelte/icons/calendar-days';
   import ChevronLeft from '@lucide/svelte/icons/chevron-left';
   import ChevronRight from '@lucide/svelte/icons/chevron-right';
+  import { dateForm } from '../page-state/when';
 
   interface Props {
     label: string;
@@ -34,13 +35,13 @@
   const ARROW = 'hover:bg-well inline-flex size-11 items-center justify-center rounded-md';
 </script>
 
-<!-- A day, typed or picked from a calendar; written year, month, day, as the rest of the page writes it. -->
+<!-- A day, typed or picked from a calendar; written as this person writes dates. -->
 <div data-date={label}>
   <DatePicker.Root
     value={chosen}
     onValueChange={choose}
     maxValue={day(max)}
-    locale="en-CA"
+    locale={dateForm()}
     weekStartsOn={1}
     calendarLabel={label}
     weekdayFormat="short"

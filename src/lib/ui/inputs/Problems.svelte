@@ -2,6 +2,7 @@
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import type { Problem } from '$core/base/result';
   import { fieldWords } from '$core/record/field-names';
+  import { inReaderUnits } from '../page-state/units';
 
   interface Props {
     problems: readonly Problem[];
@@ -23,7 +24,7 @@
         <li>
           {#if p.line}<span class="reading font-semibold">Line {p.line}</span>{/if}
           {#if p.field}<span class="font-semibold">{entry ? fieldWords(p.field) : p.field}</span>{/if}
-          {p.message}
+          {inReaderUnits(p.message)}
         </li>
       {/each}
     </ul>

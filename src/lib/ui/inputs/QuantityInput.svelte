@@ -1,7 +1,7 @@
 <script lang="ts">
   import { formatQuantity, parseQuantity } from '$core/units/quantity';
   import { fromBase, UNITS, type QuantityKind, type Unit } from '$core/units/units';
-  import { unitOf } from '../page-state/units';
+  import { inReaderUnits, unitOf } from '../page-state/units';
 
   interface Props {
     label: string;
@@ -60,7 +60,7 @@
         ? `Type a value in ${unit.symbol}`
         : undefined
   );
-  const wrong = $derived(unreadable ?? problem);
+  const wrong = $derived(unreadable ?? (problem && inReaderUnits(problem)));
 
   function read(now: string, tell: boolean) {
     left = true;

@@ -1,7 +1,9 @@
 import { invalidateAll } from '$app/navigation';
 import { page } from '$app/state';
+import type { DateForm } from '$core/base/dates';
 import { formatQuantity } from '$core/units/quantity';
 import { chosenUnit, inUnits, writeUnitChoice, type UnitChoice } from '$core/units/say';
+import { ticksInUnit } from '$core/units/ticks';
 import { fromBase, type QuantityKind, type Unit } from '$core/units/units';
 
 /** The units this person reads in. Everything shown goes through here; the core and the record never change. */
@@ -16,14 +18,23 @@ export const shown = (value: number | null | undefined, kind: QuantityKind, digi
 export const inReaderUnits = (sentence: string): string => inUnits(sentence, unitChoice());
 
 /** A difference of temperatures in the person's unit, without the zero point. */
-export const shownDifference = (celsius: number | null | undefined, digits = 1): string =>
+export const shownDifference = (celsius: number | null | undefined, digits?: number): string =>
   shown(celsius, 'difference', digits);
 
 /** A plain number in the person's unit, for scales. */
 export const inUnit = (value: number, kind: QuantityKind): number => fromBase(value, unitOf(kind));
 
-export async function chooseUnit(kind: QuantityKind, symbol: string): Promise<void> {
-  const choice = writeUnitChoice({ ...unitChoice(), [kind]: symbol });
-  document.cookie = `units=${encodeURIComponent(choice)}; path=/; max-age=31536000; samesite=lax`;
+/** Ticks that are round in the person's unit; values of the core. */
+export const ticksShown = (from: number, to: number, most: number, kind: QuantityKind): number[] =>
+  ticksInUnit(from, to, most, unitOf(kind));
+
+/** What is given for a degree Celsius, for a degree of the person's. */
+export const perDegree = (perCelsius: number): number => perCelsius * unitOf('difference').factor;
+
+async function keepChoice(cookie: string, value: string): Promise<void> {
+  document.cookie = `${cookie}=${encodeURIComponent(value)}; path=/; max-age=31536000; samesite=lax`;
   await invalidateAll();
 }
+export const chooseUnit = (kind: QuantityKind, symbol: string): Promise<void> =>
+  keepChoice('units', writeUnitChoice({ ...unitChoice(), [kind]: symbol }));
+export const chooseDates = (form: DateForm): Promise<void> => keepChoice('dates', form);

@@ -17,7 +17,7 @@
   import { untrack } from 'svelte';
   import type { WhyCurves } from '$core/runs/why';
   import { token } from './heat';
-  import { inUnit } from '../page-state/units';
+  import { inUnit, ticksShown } from '../page-state/units';
   import { baseOptions, Chart, FONT, LEFT_PX, palette, RIGHT_PX, timeScale, type Palette } from './setup';
 
   interface Props {
@@ -246,10 +246,11 @@
         border: { color: colours.line },
         grid: { color: colours.line },
         afterFit: (scale: { width: number }) => (scale.width = LEFT_PX),
+        afterBuildTicks: (scale: { min: number; max: number; ticks: { value: number }[] }) =>
+          (scale.ticks = ticksShown(scale.min, scale.max, 12, 'temperature').map((value) => ({ value }))),
         ticks: {
           color: colours.soft,
           font: { family: FONT, size: 13 },
-          stepSize: 10,
           callback: (v: string | number) => `${Math.round(inUnit(Number(v), 'temperature'))}°`
         }
       }

@@ -10,7 +10,8 @@
 </script>
 
 <script lang="ts">
-  import { ticksOf } from '$core/base/ticks';
+  import type { QuantityKind } from '$core/units/units';
+  import { ticksShown } from '../page-state/units';
   import type { Snippet } from 'svelte';
 
   interface Props {
@@ -24,6 +25,9 @@
     /** What stands at a tick, in the person's unit. */
     xText: (value: number) => string;
     yText: (value: number) => string;
+    /** Kinds of the axes where their ticks are to be round in the person's unit. */
+    xKind?: QuantityKind;
+    yKind?: QuantityKind;
     xTitle: string;
     yTitle: string;
     children: Snippet<[Scale]>;
@@ -38,6 +42,8 @@
     toY,
     xText,
     yText,
+    xKind = 'number',
+    yKind = 'number',
     xTitle,
     yTitle,
     children
@@ -50,13 +56,13 @@
 
 <!-- Two plain axes: the frame of every plot of readings against one another. -->
 <svg viewBox="0 0 {width} {height}" class="w-full" role="img" aria-label={label}>
-  {#each ticksOf(fromY, toY, 6) as v (v)}
+  {#each ticksShown(fromY, toY, 6, yKind) as v (v)}
     <line x1={M.left} x2={width - M.right} y1={y(v)} y2={y(v)} stroke="var(--line)" />
     <text x={M.left - 8} y={y(v) + 4} text-anchor="end" class="reading" font-size="13" fill="var(--ink-2)"
       >{yText(v)}</text
     >
   {/each}
-  {#each ticksOf(fromX, toX, 6) as v (v)}
+  {#each ticksShown(fromX, toX, 6, xKind) as v (v)}
     <line x1={x(v)} x2={x(v)} y1={M.top} y2={height - M.bottom} stroke="var(--line)" opacity="0.6" />
     <text
       x={x(v)}

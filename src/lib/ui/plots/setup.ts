@@ -9,7 +9,7 @@ import {
 } from 'chart.js';
 import annotation from 'chartjs-plugin-annotation';
 import zoom from 'chartjs-plugin-zoom';
-import { clock } from '../page-state/when';
+import { clock } from '$core/base/text';
 import { token } from './heat';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Filler, annotation, zoom);

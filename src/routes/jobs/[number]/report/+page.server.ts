@@ -2,7 +2,10 @@ import { database } from '$lib/server/db/database';
 import { reportView } from '$lib/server/views/report';
 import { shopZone } from '$lib/server/zone';
 
-export const load = async ({ params, depends }) => {
+export const load = async ({ params, locals, depends }) => {
   depends('record:job');
-  return { number: params.number, report: await reportView(database(), params.number, shopZone()) };
+  return {
+    number: params.number,
+    report: await reportView(database(), params.number, shopZone(), locals.dates)
+  };
 };
