@@ -21,6 +21,10 @@ describe('dates as a person writes them', () => {
     expect(plain(writtenDate(at, 'UTC', 'date', form))).toBe(date);
     expect(writtenDate(at, 'UTC', 'day', form)).toMatch(/Wednesday.*November/);
   });
+  it('of a day without a clock are that day in every zone', () => {
+    expect(writtenDate('2026-11-25', 'America/Anchorage', 'date')).toBe('25 Nov 2026');
+    expect(writtenDate('2026-11-25', 'Asia/Tokyo', 'date')).toBe('25 Nov 2026');
+  });
   it('follow what was chosen, then the first language of the browser, then the day before the month', () => {
     expect(dateFormOf('sv-SE', 'en-US,en;q=0.9')).toBe('sv-SE');
     expect(dateFormOf(undefined, 'en-US,en;q=0.9')).toBe('en-US');

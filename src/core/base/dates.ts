@@ -40,13 +40,18 @@ function formatter(zone: string, shape: keyof typeof SHAPES, form: DateForm): In
   return made;
 }
 
-/** A moment (ISO 8601) in a time zone (IANA), as a person writes it. Throws a `RangeError` where either is none. */
+const isDay = (iso: string): boolean => iso.length === 10;
+
+/**
+ * A moment in a time zone (IANA), or a day, which is the same in every zone (both ISO 8601), as a person writes it.
+ * Throws a `RangeError` where either is none.
+ */
 export const writtenDate = (
   iso: string,
   zone: string,
   shape: keyof typeof SHAPES,
   form: DateForm = 'en-GB'
-): string => formatter(zone, shape, form).format(new Date(iso));
+): string => formatter(isDay(iso) ? 'UTC' : zone, shape, form).format(new Date(iso));
 
 /** An hour of today, or with its weekday where it is another day's. */
 export function writtenHour(iso: string, zone: string, now: string, form: DateForm = 'en-GB'): string {

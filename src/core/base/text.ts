@@ -1,6 +1,6 @@
 /** A title inside a sentence: lower case, but for abbreviations. */
 export const midSentence = (title: string): string =>
-  /^[A-Z]{2}/.test(title) ? title : title.charAt(0).toLowerCase() + title.slice(1);
+  /^[A-Z][A-Z\d]/.test(title) ? title : title.charAt(0).toLowerCase() + title.slice(1);
 
 /** A chance (0 to 1) in whole percent, the same wherever it stands; the ends are never told as certain. */
 export const sayChance = (p: number): string =>

@@ -134,5 +134,6 @@ function looksLikeUnits(cells: readonly string[]): boolean {
 const freeLine = ({ cells }: { readonly cells: readonly string[] }): string[] => [
   ...cells,
   cells.filter(Boolean).slice(-2).join(' '),
-  cells.filter(Boolean).slice(0, 2).join(': ')
+  cells.filter(Boolean).slice(0, 2).join(': '),
+  cells.join(' ')
 ];

@@ -149,11 +149,35 @@ export function momentOf(cell: string): Moment | undefined {
   return seconds === undefined || seconds >= 86_400 ? undefined : { clock: isoOfSeconds(seconds).slice(11) };
 }
 
-/** The first date, and the first clock, that free lines tell: `Date: 24-Nov-2026`, `Start time; 8:12 PM`. */
+/** The most words of a date with its clock, `Nov 28 2026 at 8:12 PM`, and of a line that is looked through. */
+const MOST_WORDS = { moment: 6, line: 60 };
+
+/** A date with all of its year in the middle of a line: `Trip of Nov 28, 2026 8:12 PM`. */
+function momentWithin(line: string): Moment | undefined {
+  const words = line
+    .split(/\s+/)
+    .filter((w) => w !== '' && w !== 'at')
+    .slice(0, MOST_WORDS.line);
+  for (let from = 0; from < words.length; from++)
+    for (let to = Math.min(words.length, from + MOST_WORDS.moment); to > from; to--) {
+      const text = words
+        .slice(from, to)
+        .join(' ')
+        .replace(/^[([]|[)\].,;]$/g, '');
+      const moment = /\d{4}/.test(text) ? momentOf(text) : undefined;
+      if (moment?.date) return moment;
+    }
+  return undefined;
+}
+
+/**
+ * The first date, and the first clock, that free lines tell: `Date: 24-Nov-2026`, `Start time; 8:12 PM`, or in the
+ * middle of other words.
+ */
 export function momentIn(cells: readonly string[]): Moment | undefined {
   const found = cells.flatMap((cell) => {
     const behind = /^[^\d:]{0,40}[:=]\s*(.+)$/.exec(cell)?.[1];
-    return momentOf(cell) ?? (behind ? momentOf(behind) : undefined) ?? [];
+    return momentOf(cell) ?? (behind ? momentOf(behind) : undefined) ?? momentWithin(cell) ?? [];
   });
   const date = found.find((m) => m.date)?.date;
   return date === undefined ? undefined : { date, clock: found.find((m) => m.clock)?.clock };

@@ -60,6 +60,11 @@ const DIALECTS: readonly [string, string, string | undefined][] = [
     `Elapsed (s),Logged at,Coolant (°C),RPM\n${lines((i) => `${T[i]},2026-11-24 08:12:00,${ECT[i]},${RPM[i]}`)}`,
     '2026-11-24T08:12:00'
   ],
+  [
+    'the date in the middle of a free line, with a comma in it',
+    `Pocket reader 3\nTrip of Nov 24, 2026 8:12:00 PM\nDriver: not named\nVersion 3.10.24\n\nTime (sec),Coolant Temp(°F),Engine RPM(rpm)\n${lines((i) => `${T[i]},${f(ECT[i])},${RPM[i]}`)}`,
+    '2026-11-24T20:12:00'
+  ],
   ['milliseconds', `Time (ms)\tECT\tRPM\n${lines((i) => `${1000 * T[i]}\t${ECT[i]}\t${RPM[i]}`)}`, undefined],
   [
     'minutes with decimals, by a header that is the unit',

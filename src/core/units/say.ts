@@ -56,6 +56,20 @@ export const CHOOSABLE = [
   'torque'
 ] as const satisfies readonly QuantityKind[];
 
+/** The units of a whole workshop at once, by what people call them. */
+export const SYSTEMS: Readonly<Record<string, UnitChoice>> = {
+  Metric: {},
+  US: {
+    temperature: '°F',
+    pressure: 'psi',
+    speed: 'mph',
+    distance: 'mi',
+    length: 'in',
+    volume: 'US qt',
+    torque: 'lbf·ft'
+  }
+};
+
 /** Decimals that a sentence writes a quantity with at most. */
 const finest = (kind: QuantityKind): number =>
   kind === 'temperature' || kind === 'difference' ? 1 : baseUnit(kind).digits + 1;
@@ -87,6 +101,10 @@ const escaped = (symbol: string) => symbol.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'
 /** A difference of fewer degrees Fahrenheit is told with a decimal; any other, and any temperature, in whole ones. */
 const FINE_BELOW_F = 5;
 
+/** Decimals that suit a difference of temperatures (°C) in a unit. */
+export const differenceDigits = (celsius: number, unit: Unit): number =>
+  unit.symbol === '°F' && Math.abs(celsius / unit.factor) >= FINE_BELOW_F ? 0 : 1;
+
 /**
  * The roundest number that a written one can stand for, and its decimals: 103 kPa is what became of 15 psi, and comes
  * back as that.
@@ -111,7 +129,7 @@ export function inUnits(text: string, choice: UnitChoice): string {
         const converted = fromBase(value, { ...to, offset });
         const decimals = digits.split('.')[1]?.length ?? 0;
         if (kind === 'temperature' && to.symbol === '°F')
-          return trimmed(converted, space === DIFFERENCE && Math.abs(converted) < FINE_BELOW_F ? 1 : 0);
+          return trimmed(converted, space === DIFFERENCE ? differenceDigits(value, to) : 0);
         const most =
           kind === 'temperature' ? Math.max(1, decimals) : decimals + (to.factor > 1.5 * base.factor ? 1 : 0);
         return plain(

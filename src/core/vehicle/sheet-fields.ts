@@ -13,7 +13,7 @@ const PARTS = {
   'Coolant sensor': ['ect'],
   Gauge: ['gauge'],
   'Learned from its good runs': ['learned'],
-  'Work on it': ['torqueNm', 'clutchNut', 'bleedPoints', 'variants']
+  'Work on it': ['torqueNm', 'clutchNut', 'bleedPoints', 'coolantChange', 'variants']
 } as const;
 
 const FIELDS = fieldsOf(specSheetSchema);

@@ -206,6 +206,14 @@ export const specSheetSchema = z.looseObject({
     left: 'left-hand thread',
     right: 'right-hand thread'
   }).nullish(),
+  coolantChange: z
+    .looseObject({
+      firstMonths: amount('First coolant change after, in months', 'number', positive.max(240)).nullish(),
+      firstKm: amount('First coolant change after', 'distance', positive.max(2_000_000)).nullish(),
+      everyMonths: amount('Later changes every, in months', 'number', positive.max(240)).nullish(),
+      everyKm: amount('Later changes every', 'distance', positive.max(2_000_000)).nullish()
+    })
+    .nullish(),
   bleedPoints: words('Bleed points', 300).nullish(),
   variants: defineField(
     z.array(

@@ -136,7 +136,7 @@
     <div class="grid items-start gap-4 xl:grid-cols-2">
       {#key `${vehicleId}/${last?.at}`}
         <Drains {volumeL} fromPct={pct} {needed} />
-        <NextChange {today} services={mine} />
+        <NextChange {today} services={mine} plan={vehicle?.sheet?.coolantChange ?? null} />
       {/key}
     </div>
   </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { date } from '$lib/ui/page-state/when';
   import DateInput from '$lib/ui/inputs/DateInput.svelte';
   import Select from '$lib/ui/inputs/Select.svelte';
   import { FAULTS } from '$core/faults/registry';
@@ -56,7 +57,7 @@
   {#if job.state === 'closed'}
     <h2 data-outcome={job.outcome}>Closed: {job.outcome}</h2>
     {#if job.cause}<p class="mt-1">It was: {midSentence(FAULTS[job.cause].title)}.</p>{/if}
-    {#if job.lookAgain}<p class="mt-1">To be looked at again on {job.lookAgain}.</p>{/if}
+    {#if job.lookAgain}<p class="mt-1">To be looked at again on {date(job.lookAgain)}.</p>{/if}
     <form
       class="no-print mt-3 space-y-2"
       onsubmit={(e) => {

@@ -190,6 +190,8 @@
       open={jobState.state === 'open'}
       {inReaderUnits}
       ontry={(payload) => write({ kind: 'complaint.tried', payload })}
+      onnocodes={() =>
+        write({ kind: 'check.recorded', payload: { check: 'codes', readings: { codes: [] } } })}
     />
     {#if !closed}{@render ending()}{/if}
   </div>

@@ -8,7 +8,7 @@
   import { compareFeatures, incomparable } from '$core/runs/compare';
   import type { Features } from '$core/runs/features';
   import { inReaderUnits } from '$lib/ui/page-state/units';
-  import { when } from '$lib/ui/page-state/when';
+  import { date, when } from '$lib/ui/page-state/when';
 
   interface Props {
     state: JobState;
@@ -58,7 +58,7 @@
   {#if job.lookAgain || !job.recheck}
     <p class="mt-1">
       {job.lookAgain
-        ? `Recheck on ${job.lookAgain}${opened ? ', for leaks as well' : ''}.`
+        ? `Recheck on ${date(job.lookAgain)}${opened ? ', for leaks as well' : ''}.`
         : 'No date was set.'}
     </p>
   {/if}

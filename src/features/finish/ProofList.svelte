@@ -15,8 +15,10 @@
     inReaderUnits: (text: string) => string;
     /** A complaint was tried again by a person. */
     ontry: (tried: Tried) => void;
+    /** No code was stored after the drive. */
+    onnocodes: () => void;
   }
-  let { proof, jobNumber, open, inReaderUnits, ontry }: Props = $props();
+  let { proof, jobNumber, open, inReaderUnits, ontry, onnocodes }: Props = $props();
   const complaintOf = (id: string) => id.slice('complaint/'.length) as SymptomId;
 </script>
 
@@ -67,9 +69,14 @@
                 <a class="btn" href="/jobs/{jobNumber}/live">Record it</a>
                 <a class="btn" href="/jobs/{jobNumber}/import">Import it</a>
               </span>
-            {:else}<a class="btn no-print self-start" href="/jobs/{jobNumber}?check={item.check}"
-                >{checkOf(item.check).title}</a
-              >{/if}
+            {:else}
+              <span class="no-print flex flex-col gap-2 self-start">
+                {#if item.check === 'codes'}<button type="button" class="btn" onclick={onnocodes}
+                    >No code stored</button
+                  >{/if}
+                <a class="btn" href="/jobs/{jobNumber}?check={item.check}">{checkOf(item.check).title}</a>
+              </span>
+            {/if}
           {/if}
         </li>
       {/each}

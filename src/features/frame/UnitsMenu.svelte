@@ -2,10 +2,10 @@
   import Select from '$lib/ui/inputs/Select.svelte';
   import Ruler from '@lucide/svelte/icons/ruler';
   import { Popover } from 'bits-ui';
-  import { CHOOSABLE } from '$core/units/say';
+  import { CHOOSABLE, SYSTEMS } from '$core/units/say';
   import { UNITS, type Unit } from '$core/units/units';
   import { DATE_FORMS, type DateForm } from '$core/base/dates';
-  import { chooseDates, chooseUnit, unitOf } from '$lib/ui/page-state/units';
+  import { chooseDates, chooseUnit, chooseUnits, unitOf } from '$lib/ui/page-state/units';
   import { dateForm } from '$lib/ui/page-state/when';
 
   const symbols = (kind: (typeof CHOOSABLE)[number]) => UNITS[kind].map((u: Unit) => u.symbol);
@@ -25,6 +25,13 @@
     <Popover.Content class="card z-50 w-80 p-4 shadow-lg" sideOffset={6} align="end">
       <p class="font-bold">Shown in</p>
       <p class="text-ink-2 text-sm">Anything may be typed with its own unit.</p>
+      <div class="mt-2 flex gap-2">
+        {#each Object.entries(SYSTEMS) as [name, choice] (name)}<button
+            type="button"
+            class="btn flex-1"
+            onclick={() => chooseUnits(choice)}>{name}</button
+          >{/each}
+      </div>
       {#each CHOOSABLE as kind (kind)}
         <div class="mt-2 grid grid-cols-[1fr_130px] items-center gap-3">
           <span class="capitalize">{kind}</span>

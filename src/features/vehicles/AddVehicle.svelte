@@ -116,10 +116,10 @@
     out. A check asks for it where it would decide something.
   </p>
   <div class="flex flex-wrap gap-3">
-    {#if forJob}<button class="btn btn-main" data-back="yes" disabled={busy}
-        >Add and go on with the job</button
-      >{/if}
-    <button class="btn {forJob ? '' : 'btn-main'}" disabled={busy}>Add the vehicle</button><a
+    <button class="btn btn-main" data-back="yes" disabled={busy}
+      >{forJob ? 'Add and go on with the job' : 'Add and open a job'}</button
+    >
+    <button class="btn" disabled={busy}>Add the vehicle</button><a
       class="btn"
       href={forJob ? '/jobs/new' : '/vehicles'}>Cancel</a
     >

@@ -101,7 +101,7 @@ export function reportOf(parts: ReportParts): Report {
     ].filter((t) => t.rows.length > 0),
     lists: [
       { title: 'What was done', items: done(state, sheet, date) },
-      { title: 'What was not done, and what is open', items: notDone(known) }
+      { title: 'What was not done, and what is open', items: notDone(known, date) }
     ].filter((l) => l.items.length > 0),
     cautions: TO_TAKE_HOME.map((id) => CAUTIONS[id].text),
     deference: DEFERENCE
@@ -264,7 +264,7 @@ function done(state: JobState, sheet: SpecSheet | null, date: ReportParts['date'
 /** So many of what a log could not show; the rest is counted. */
 const BLIND_NAMED = 5;
 
-function notDone({ state, proof, runs, entered }: Case): string[] {
+function notDone({ state, proof, runs, entered }: Case, date: ReportParts['date']): string[] {
   const items: string[] = [];
   const open = proof?.items.filter((i) => i.needed && !i.met) ?? [];
   if (open.length > 0) items.push(`Not proven: ${open.map((i) => midSentence(i.title)).join('; ')}`);
@@ -279,7 +279,7 @@ function notDone({ state, proof, runs, entered }: Case): string[] {
     .map((d) => midSentence(checkOf(d.check).title));
   if (voided.length > 0) items.push(`Done under conditions in which it does not count: ${list(voided)}`);
   if (runs.length === 0) items.push('No temperature log was made');
-  if (state.lookAgain) items.push(`To be looked at again on ${state.lookAgain}`);
+  if (state.lookAgain) items.push(`To be looked at again on ${date(state.lookAgain)}`);
   if (state.recheck)
     items.push(
       `Looked at again: ${state.recheck.done.holds ? 'the repair holds' : 'it does not hold'}${state.recheck.done.note ? `, ${state.recheck.done.note}` : ''}`

@@ -18,7 +18,7 @@ export function summaryOf(known: Case, date: (iso: string) => string): string[] 
     doneWords(state),
     provenWords(state, proof),
     state.lookAgain
-      ? `Please bring it back around ${date(`${state.lookAgain}T12:00:00Z`)}, so that we can see whether it holds.`
+      ? `Please bring it back around ${date(state.lookAgain)}, so that we can see whether it holds.`
       : ''
   ].filter(Boolean);
 }

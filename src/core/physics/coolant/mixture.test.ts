@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { afterDrains, changeDue, exchangeFor, freezesC, shareFor } from './mixture';
+import { afterDrains, changeDue, changeInterval, exchangeFor, freezesC, shareFor } from './mixture';
 
 describe('a mixture', () => {
   it('after drains comes nearer to what is poured in: 30 % toward 50 % with 70 % exchanged', () => {
@@ -39,6 +39,18 @@ describe('a mixture', () => {
         }
       )
     );
+  });
+});
+
+describe('how long a filling lasts', () => {
+  const plan = { firstMonths: 120, firstKm: 160_000, everyMonths: 60, everyKm: null };
+  it('is longer for the first one where the maker says so', () => {
+    expect(changeInterval(plan, true)).toEqual({ months: 120, km: 160_000, given: true });
+    expect(changeInterval(plan, false)).toEqual({ months: 60, km: null, given: true });
+    expect(changeInterval({ everyMonths: 36 }, true)).toEqual({ months: 36, km: null, given: true });
+  });
+  it('is our own where nobody says', () => {
+    expect(changeInterval(null, true)).toEqual({ months: 48, km: null, given: false });
   });
 });
 

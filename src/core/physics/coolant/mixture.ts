@@ -70,6 +70,27 @@ const DAY_MS = 86_400_000;
  * Next change by months and by distance, whichever comes first. Dates as ISO days; `kmAYear` is what the vehicle
  * drives. Distances in km, each null where it is not known: then only the date counts.
  */
+/** Where no plan is known: most long-life coolants are changed within this, months. Ours, for an order. */
+const USUAL_MONTHS = 48;
+
+/** The plan of coolant changes as a maker gives it: the first filling often lasts longer than the later ones. */
+export interface ChangePlan {
+  readonly firstMonths?: number | null;
+  readonly firstKm?: number | null;
+  readonly everyMonths?: number | null;
+  readonly everyKm?: number | null;
+}
+
+/** How long a filling lasts by a plan, the first or a later one; `given` where the plan says so. */
+export function changeInterval(
+  plan: ChangePlan | null,
+  first: boolean
+): { readonly months: number; readonly km: number | null; readonly given: boolean } {
+  const months = (first ? plan?.firstMonths : null) ?? plan?.everyMonths;
+  const km = (first ? plan?.firstKm : null) ?? plan?.everyKm ?? null;
+  return { months: months ?? USUAL_MONTHS, km, given: months != null || km !== null };
+}
+
 export function changeDue(input: {
   readonly changedOn: string;
   readonly today: string;

@@ -2,7 +2,7 @@ import { invalidateAll } from '$app/navigation';
 import { page } from '$app/state';
 import type { DateForm } from '$core/base/dates';
 import { formatQuantity } from '$core/units/quantity';
-import { chosenUnit, inUnits, writeUnitChoice, type UnitChoice } from '$core/units/say';
+import { chosenUnit, differenceDigits, inUnits, writeUnitChoice, type UnitChoice } from '$core/units/say';
 import { ticksInUnit } from '$core/units/ticks';
 import { fromBase, type QuantityKind, type Unit } from '$core/units/units';
 
@@ -19,7 +19,7 @@ export const inReaderUnits = (sentence: string): string => inUnits(sentence, uni
 
 /** A difference of temperatures in the person's unit, without the zero point. */
 export const shownDifference = (celsius: number | null | undefined, digits?: number): string =>
-  shown(celsius, 'difference', digits);
+  shown(celsius, 'difference', digits ?? differenceDigits(celsius ?? 0, unitOf('difference')));
 
 /** A plain number in the person's unit, for scales. */
 export const inUnit = (value: number, kind: QuantityKind): number => fromBase(value, unitOf(kind));
@@ -35,6 +35,8 @@ async function keepChoice(cookie: string, value: string): Promise<void> {
   document.cookie = `${cookie}=${encodeURIComponent(value)}; path=/; max-age=31536000; samesite=lax`;
   await invalidateAll();
 }
+export const chooseUnits = (choice: UnitChoice): Promise<void> =>
+  keepChoice('units', writeUnitChoice(choice));
 export const chooseUnit = (kind: QuantityKind, symbol: string): Promise<void> =>
-  keepChoice('units', writeUnitChoice({ ...unitChoice(), [kind]: symbol }));
+  chooseUnits({ ...unitChoice(), [kind]: symbol });
 export const chooseDates = (form: DateForm): Promise<void> => keepChoice('dates', form);
