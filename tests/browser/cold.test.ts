@@ -336,7 +336,7 @@ describe('units, search, photos', () => {
     await type('Coolant when it stopped', '92 C');
     // A 2.2 L engine: 82 °C above ambient · e^(−2 / 2.2) = 33.0 °C, which is 59.4 °F.
     expect(await textOf('[data-outcome]')).toMatch(
-      /at 197\.6\s°F it is 59\.4\s°F above ambient.*below 3\.6\s°F/
+      /at 198\s°F it is 59\s°F above ambient.*below 3\.6\s°F/
     );
     await (await button('Write it down')).click();
     await onLine('soak', 'fail');
@@ -383,6 +383,10 @@ describe('units, search, photos', () => {
     expect(await recorded(job, 'photo.attached')).toBe(1);
     const file = await (await fetch(`${server.address}/api/jobs/${await jobId(job)}/job.json`)).json();
     expect(file.photos).toHaveLength(1);
+    // The vehicle has it too: where a part sits is asked again at the next job.
+    const { vehicleId } = (await server.db.jobs.findOne({ where: { number: Number(job.split('/')[2]) } }))!;
+    await go(`/vehicles/${vehicleId}`);
+    await see(driver, By.css('section[aria-label="Photos"] img'));
   });
 
   it('signs entries with who was picked at the top', async () => {

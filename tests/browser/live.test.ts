@@ -99,9 +99,15 @@ describe('a live warm-up', () => {
     await (await body()).sendKeys('m');
     await (await button('Warm')).click();
     await driver.wait(async () => (await textOf('[data-marks]')).includes('hose warm'), WAIT_MS);
+    // The hose rush is done inside the run: one tap, with the coolant as it is now.
+    await (await button('Hot, in a rush')).click();
+    await driver.wait(async () => /rushed at \d+/.test(await textOf('[data-marks]')), WAIT_MS);
+    expect(
+      await server.db.events.count({ where: { kind: 'check.recorded', 'payload.check': 'hose-rush' } })
+    ).toBe(1);
     await (await button('Probe on the simulated hose')).click();
     await driver.wait(async () => /hose \d+.*by probe/.test(await textOf('[data-marks]')), WAIT_MS);
-    expect(await (await see(driver, By.css('[data-marks]'))).getAttribute('data-marks')).toBe('3');
+    expect(await (await see(driver, By.css('[data-marks]'))).getAttribute('data-marks')).toBe('4');
     await driver.wait(async () => /within|above|below/.test(await textOf('dl')), WARM_UP_MS);
 
     const alarm = await driver.wait(until.elementLocated(By.css('[data-alarm]')), WARM_UP_MS);
@@ -146,6 +152,7 @@ describe('a live warm-up', () => {
     expect(run.marks.map((m) => m.text)).toEqual([
       'Moved off',
       'hose warm',
+      expect.stringMatching(/^Hose hot: rushed at \d+(\.\d)? °C$/),
       expect.stringMatching(/^hose \d+(\.\d)? °C by probe$/)
     ]);
   });

@@ -8,6 +8,7 @@ import { cannotHave } from '../faults/registry';
 import type { CoolingOf, ThermalFact, ThermalState } from '../physics/heat/state';
 import type { LibraryCurve } from '../physics/thermistor/library';
 import type { CautionId } from '../measure/cautions';
+import type { Instrument } from '../measure/instruments';
 import type { Tool } from '../measure/tools';
 import { fieldsOf, type Field } from '../units/field';
 import type { Hands } from './hands';
@@ -155,6 +156,16 @@ interface CheckRule<R, Name extends string> {
   words(readings: R): string;
   /** What its form begins with, where that is not nothing. */
   begins?(known: KnownBefore): Partial<R>;
+  /** What the first row of its list begins with. */
+  beginsRow?(known: KnownBefore): Readonly<Record<string, unknown>>;
+}
+
+/** What other checks read of the coolant sensor. */
+export interface SensorKnown {
+  /** How far it was off where it was last held against a thermometer, °C; null where it was not. */
+  readonly offC: number | null;
+  /** The air it lay in where another was put in its place; null where none was. */
+  readonly air: { readonly celsius: number; readonly instrument: Instrument } | null;
 }
 
 /** What is known before a check is begun: what other checks asked is not asked again. */
@@ -163,8 +174,7 @@ interface KnownBefore {
   readonly sheet: SpecSheet | null;
   /** ISO 8601. */
   readonly now: string;
-  /** How far the coolant sensor was off where it was last held against a thermometer, °C; null where it was not. */
-  readonly sensorOffC: number | null;
+  readonly sensor: SensorKnown;
 }
 
 /** A check of the registry, whatever its readings are. */
@@ -191,6 +201,7 @@ export function defineCheck<R, Name extends string>(check: CheckWords & CheckRul
     speaksTo: [...new Set(Object.values(results).flatMap((r) => [...(r.for ?? []), ...(r.against ?? [])]))],
     fields: check.readings instanceof z.ZodObject ? fieldsOf(check.readings) : [],
     begins: (known) => check.begins?.(known) ?? {},
+    beginsRow: (known) => check.beginsRow?.(known) ?? {},
     judge: (readings, context) =>
       spoken(results, withSoak(check, check.judge(readings as R, context), context), context.sheet),
     refuse: (readings, sheet) => check.refuse?.(readings as R, sheet) ?? [],

@@ -17,6 +17,7 @@ import { CHECK_IDS, checkOf, isCheckId, type CheckId } from './registry';
 import { resultsOf } from './results';
 import { checksTable } from './table';
 import { thermalAt } from '../physics/heat/state';
+import { readWith } from '../measure/instruments';
 
 describe('the registry', () => {
   it('knows ids that are its own, and no words that every object has', () => {
@@ -74,7 +75,7 @@ describe('the registry', () => {
         heat: thermal,
         sheet: null,
         now: '2026-11-27T08:00:00.000Z',
-        sensorOffC: null
+        sensor: { offC: null, air: null }
       }) as Record<string, unknown>;
       for (const [path, value] of Object.entries(emptyOf(fields)))
         if (!(path in known)) expect([null, false, '', []], `${id}, ${path}`).toContainEqual(value);
@@ -89,11 +90,15 @@ describe('the registry', () => {
       ambientC: 11
     } as const;
     const heat = thermalAt([stopped], now, null);
-    const begin = (id: CheckId, sensorOffC: number | null) =>
-      checkOf(id).begins({ heat, sheet: null, now, sensorOffC });
+    const begin = (id: CheckId, offC: number | null) =>
+      checkOf(id).begins({ heat, sheet: null, now, sensor: { offC, air: null } });
     expect(begin('soak', null)).toMatchObject({ hoursStood: 13.5, lastC: 88 });
     expect(begin('ect-substitute', -11.96)).toEqual({ oldOffC: -12 });
     expect(begin('ect-substitute', null)).toEqual({ oldOffC: null });
+    const air = readWith(11.5, 'glass');
+    expect(checkOf('ect-ladder').beginsRow({ heat, sheet: null, now, sensor: { offC: null, air } })).toEqual(
+      air
+    );
   });
   it('has the table that the docs show', () => {
     expect(readFileSync('docs/checks.md', 'utf8')).toBe(checksTable());

@@ -14,6 +14,7 @@ import { relayBench } from './fan/relay-bench';
 import { controllerInOut, relaySocket } from './fan/relay-socket';
 import { relaySwap } from './fan/relay-swap';
 import { temperatureMap } from './flow/temperature-map';
+import { transmissionHeat } from './flow/transmission-heat';
 import { thermostatBath } from './thermostat/thermostat-bath';
 import { thermostatHeater } from './thermostat/thermostat-heater';
 import { BY_HAND } from './by-hand';
@@ -66,6 +67,7 @@ const CHECKS = {
   'clutch-electronic': clutchElectronic,
   'pump-command': pumpCommand,
   'heater-air': heaterAir,
+  'transmission-heat': transmissionHeat,
   'temperature-map': temperatureMap,
   'radiator-face': radiatorFace,
   'air-rise': airRise,

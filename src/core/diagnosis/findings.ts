@@ -12,7 +12,8 @@ import { sharesOf } from '../checks/results';
 import { TYPICAL_WEIGHT } from '../vehicle/limits';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { READ_FAULTS, sensorFinding } from './sensor-evidence';
-import type { NamedResult } from '../checks/check';
+import type { NamedResult, SensorKnown } from '../checks/check';
+import type { EctSubstituteReadings } from '../checks/sensor/ect-substitute';
 
 /** A point of a check that passed or stayed open weighs less than one of a finding. */
 const WEIGHT = { fail: 1, pass: 0.35, unclear: 0.5 } as const;
@@ -64,17 +65,20 @@ const readOfSensor = ({ check, byHand, readings, outcome }: JudgedCheck, sheet: 
     ? []
     : checkOf(check).sensorReadings(readings, sheet);
 
-/**
- * How far the coolant sensor was off, °C, where a check last held it in its own place against a thermometer; null where
- * none did. Other checks begin with it instead of asking.
- */
-export function sensorOffC(done: readonly JudgedCheck[], sheet: SpecSheet | null): number | null {
-  const seen = done
-    .toSorted((a, b) => a.at.localeCompare(b.at))
+/** What checks read of the coolant sensor, the last of them: other checks begin with it instead of asking. */
+export function sensorKnown(done: readonly JudgedCheck[], sheet: SpecSheet | null): SensorKnown {
+  const inOrder = done.toSorted((a, b) => a.at.localeCompare(b.at));
+  const last = inOrder
     .flatMap((judged) => readOfSensor(judged, sheet))
-    .filter((r) => r.of === 'both');
-  const last = seen.at(-1);
-  return last ? last.readsC - last.trueC : null;
+    .filter((r) => r.of === 'both')
+    .at(-1);
+  const substituted = inOrder.findLast(
+    (d) => d.check === 'ect-substitute' && !d.byHand && d.outcome.result !== 'void'
+  );
+  return {
+    offC: last ? last.readsC - last.trueC : null,
+    air: substituted ? (substituted.readings as EctSubstituteReadings).air : null
+  };
 }
 
 /** What the numbers of a check say by themselves, of what this vehicle can have. */

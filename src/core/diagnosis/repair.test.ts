@@ -16,7 +16,7 @@ import { closings } from './closings';
 import type { Proof } from './proof';
 import { costOfUncertainty } from './cost-of-uncertainty';
 import { hypothesesOf } from './hypotheses';
-import { heldBack, sheetOn, stepsOf, torqueOf } from './steps';
+import { canBeQuick, heldBack, sheetOn, stepsOf, torqueOf } from './steps';
 
 const finding = (llr: Finding['llr']): Finding => ({ id: 'f', title: 'f', says: '', llr, group: 'meter' });
 
@@ -116,6 +116,14 @@ describe('repairs', () => {
     for (const id of REPAIR_IDS)
       if (repairOf(id).drains)
         expect(stepsOf([id]).find((s) => s.id === 'cap-open')!.cautions).toContain('hot-cap');
+    // The sensor alone is changed for another without a drain; nothing is drained, and what spilled is filled up.
+    const quick = stepsOf(['ect-sensor'], true).map((s) => s.id);
+    expect(quick).toEqual(expect.arrayContaining(['ready', 'catch', 'ect-sensor/sensor-in', 'filled']));
+    expect(quick).not.toContain('drained');
+    expect(canBeQuick(['ect-sensor'], curlew)).toBe(true);
+    expect(canBeQuick(['ect-sensor', 'thermostat'], curlew)).toBe(false);
+    const low = { ...curlew, ect: { ...curlew.ect, location: 'Lower radiator hose' } };
+    expect(canBeQuick(['ect-sensor'], low)).toBe(false);
     const on = stepsOf(['thermostat']).find((s) => s.id === 'thermostat/housing-on')!;
     expect([torqueOf(on, curlew), torqueOf(on, null)]).toEqual([9, null]);
   });

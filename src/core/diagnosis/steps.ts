@@ -4,6 +4,7 @@ import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { ThermalState } from '../physics/heat/state';
 import { sayC } from '../units/say';
 import { repairOf, type RepairId } from '../vehicle/repairs';
+import { sitsLow } from '../physics/coolant/spill';
 
 /** One step of a repair, in the order it is done. */
 export interface RepairStep {
@@ -144,6 +145,23 @@ const OWN: Readonly<Record<RepairId, readonly RepairStep[]>> = {
   none: []
 };
 
+/** Instead of draining and filling: the sensor changed for another with the cap shut, and what it spilled filled up. */
+const QUICK: readonly RepairStep[] = [
+  cold('ready', 'Engine cold, pressure let off, cap shut again; the new one in the other hand', 'hot-cap'),
+  st('catch', 'A tray under it: what runs out is caught, and goes below', 'coolant')
+];
+const TOP_UP: readonly RepairStep[] = [
+  st('filled', 'Filled up to the mark; how much went in goes below', 'coolant'),
+  st('level-warm', 'Level looked at again after the first warm-up, on the cold engine'),
+  st('cold-leak', 'No leak on the cold engine, every joint that was opened looked at')
+];
+
+/** Whether a repair can be done without a drain: the sensor alone, where it sits high. */
+export const canBeQuick = (repairs: readonly RepairId[], sheet: SpecSheet | null): boolean =>
+  repairs.includes('ect-sensor') &&
+  repairs.every((id) => id === 'ect-sensor' || !repairOf(id).drains) &&
+  !sitsLow(sheet?.ect?.location);
+
 /** What ends every repair that is proven by a run. */
 const CLOSING: readonly RepairStep[] = [
   st('codes-cleared', 'Codes cleared, so that no failsafe lingers'),
@@ -151,15 +169,17 @@ const CLOSING: readonly RepairStep[] = [
 ];
 
 /**
- * The steps of one repair, or of several in one go, in order: one drain and one fill serve all that need them. An id
+ * The steps of one repair, or of several in one go, in order: one drain and one fill serve all that need them, or
+ * none, where what spills is filled up. An id
  * names its repair, so that a step is told apart wherever it stands.
  */
-export function stepsOf(repairs: readonly RepairId[]): RepairStep[] {
+export function stepsOf(repairs: readonly RepairId[], withoutDrain = false): RepairStep[] {
   const own = repairs.flatMap((id) => OWN[id].map((s) => ({ ...s, id: `${id}/${s.id}` })));
   if (own.length === 0) return [];
   const drains = repairs.some((id) => repairOf(id).drains);
   const cures = repairs.some((id) => id !== 'refer-on' && id !== 'sheet-correct');
-  return [...(drains ? DRAIN : []), ...own, ...(drains ? FILL : []), ...(cures ? CLOSING : [])];
+  const [before, after] = !drains ? [[], []] : withoutDrain ? [QUICK, TOP_UP] : [DRAIN, FILL];
+  return [...before, ...own, ...after, ...(cures ? CLOSING : [])];
 }
 
 /** The sheet's value for a step, N·m; null where it has none. */

@@ -6,6 +6,8 @@ import { REPAIR_IDS, repairOf, type RepairId } from '../vehicle/repairs';
 export const repairDoneSchema = z.object({
   repairs: z.array(z.enum(REPAIR_IDS)).min(1, 'Choose what was repaired').max(6),
   why: z.string().trim().max(500).default(''),
+  /** The sensor was changed for another without draining. */
+  withoutDrain: z.boolean().default(false),
   steps: z.array(z.string().max(80)).max(80).default([]),
   /** What was tightened with, N·m, by step. */
   torqueNm: z.record(z.string().max(80), z.number().positive('A torque is above 0').max(1000)).default({}),

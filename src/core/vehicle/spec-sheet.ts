@@ -116,6 +116,7 @@ export const specSheetSchema = z.looseObject({
       displacementL: amount('Displacement', 'volume', positive.max(40)).nullish(),
       coolantL: amount('Coolant', 'volume', positive.max(200)).nullish(),
       pump: choice('Coolant pump', { belt: 'by belt or gear', electric: 'electric' }).nullish(),
+      transmission: choice('Transmission', { manual: 'manual', automatic: 'automatic' }).nullish(),
       shutter: choice('Shutter before the radiator', {
         none: 'none',
         driven: 'driven by the control unit'
@@ -155,6 +156,7 @@ export const specSheetSchema = z.looseObject({
   ect: z
     .looseObject({
       location: words('Where it sits', 60).nullish(),
+      alsoReadBy: words('Also read by', 60, { hint: 'another control unit on its line' }).nullish(),
       curve: defineField(curveSchema, {
         label: 'Its curve is given by',
         choices: { beta: 'R at 25 °C and β', 'steinhart-hart': 'three constants', table: 'a table' }

@@ -9,8 +9,10 @@
     id: CheckId;
     fields: readonly Field[];
     byHand: boolean;
+    /** What the first row of a list begins with. */
+    firstRow: Readonly<Record<string, unknown>>;
   }
-  let { id, fields, byHand, readings = $bindable(), ...known }: Props = $props();
+  let { id, fields, byHand, firstRow, readings = $bindable(), ...known }: Props = $props();
   const picture = $derived(byHand ? undefined : pictureOf(id));
   const place = $derived(picture?.place ?? 'above');
   const after = $derived(place === 'large' || place === 'under');
@@ -61,6 +63,7 @@
             value={valueAt(readings, field.path)}
             wrong={(path) => known.problems[path]}
             onvalue={(v) => (readings = withValue(readings, field.path, v))}
+            {firstRow}
             tap
           />
         </div>

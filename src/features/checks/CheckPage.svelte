@@ -4,7 +4,7 @@
   import ShieldAlert from '@lucide/svelte/icons/shield-alert';
   import { untrack } from 'svelte';
   import { CAUTIONS, guardsInjury, type CautionId } from '$core/measure/cautions';
-  import type { CheckContext } from '$core/checks/check';
+  import type { CheckContext, SensorKnown } from '$core/checks/check';
   import { heldByGate } from '$core/checks/gate';
   import { checkOf, type CheckId } from '$core/checks/registry';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
@@ -38,8 +38,8 @@
     heat: ThermalState;
     /** Pictures of the job: those of this check are shown beside it. */
     photos: readonly PhotoLine[];
-    /** How far the coolant sensor was off when it was last held against a thermometer; null where it was not. */
-    sensorOffC: number | null;
+    /** What other checks read of the coolant sensor. */
+    sensor: SensorKnown;
     /** All readings of this check that stand, oldest first. */
     earlier: readonly JudgedCheck[];
     contextAt: (at: string, except: string | null) => CheckContext;
@@ -61,7 +61,7 @@
     minutes,
     heat,
     photos,
-    sensorOffC,
+    sensor,
     earlier,
     contextAt,
     liveRunId,
@@ -80,7 +80,7 @@
   /** The form before anything is typed: what the check begins with, and the rest open. */
   const begun = (): Record<string, unknown> => ({
     ...emptyOf(check.fields),
-    ...(check.begins({ heat, sheet, now, sensorOffC }) as object)
+    ...(check.begins({ heat, sheet, now, sensor }) as object)
   });
   let readings = $state(untrack(() => readDraft<Record<string, unknown>>(draftKey) ?? begun()));
   /** A correction of what the technician judged by hand is made by hand. */
@@ -269,6 +269,7 @@
             {id}
             {fields}
             {byHand}
+            firstRow={check.beginsRow({ heat, sheet, now, sensor })}
             bind:readings
             {sheet}
             {heat}

@@ -4,6 +4,8 @@
   import { repairFor } from '$core/faults/registry';
   import { sayChance } from '$core/base/text';
   import { untrack } from 'svelte';
+  import { spillOf } from '$core/physics/coolant/spill';
+  import { limitsOf } from '$core/vehicle/limits';
   import { CAUTIONS } from '$core/measure/cautions';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import { repairDoneSchema, repairTitles, type RepairDone } from '$core/record/repair-done';
@@ -11,7 +13,7 @@
   import { priceOf, sayMoney } from '$core/diagnosis/costs';
   import type { ShopCosts } from '$core/record/shop-costs';
   import { choiceOf } from '$core/diagnosis/decide';
-  import { heldBack, sheetOn, stepsOf, torqueOf } from '$core/diagnosis/steps';
+  import { canBeQuick, heldBack, sheetOn, stepsOf, torqueOf } from '$core/diagnosis/steps';
   import { MOST_PCT } from '$core/physics/coolant/mixture';
   import { coolantServiceSchema, type CoolantService } from '$core/record/coolant-service';
   import type { Quote } from '$core/record/decision';
@@ -44,6 +46,7 @@
   const start = (): RepairDone => ({
     repairs: again ? [] : proposed.filter((id) => id !== 'none'),
     why: '',
+    withoutDrain: false,
     steps: [],
     torqueNm: {},
     parts: []
@@ -84,7 +87,10 @@
     ].filter((id) => id !== 'none')
   );
   const others = $derived(REPAIR_IDS.filter((id) => id !== 'none' && !listed.includes(id)));
-  const steps = $derived(stepsOf(form.repairs));
+  const quickAble = $derived(canBeQuick(form.repairs, sheet));
+  const withoutDrain = $derived(quickAble && form.withoutDrain);
+  const spill = $derived(spillOf(limitsOf(sheet).coolantL.value));
+  const steps = $derived(stepsOf(form.repairs, withoutDrain));
   const priced = $derived(priceOf(form.repairs, costs));
   const choice = $derived(form.repairs.length > 0 ? choiceOf(form.repairs, now, costs) : null);
   const open = $derived(steps.filter((s) => !form.steps.includes(s.id)).length);
@@ -122,7 +128,9 @@
     event.preventDefault();
     const kept = new Set(steps.map((s) => s.id));
     const { coolant, ...repair } = $state.snapshot(form);
-    const drained = steps.some((s) => s.id === 'drained') && (coolant.outL !== null || coolant.inL !== null);
+    const drained =
+      steps.some((s) => s.id === 'drained' || s.id === 'catch') &&
+      (coolant.outL !== null || coolant.inL !== null);
     const service = drained
       ? coolantServiceSchema.safeParse({
           outL: coolant.outL ?? 0,
@@ -135,6 +143,7 @@
       : null;
     const read = repairDoneSchema.safeParse({
       ...repair,
+      withoutDrain,
       steps: form.steps.filter((s) => kept.has(s)),
       parts: form.repairs.flatMap((id) => partOf(id) ?? [])
     });
@@ -182,6 +191,24 @@
       </p>
     {/if}
   </div>
+  {#if quickAble}
+    <Tick
+      label="Change it without a drain"
+      value={withoutDrain}
+      onvalue={(v) => (form.withoutDrain = v === true)}
+    >
+      <span
+        >Change it without a drain<span class="text-ink-2 block text-sm"
+          >Cap shut, the new one ready: {shown(spill.leastL, 'volume', 2)} to {shown(
+            spill.mostL,
+            'volume',
+            2
+          )}
+          runs out, and as much goes in again.</span
+        ></span
+      >
+    </Tick>
+  {/if}
   {#if steps.length > 0}
     <ol class="space-y-1" aria-label="Steps">
       {#each steps as step (step.id)}
@@ -229,7 +256,7 @@
         >All done as it should be ({toTick.length})</button
       >
     {/if}
-    {#if steps.some((s) => s.id === 'drained')}
+    {#if steps.some((s) => s.id === 'drained' || s.id === 'catch')}
       <CoolantAmounts bind:amounts={form.coolant} holdsL={sheet?.engine?.coolantL ?? null} />
     {/if}
     {#each form.repairs.filter((id) => repairOf(id).price !== null) as id (id)}

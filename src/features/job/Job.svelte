@@ -4,7 +4,7 @@
   import { page } from '$app/state';
   import CheckPage from '$features/checks/CheckPage.svelte';
   import { checkOf, isCheckId, type CheckId } from '$core/checks/registry';
-  import { sensorOffC } from '$core/diagnosis/findings';
+  import { sensorKnown } from '$core/diagnosis/findings';
   import { refusedBy } from '$core/diagnosis/refused';
   import { activeEvents } from '$core/record/active';
   import { describeEvent } from '$core/record/describe-event';
@@ -148,7 +148,7 @@
       minutes={minutesOf(open, known.shop.checks)}
       {heat}
       photos={jobState.photos}
-      sensorOffC={sensorOffC(entered, sheet)}
+      sensor={sensorKnown(entered, sheet)}
       earlier={entered.filter((j) => j.check === open)}
       contextAt={(at, except) => shown.contextOf(open, at, except)}
       liveRunId={jobState.live?.source.kind === 'adapter' ? jobState.live.runId : null}

@@ -28,7 +28,7 @@
     live: LiveRun;
     sheet: SpecSheet;
     knownGood: readonly Learned[];
-    write: (body: EventInput) => Promise<Answer>;
+    write: (body: EventInput, id?: string) => Promise<Answer>;
     onended: (runId: string | null) => void;
   }
   let { jobId, live, sheet, knownGood, write, onended }: Props = $props();
@@ -114,6 +114,25 @@
     )
   );
   const HOSE = ['Cold', 'Warm', 'Hot'] as const;
+
+  /** The hose rush is done where the engine warms up anyway: a mark, and the check with it. A second tap corrects it. */
+  let rushId: string | null = null;
+  async function hoseRushed() {
+    if (!moment) return;
+    const readings = {
+      felt: 'rush',
+      coolantC: moment.coolantC,
+      by: 'hand',
+      coolantBy: live.source.kind === 'typed' && live.source.instrument.kind !== 'scan' ? 'probe' : 'scan'
+    };
+    const eventId = crypto.randomUUID();
+    const payload = { check: 'hose-rush', readings, replaces: rushId } as const;
+    const answer = await write({ kind: 'check.recorded', payload }, eventId);
+    problems = answer.ok ? [] : answer.problems;
+    if (!answer.ok) return;
+    rushId = eventId;
+    await mark('hose', `rushed at ${shown(moment.coolantC, 'temperature')}`);
+  }
   const alarming = $derived(moment?.level === 'stop' && !silenced);
   const big = $derived(moment ? inUnit(moment.coolantC, 'temperature').toFixed(0).replace('-', '−') : '–');
 </script>
@@ -245,6 +264,9 @@
             class="btn min-h-14 px-2"
             onclick={() => mark('plain', `hose ${feel.toLowerCase()}`)}>{feel}</button
           >{/each}
+        <button class="btn col-span-3 min-h-14" disabled={!moment} onclick={hoseRushed}
+          >Hot, in a rush: coolant now</button
+        >
       </div>
       <div class="mt-2">
         <BenchRead

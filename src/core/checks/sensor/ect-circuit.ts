@@ -43,12 +43,29 @@ const readings = z
       label: 'Ground drop',
       quantity: 'voltage',
       hint: 'bridged, to battery −'
-    }).nullable()
+    }).nullable(),
+    /** A second control unit on the line has a pull-up of its own: unplugged, it must not change the reading. */
+    otherUnit: defineField(z.enum(['stays', 'jumps']), {
+      label: 'With the other unit on its line unplugged, the reading',
+      choices: { stays: 'Stays', jumps: 'Jumps to where it belongs' },
+      bad: ['jumps'],
+      blank: 'not tried, or no other unit'
+    })
+      .nullable()
+      .default(null)
   })
-  .refine((r) => r.unpluggedC !== null || r.bridgedC !== null || r.openV !== null || r.signalV !== null, {
-    message: 'Take the plug off and read, bridge its pins and read, or measure the open plug',
-    path: ['unpluggedC']
-  });
+  .refine(
+    (r) =>
+      r.unpluggedC !== null ||
+      r.bridgedC !== null ||
+      r.openV !== null ||
+      r.signalV !== null ||
+      r.otherUnit !== null,
+    {
+      message: 'Take the plug off and read, bridge its pins and read, or measure the open plug',
+      path: ['unpluggedC']
+    }
+  );
 export type EctCircuitReadings = z.infer<typeof readings>;
 
 /** How close to its default a reading comes for the extreme to be reached, °C. */
@@ -65,7 +82,9 @@ const WORTH_TELLING = 0.05;
 /** Which element of the circuit fits what was measured, and what to measure next to tell the leaders apart. */
 function elementsOf(r: EctCircuitReadings, sheet: SpecSheet | null) {
   const probes = sensorProbes(sheet);
-  const taken = Object.entries(r).flatMap(([key, value]) => (value === null ? [] : [{ key, value }]));
+  const taken = Object.entries(r).flatMap(([key, value]) =>
+    typeof value === 'number' ? [{ key, value }] : []
+  );
   const ranked = rankElements(SENSOR_CIRCUIT_FAULTS, probes, taken);
   return { ranked, next: nextProbe(ranked, probes, taken) };
 }
@@ -81,6 +100,11 @@ export const ectCircuit = defineCheck({
   gate: 'none',
   results: {
     sound: { against: ['ect-wiring'] },
+    otherUnit: {
+      seen: 'another control unit pulls at its line',
+      for: ['ect-wiring'],
+      against: ['ect-wrong-part']
+    },
     notReached: { seen: 'an extreme is not reached', for: ['ect-wiring'], against: ['ect-wrong-part'] }
   },
   strength: strength(0.95, 0.004, 0.04, 'meter', 'Both extremes of the circuit are forced'),
@@ -123,6 +147,12 @@ export const ectCircuit = defineCheck({
       wrong.push(`the open plug has ${say(r.openV, 'voltage')} and not its reference`);
     if (r.groundV !== null && Math.abs(r.groundV) > GROUND_LIMIT_V)
       wrong.push('the ground lies above battery minus');
+    if (r.otherUnit === 'jumps')
+      return outcome(
+        'fail',
+        `${sheet?.ect?.alsoReadBy ?? 'Another control unit'} pulls at its line: unplugged, the reading jumps to where it belongs`,
+        { numbers, found: ['otherUnit'] }
+      );
     const { ranked, next } = elementsOf(r, sheet);
     const told = ranked
       .filter((e) => e.probability >= WORTH_TELLING)
@@ -194,7 +224,15 @@ function simulatePlug(h: Hands): EctCircuitReadings {
       ];
     })
   ) as Partial<EctCircuitReadings>;
-  return { unpluggedC: null, bridgedC: null, openV: null, signalV: null, groundV: null, ...read };
+  return {
+    unpluggedC: null,
+    bridgedC: null,
+    openV: null,
+    signalV: null,
+    groundV: null,
+    otherUnit: null,
+    ...read
+  };
 }
 
 /** Sizes go from 30 Ω to 20 kΩ by even steps of the logarithm. */

@@ -159,6 +159,8 @@ export const ectLadder = defineCheck({
     'ect-wrong-part': share(0.9, 0.006, 0.06, 'Some families lie near each other')
   }),
   readings,
+  // The old sensor lies in the air that the substitution measured: its ohms there are the first rung.
+  beginsRow: ({ sensor: { air } }) => air ?? {},
   sensorReadings(r, sheet) {
     const curve = sheet?.ect?.curve;
     const circuit = circuitOf(sheet);

@@ -53,7 +53,7 @@ export const ectSubstitute = defineCheck({
     'ect-wiring': share(0.65, 0.004, 0.3, 'A good sensor that is off as well')
   }),
   readings,
-  begins: ({ sensorOffC }) => ({ oldOffC: sensorOffC === null ? null : Math.round(10 * sensorOffC) / 10 }),
+  begins: ({ sensor: { offC } }) => ({ oldOffC: offC === null ? null : Math.round(10 * offC) / 10 }),
   sensorReadings: ({ substituteC, air, oldOffC }) => [
     {
       readsC: substituteC,

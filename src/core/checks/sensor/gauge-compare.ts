@@ -24,6 +24,13 @@ const readings = z
       takenWith: { place: 'housing', choices: ['contact', 'infrared', 'infrared-bright', 'glass'] },
       bench: { instrument: 'probe', place: 'outlet' }
     }).nullable(),
+    /** Whether the needle is alone: gauges of one cluster share their supply and their ground. */
+    others: defineField(z.enum(['right', 'lazy']), {
+      label: 'The other needles, fuel or oil',
+      choices: { right: 'As they should be', lazy: 'Low or slow as well' }
+    })
+      .nullable()
+      .default(null),
     /** The gauge’s own circuit, where it was measured too. */
     sender: circuitReadings(['gauge']).nullable().default(null)
   })
@@ -121,7 +128,7 @@ export const gaugeCompare = defineCheck({
     )
   }),
   readings,
-  begins: () => ({ sender: null }),
+  begins: () => ({ sender: null, others: null }),
   refuse: (r, sheet) => [
     ...[refuseHotter('thermometer.celsius', r.thermometer?.celsius ?? null, sheet)].filter(
       (p) => p !== undefined
@@ -145,7 +152,8 @@ export const gaugeCompare = defineCheck({
     // A law that nobody gave is a guess: a needle near it is unusual at most. Far from it no gauge of any kind stands.
     const guessed = judged.found.includes('needle') && !gaugeLawOf(sheet).own;
     const near = guessed && outsideBy(r, sheet) < ANY_GAUGE_C;
-    return withSender(near ? unusual(judged, 'law of the gauge', 'gauge.points') : judged, r.sender);
+    const needle = withOthers(near ? unusual(judged, 'law of the gauge', 'gauge.points') : judged, r.others);
+    return withSender(needle, r.sender);
   },
   facts: (r, at) =>
     r.thermometer ? [{ kind: 'measured', at, coolantC: r.thermometer.celsius, ambientC: null }] : [],
@@ -162,6 +170,7 @@ export const gaugeCompare = defineCheck({
       needlePct: Math.round(Math.min(100, Math.max(0, needle))),
       scanC: reads,
       thermometer: readWith(h.reads(engine, 'probe', 'sensor-housing')!, 'contact'),
+      others: null,
       sender: null
     };
   },
@@ -178,6 +187,19 @@ export const gaugeCompare = defineCheck({
 
 /** Where the needle lies, its circuit says which part of it; where the needle is right, its circuit is a remark. */
 type Found = keyof typeof SCAN_OFF | 'coldest' | 'needle' | 'needleAgrees' | 'allAgree';
+
+/** Needles that are lazy together have something in common, and that is neither engine nor sender. */
+function withOthers(needle: Judged<Found>, others: GaugeCompareReadings['others']): Judged<Found> {
+  if (others === null) return needle;
+  const shared = 'what the gauges share, the supply or the ground of the cluster, before the sender';
+  if (others === 'lazy')
+    return needle.found.includes('needle')
+      ? { ...needle, says: `${needle.says}. Other needles are lazy too: ${shared}` }
+      : { ...needle, doubts: [...needle.doubts, `Other needles are lazy: look at ${shared}`] };
+  return needle.found.includes('needle')
+    ? { ...needle, says: `${needle.says}. The other needles are right: its sender or its wire first` }
+    : needle;
+}
 
 function withSender(needle: Judged<Found>, sender: GaugeCompareReadings['sender']): Judged<Found> {
   if (!sender) return needle;

@@ -4,6 +4,7 @@ import { normalDraw, seeded } from '../../base/random';
 import { plainText } from '../../units/say';
 import { resistanceAt } from '../../physics/thermistor/curve';
 import { instrumentOf } from '../../measure/instruments';
+import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { checkOf } from '../registry';
 
 const cold = context([], curlew);
@@ -189,6 +190,19 @@ describe('ECT circuit', () => {
     const settled = read({ signalV: 5.0 });
     expect(settled.numbers.find((n) => n.name === 'Ground wire open')!.value).toMatch(/^(7|8|9)\d %$/);
   });
+  it('finds another control unit that pulls at the line, by its name', () => {
+    const unplugged = (otherUnit: 'stays' | 'jumps', sheet: SpecSheet) =>
+      judge(
+        'ect-circuit',
+        { unpluggedC: null, bridgedC: null, openV: null, signalV: null, groundV: null, otherUnit },
+        context([], sheet)
+      );
+    const shared = { ...curlew, ect: { ...curlew.ect, alsoReadBy: 'The cluster' } };
+    const o = unplugged('jumps', shared);
+    expect([o.result, faults(o, 'for')]).toEqual(['fail', ['ect-wiring']]);
+    expect(o.says).toMatch(/^The cluster pulls at its line/);
+    expect(unplugged('stays', shared).result).toBe('unclear');
+  });
   it('says what is wrong where both extremes miss', () => {
     const { says } = circuit(30, 70);
     expect(says).toContain('unplugged it does not read open');
@@ -256,6 +270,17 @@ describe('gauge against scan', () => {
   ] as const)('needle at %i %%, scan %s, thermometer %s: %s', (needle, scan, truth, result, blamed) => {
     const o = compare(needle, scan, truth);
     expect([o.result, faults(o, 'for')]).toEqual([result, [...blamed]]);
+  });
+  it('tells several lazy needles from one: what they share comes before the sender', () => {
+    const said = (needlePct: number, others: 'right' | 'lazy') =>
+      judge('gauge-compare', { needlePct, scanC: 91, thermometer: taken(90, 'contact'), others }, cold);
+    expect(said(10, 'lazy').says).toMatch(/supply or the ground of the cluster, before the sender$/);
+    expect(said(10, 'right').says).toMatch(/its sender or its wire first$/);
+    // A needle that is right among lazy ones is no finding, and is told.
+    expect(said(50, 'lazy')).toMatchObject({
+      result: 'pass',
+      doubts: [expect.anything(), expect.stringContaining('Other needles are lazy')]
+    });
   });
   it('reads the needle by the vehicle’s own law where its sheet has one', () => {
     const own = context([], {

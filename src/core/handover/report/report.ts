@@ -242,7 +242,7 @@ const proven = (proof: Proof): ReportTable => ({
 
 function done(state: JobState, sheet: SpecSheet | null, date: ReportParts['date']): string[] {
   const items = state.repairs.flatMap(({ at, who, done: r }) => {
-    const steps = stepsOf(r.repairs);
+    const steps = stepsOf(r.repairs, r.withoutDrain);
     const left = steps.filter((s) => !r.steps.includes(s.id));
     const parts = r.parts
       .filter((p) => p.partNo || p.supplier)

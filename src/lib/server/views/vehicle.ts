@@ -11,6 +11,16 @@ export async function vehicleOr404(id: string) {
   return vehicle;
 }
 
+const PHOTOS_SHOWN = 24;
+
+/** Photos of a vehicle's jobs, those of the last job first: where its parts sit, and how they were found. */
+export const vehiclePhotos = (db: Database, vehicleId: string) =>
+  db.sequelize.query<{ id: string; caption: string; job: number }>(
+    `SELECT p.id, p.caption, j.number AS job FROM photos p JOIN jobs j ON j.id = p.job_id
+     WHERE j.vehicle_id = :vehicleId AND j.active AND p.active ORDER BY j.number DESC, p.id LIMIT ${PHOTOS_SHOWN}`,
+    { replacements: { vehicleId }, type: QueryTypes.SELECT }
+  );
+
 /** The vehicles whose sheets another may begin with. */
 export const vehiclesWithSheet = (db: Database) =>
   db.sequelize.query<{ id: string; title: string }>(

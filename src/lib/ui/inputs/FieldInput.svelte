@@ -13,8 +13,10 @@
     at?: string;
     /** Choices are tapped: for a hand that is at an engine. */
     tap?: boolean;
+    /** What the first row of a list begins with. */
+    firstRow?: Readonly<Record<string, unknown>>;
   }
-  let { field, value, wrong, onvalue, at = field.path, tap = false }: Props = $props();
+  let { field, value, wrong, onvalue, at = field.path, tap = false, firstRow }: Props = $props();
   const rows = $derived((value ?? []) as Record<string, unknown>[]);
 
   /** A part with another value in it; none where nothing is left in it. */
@@ -59,7 +61,7 @@
     </fieldset>
   {/each}
 {:else if field.kind === 'rows'}
-  <RowsInput {field} {rows} {wrong} {onvalue} />
+  <RowsInput {field} {rows} {firstRow} {wrong} {onvalue} />
 {:else}
   <LeafInput {field} {value} {wrong} {onvalue} {at} {tap} />
 {/if}

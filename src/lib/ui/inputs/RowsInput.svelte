@@ -15,11 +15,13 @@
   interface Props {
     field: Extract<Field, { kind: 'rows' }>;
     rows: readonly Row[];
+    /** What the first row begins with. */
+    firstRow?: Row;
     /** What is wrong, by the path within the record. */
     wrong: (path: string) => string | undefined;
     onvalue: (rows: readonly Row[]) => void;
   }
-  let { field, rows, wrong, onvalue }: Props = $props();
+  let { field, rows, firstRow, wrong, onvalue }: Props = $props();
 
   const stamp = $derived(field.fields.find((f) => f.kind === 'quantity' && f.stamped));
   const typed = $derived(field.fields.filter((f) => f.kind !== 'instrument' && f.kind !== 'choice'));
@@ -39,7 +41,7 @@
       ])
     );
   }
-  let draft = $state.raw<Row>(untrack(first));
+  let draft = $state.raw<Row>(untrack(() => (rows.length === 0 ? { ...first(), ...firstRow } : first())));
 
   /** When the first row was typed: the watch of the others runs by itself. */
   let began = $state<number | null>(null);
