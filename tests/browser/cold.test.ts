@@ -335,9 +335,7 @@ describe('units, search, photos', () => {
     await type('Ambient', '50');
     await type('Coolant when it stopped', '92 C');
     // A 2.2 L engine: 82 °C above ambient · e^(−2 / 2.2) = 33.0 °C, which is 59.4 °F.
-    expect(await textOf('[data-outcome]')).toMatch(
-      /at 198\s°F it is 59\s°F above ambient.*below 3\.6\s°F/
-    );
+    expect(await textOf('[data-outcome]')).toMatch(/at 198\s°F it is 59\s°F above ambient.*below 3\.6\s°F/);
     await (await button('Write it down')).click();
     await onLine('soak', 'fail');
     const [event] = await server.db.events.findAll({

@@ -1,7 +1,7 @@
 /** How a person writes dates, by the locale that writes so. */
 export const DATE_FORMS = {
-  'en-GB': '27 Nov 2026, 14:05',
-  'en-US': 'Nov 27, 2026, 2:05 PM',
+  'en-GB': '27 Nov, 14:05',
+  'en-US': 'Nov 27, 2:05 PM',
   'sv-SE': '2026-11-27 14:05'
 } as const;
 export type DateForm = keyof typeof DATE_FORMS;
@@ -34,8 +34,10 @@ function formatter(zone: string, shape: keyof typeof SHAPES, form: DateForm): In
   const key = `${form} ${zone} ${shape}`;
   const numbers = form === 'sv-SE' ? NUMBERS_ONLY[shape] : undefined;
   const locale = form === 'sv-SE' && !numbers ? 'en-GB' : form;
-  const made =
-    formatters.get(key) ?? new Intl.DateTimeFormat(locale, { timeZone: zone, ...(numbers ?? SHAPES[shape]) });
+  const options: Intl.DateTimeFormatOptions = { timeZone: zone, ...(numbers ?? SHAPES[shape]) };
+  // A twelve-hour clock has no leading zero.
+  if (form === 'en-US' && options.hour) options.hour = 'numeric';
+  const made = formatters.get(key) ?? new Intl.DateTimeFormat(locale, options);
   formatters.set(key, made);
   return made;
 }

@@ -211,7 +211,8 @@ export function heldBack(
   if (heat.running) return 'The engine runs';
   if (step.needs === 'stopped' || heat.safeToOpen !== false) return null;
   const open = sayC(limitsOf(sheet).openCapC.value);
-  return heat.coolantC === null
-    ? `Too hot to open: below ${open} first`
+  if (heat.coolantC === null) return `Too hot to open: below ${open} first`;
+  return heat.coolantC < limitsOf(sheet).openCapC.value
+    ? `About ${sayC(heat.coolantC)} by now, and by a slow engine still above ${open}: measure it first`
     : `About ${sayC(heat.coolantC)}: below ${open} first`;
 }

@@ -17,6 +17,8 @@ const LEAST_RISE_C = 15;
 const LOOKED_AT = 5000;
 /** No log goes on over a pause like this: two logs in one file, or a clock that was set. */
 const LONGEST_PAUSE_S = 48 * 3600;
+/** A clock that was never set begins in some year before this. */
+const CLOCK_SET_SINCE = 2005;
 /** Beyond it a time is no time at all. */
 const NO_TIME_S = 400 * 86_400;
 /** Read in °C these are a hot engine, in °F one that is hardly warm: the values alone do not tell. */
@@ -28,7 +30,8 @@ export function doubtsOf({
   ect,
   column,
   doubtful,
-  timeHeader
+  timeHeader,
+  startedAt
 }: {
   readonly t: Float64Array;
   readonly ect: Float32Array;
@@ -36,6 +39,8 @@ export function doubtsOf({
   /** Its unit was supposed. */
   readonly doubtful: boolean;
   readonly timeHeader: string;
+  /** When it began, by the file or by hand, ISO 8601; undefined where nobody says. */
+  readonly startedAt: string | undefined;
 }): Doubt[] {
   const doubts: Doubt[] = [];
   const pause = t.findIndex((s, i) => i > 0 && !(s - t[i - 1] <= LONGEST_PAUSE_S));
@@ -57,6 +62,12 @@ export function doubtsOf({
     doubts.push({
       field: column.header,
       message: `has no unit, and ${hottest.toFixed(0)} may be °C or °F; choose its unit`,
+      may: true
+    });
+  if (startedAt !== undefined && startedAt.slice(0, 4) < String(CLOCK_SET_SINCE))
+    doubts.push({
+      field: 'Recorded on',
+      message: `is ${startedAt.slice(0, 10)}; was the clock of the reader ever set? Give the day it was recorded on`,
       may: true
     });
   return doubts;

@@ -197,7 +197,8 @@ export function importLog(
     ect: channels.ect_c!,
     column: targets.find((g) => g.channel.key === 'ect_c')!,
     doubtful: layout.columns.some((c) => c.use.kind === 'channel' && c.use.channel === 'ect_c' && c.doubtful),
-    timeHeader: layout.columns[timeCell].header
+    timeHeader: layout.columns[timeCell].header,
+    startedAt
   });
   const refused = doubts.filter((d) => !d.may || !options.asItIs);
   if (refused.length > 0)

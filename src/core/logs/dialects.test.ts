@@ -242,6 +242,19 @@ describe('what no engine does', () => {
     expect(column(read(to(195)), 'ect_c')!.at(-1)).toBeCloseTo(90.6, 1);
   });
 
+  it('is asked about: a date in 1999, of a clock that was never set', () => {
+    const text = (year: number) => `Date: ${year}-03-12 08:00:00\n${warm('s', String)}`;
+    expect(refused(text(1999))).toEqual([
+      {
+        field: 'Recorded on',
+        message: 'is 1999-03-12; was the clock of the reader ever set? Give the day it was recorded on',
+        ask: true
+      }
+    ]);
+    expect(read(text(1999), { asItIs: true }).startedAt).toContain('1999-03-12');
+    expect(read(text(2026)).startedAt).toContain('2026-03-12');
+  });
+
   it('is refused: a time that jumps by days, or by more than there is', () => {
     for (const far of ['260000', '1e300', '99999999999'])
       expect(refused(`t_s,ect_c\n0,20\n1,21\n2,22\n${far},23\n`)[0]).toMatchObject({ field: 't_s' });
