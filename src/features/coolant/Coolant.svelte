@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { limitsOf } from '$core/vehicle/limits';
   import Select from '$lib/ui/inputs/Select.svelte';
   import { untrack } from 'svelte';
   import { ambientKpa, boilingC } from '$core/physics/coolant/boiling';
@@ -34,7 +35,12 @@
   const USUAL = { pct: 50, capKPa: 100, volumeL: 6 };
   const pct = $derived(Math.min(MOST_PCT, Math.max(0, typedPct ?? last?.service.nowPct ?? USUAL.pct)));
   const capKPa = $derived(typedCapKPa ?? vehicle?.sheet?.cap?.kPa ?? USUAL.capKPa);
-  const volumeL = $derived(typedVolumeL ?? vehicle?.sheet?.engine?.coolantL ?? USUAL.volumeL);
+  /** A filling follows from a displacement; of an engine of which neither is known it is asked, never guessed. */
+  const volumeL = $derived.by(() => {
+    if (typedVolumeL !== null || !vehicle) return typedVolumeL ?? USUAL.volumeL;
+    const { displacementL, coolantL } = limitsOf(vehicle.sheet);
+    return displacementL.origin === 'given' || coolantL.origin === 'given' ? coolantL.value : null;
+  });
   const airKPa = $derived(ambientKpa(altitudeM ?? 0));
 
   const openC = $derived(boilingC(pct / 100, 0, airKPa));
@@ -91,7 +97,11 @@
             label="Filling"
             kind="volume"
             bind:value={typedVolumeL}
-            hint={typedVolumeL === null ? `${shown(volumeL, 'volume')} taken` : ''}
+            hint={volumeL === null
+              ? 'how much this engine holds'
+              : typedVolumeL === null
+                ? `${shown(volumeL, 'volume')} taken`
+                : ''}
           />
         </div>
       {/key}
@@ -135,7 +145,15 @@
     </section>
     <div class="grid items-start gap-4 xl:grid-cols-2">
       {#key `${vehicleId}/${last?.at}`}
-        <Drains {volumeL} fromPct={pct} {needed} />
+        {#if volumeL === null}
+          <section class="card text-ink-2 p-4" aria-label="Drain and fill">
+            <h2 class="text-ink">Drain and fill</h2>
+            <p class="mt-2">
+              Type the filling of this engine: its sheet gives neither that nor its displacement, and nothing
+              is guessed.
+            </p>
+          </section>
+        {:else}<Drains {volumeL} fromPct={pct} {needed} />{/if}
         <NextChange {today} services={mine} plan={vehicle?.sheet?.coolantChange ?? null} />
       {/key}
     </div>

@@ -15,7 +15,8 @@
   interface Props {
     job: CoolantJob;
     pct: number;
-    volumeL: number;
+    /** Null where nobody knows what the engine holds. */
+    volumeL: number | null;
     last: CoolantService | null;
   }
   let { job, pct, volumeL, last }: Props = $props();
@@ -31,7 +32,7 @@
 
   /** By the balance of what stayed in and what was poured in, where it was not measured. */
   const reckoned = $derived(
-    outL === null || inL === null || withPct === null
+    volumeL === null || outL === null || inL === null || withPct === null
       ? null
       : ((volumeL - outL) * pct + inL * withPct) / Math.max(0.1, volumeL - outL + inL)
   );

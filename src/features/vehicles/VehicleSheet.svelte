@@ -35,9 +35,15 @@
       }));
     return [{ name: field.label, value: fieldText(field, value, write), measured }];
   }
+  /** How large an engine is that nobody described, no page says: a V8 is no 1.8. */
+  const SIZE = $derived(
+    sheet?.engine?.displacementL == null ? ['engine.displacementL', 'engine.coolantL'] : []
+  );
   /** What is taken for a field that is not given, and whose word that is. */
   const supposed = $derived(
-    Object.values(limitsOf(sheet)).filter((l) => l.origin !== 'given' && typeof l.value === 'number')
+    Object.values(limitsOf(sheet)).filter(
+      (l) => l.origin !== 'given' && typeof l.value === 'number' && !SIZE.includes(l.field)
+    )
   );
   function supposedRow(field: Field) {
     const limit = supposed.find((l) => l.field === field.path);
