@@ -8,7 +8,11 @@ export default defineConfig({
     outDir: 'dist/workers',
     target: 'node20',
     rollupOptions: {
-      input: { import: 'src/lib/workers/import.ts', case: 'src/lib/workers/case.ts' },
+      input: {
+        import: 'src/lib/workers/import.ts',
+        case: 'src/lib/workers/case.ts',
+        'open-files': 'src/lib/workers/open-files.ts'
+      },
       output: { entryFileNames: '[name].js', format: 'es' },
       external: [...builtinModules, /^node:/]
     }

@@ -101,6 +101,55 @@ use_database() {
     DATABASE_URL="postgres://pyrethos:$(cat "$folder/password")@127.0.0.1:$(sed -n 4p "$folder/data/postmaster.pid")/postgres"
   else
     pg_begin "$folder"
+    own_cluster=yes
     trap 'pg_end "$(data_folder)"' EXIT
   fi
+}
+
+# The lock that every server shares and a restore takes alone (src/lib/server/db/hold.ts).
+HOLD_LOCK=7309002
+
+# count_rows FILE: each table of a backup with its rows, as the file holds them.
+count_rows() {
+  "$PG_BIN/pg_restore" --data-only --file=- "$1" | awk '/^COPY public\./ { t = $2; sub(/^public\./, "", t); n = 0; on = 1; next } on && /^\\\.$/ { print t, n; on = 0; next } on { n++ }' | sort
+}
+
+# count_tables "NAMES": the same of tables in the database at DATABASE_URL.
+count_tables() {
+  local table
+  for table in $1; do
+    echo "$table $("$PG_BIN/psql" --quiet --no-psqlrc --tuples-only --no-align --dbname="$DATABASE_URL" --command="SELECT count(*) FROM public.$table")"
+  done | sort
+}
+
+# proves_itself FILE: restores a backup into a database of its own beside the one it is of, and counts. Where the role
+# may make no database, the file is read through and counted against nothing.
+proves_itself() {
+  local name="pyrethos_proof_$$" url good=
+  "$PG_BIN/psql" --quiet --no-psqlrc --dbname="$DATABASE_URL" --command="CREATE DATABASE $name" >/dev/null 2>&1 || { count_rows "$1" >/dev/null; return; }
+  url=$(printf '%s' "$DATABASE_URL" | sed -E "s#(://[^/]*/)[^?]*#\1$name#")
+  if "$PG_BIN/pg_restore" --no-owner --no-privileges --exit-on-error --single-transaction --dbname="$url" "$1" &&
+    [ "$(count_rows "$1")" = "$(DATABASE_URL=$url count_tables "$(count_rows "$1" | cut -d' ' -f1)")" ]; then good=yes; fi
+  "$PG_BIN/psql" --quiet --no-psqlrc --dbname="$DATABASE_URL" --command="DROP DATABASE $name" >/dev/null 2>&1 || true
+  [ -n "$good" ]
+}
+
+# Locked with AES-256-GCM by a key that scrypt makes of the passphrase; the mark at its beginning tells it from others.
+is_encrypted() { [ "$(head -c 12 "$1")" = 'PYRETHOS-GCM' ]; }
+encrypt_backup() { node bin/backup-key.mjs lock "$1" "$2"; }
+decrypt_backup() { node bin/backup-key.mjs open "$1" "$2"; }
+
+# keep_backups FOLDER: the newest of each of the last seven days and of the last five weeks; the others go.
+keep_backups() {
+  ls -1 "$1"/pyrethos-*.backup 2>/dev/null | sort -r | node -e '
+    const files = require("fs").readFileSync(0, "utf8").split("\n").filter(Boolean);
+    const days = new Set(), weeks = new Set();
+    for (const file of files) {
+      const day = /(\d{4}-\d\d-\d\d)-\d{4}\.backup$/.exec(file)?.[1];
+      if (!day) continue;
+      const week = Math.floor((Date.parse(day) / 86400000 + 3) / 7);
+      const first = !days.has(day), firstOfWeek = !weeks.has(week);
+      days.add(day); weeks.add(week);
+      if (!((first && days.size <= 7) || (firstOfWeek && weeks.size <= 5))) console.log(file);
+    }' | while IFS= read -r old; do rm -f "$old"; done
 }

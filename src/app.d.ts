@@ -12,6 +12,8 @@ declare global {
       units: UnitChoice;
       /** The form this person writes dates in. */
       dates: DateForm;
+      /** What the database made of a request that failed in it; null where it had no part in it. */
+      fault?: 'away' | 'conflict' | 'refused' | null;
     }
   }
 }

@@ -1,8 +1,11 @@
+import { error } from '@sveltejs/kit';
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { dateFormOf } from '$core/base/dates';
 import { readUnitChoice } from '$core/units/say';
 import { cookieText } from '$lib/ui/page-state/cookie-text';
+import { databaseFault } from '$lib/server/answers';
 import { closeDatabase, database } from '$lib/server/db/database';
+import { holdDatabase } from '$lib/server/db/hold';
 import { startProjecting } from '$lib/server/cases/lines';
 import { closeWorkers } from '$lib/server/worker-pool';
 import { startRecorder } from '$lib/server/live/recorder';
@@ -16,22 +19,32 @@ process.once('sveltekit:shutdown', async () => {
 
 const stops: (() => Promise<void>)[] = [];
 /** Every server process records what no other one does, and projects the lines of jobs that are due. */
-export const init: ServerInit = () => {
-  if (process.env.DATABASE_URL) stops.push(startRecorder(database()), startProjecting(database()));
+export const init: ServerInit = async () => {
+  const url = process.env.DATABASE_URL;
+  if (!url) return;
+  stops.push(await holdDatabase(url));
+  stops.push(startRecorder(database()), startProjecting(database()));
 };
 
 const THEMES = ['system', 'day', 'night'] as const;
 
 export const handle: Handle = async ({ event, resolve }) => {
   const began = performance.now();
+  // No text of ours has a zero character, and no database takes one.
+  if (/%00/.test(event.url.href)) error(400, 'There is no such page');
   const theme = event.cookies.get('theme');
   event.locals.theme = THEMES.find((t) => t === theme) ?? 'system';
-  event.locals.who = cookieText(event.cookies.get('who')).slice(0, 60) || 'Unsigned';
+  event.locals.who =
+    cookieText(event.cookies.get('who')).replaceAll('\0', '').toWellFormed().slice(0, 60) || 'Unsigned';
   event.locals.units = readUnitChoice(cookieText(event.cookies.get('units')));
   event.locals.dates = dateFormOf(event.cookies.get('dates'), event.request.headers.get('accept-language'));
-  const response = await resolve(event, {
-    transformPageChunk: ({ html }) => html.replace('%pyrethos.theme%', event.locals.theme)
-  });
+  const response = withFault(
+    await resolve(event, {
+      transformPageChunk: ({ html }) => html.replace('%pyrethos.theme%', event.locals.theme)
+    }),
+    event.locals.fault ?? null,
+    event.url.pathname.startsWith('/api/')
+  );
   response.headers.set('X-Content-Type-Options', 'nosniff');
   response.headers.set('Referrer-Policy', 'same-origin');
   if (event.url.pathname !== '/health')
@@ -47,7 +60,23 @@ export const handle: Handle = async ({ event, resolve }) => {
   return response;
 };
 
+const FAULTS = {
+  away: { status: 503, message: 'the database does not answer; nothing is lost, it is tried again' },
+  conflict: { status: 409, message: 'what this speaks of is here already, with other contents' },
+  refused: { status: 422, message: 'the database would not have it: something in it does not fit' }
+} as const;
+
+/** A request that failed in the database says whether that is away or would not have what was asked. */
+function withFault(response: Response, fault: keyof typeof FAULTS | null, api: boolean): Response {
+  if (!fault || response.status !== 500) return response;
+  const { status, message } = FAULTS[fault];
+  return api
+    ? Response.json({ ok: false, problems: [{ message }] }, { status })
+    : new Response(response.body, { status, headers: response.headers });
+}
+
 export const handleError: HandleServerError = ({ error, event, status }) => {
+  event.locals.fault = databaseFault(error);
   if (status >= 500)
     log.error(
       { path: event.url.pathname, error: error instanceof Error ? error.stack : String(error) },

@@ -5,6 +5,8 @@ export interface Problem {
   readonly message: string;
   /** It is asked, and may be so: whoever knows may have it taken as it is. */
   readonly ask?: boolean;
+  /** It is here already, with other contents. */
+  readonly conflict?: boolean;
 }
 
 /** What a reader of outside input returns: the value with its warnings, or every problem found. */

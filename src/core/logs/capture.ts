@@ -239,5 +239,6 @@ function held(values: readonly Value[], at: readonly Value[]): Float32Array {
 }
 
 /** Seconds that are a date since 1970 tell when it began; small ones count from nowhere. */
+/** Seconds since 1970 that are a date of a log: from 2001 to 2100. */
 const startOf = (seconds: number): string | undefined =>
-  seconds > 1e9 ? new Date(seconds * 1000).toISOString() : undefined;
+  seconds > 1e9 && seconds < 4.1e9 ? new Date(seconds * 1000).toISOString() : undefined;

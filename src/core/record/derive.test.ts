@@ -8,7 +8,7 @@ const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0
 const event = (n: number, body: EventInput): RecordEvent => {
   const read = readEvent({
     id: uuid(n),
-    stream: `job:${uuid(900)}`,
+    stream: `${body.kind === 'vehicle.entered' || body.kind === 'spec.saved' ? 'vehicle' : 'job'}:${uuid(900)}`,
     who: 'Maren Oake',
     at: new Date(Date.UTC(2026, 10, 24, 8, n)).toISOString(),
     ...body

@@ -14,6 +14,7 @@ import { decisionSchema, quoteSchema, recheckSchema } from './decision';
 import { shopCurveSchema } from './curves';
 import { intakeSchema } from './intake';
 import { liveBodies } from './live';
+import { dayOf, moment } from './moment';
 import { ownFindingSchema } from './own-finding';
 import { repairDoneSchema } from './repair-done';
 import { shopChecksSchema } from './shop-checks';
@@ -80,7 +81,7 @@ const bodies = [
       /** What it was, where that is known: the next job of this shop leans on it. */
       cause: z.enum(FAULT_IDS).nullable().default(null),
       /** When to look again, YYYY-MM-DD: an unproven job has one. */
-      lookAgain: z.iso.date('A date looks like 2026-12-24').nullable().default(null)
+      lookAgain: dayOf('A date looks like 2026-12-24').nullable().default(null)
     })
   }),
   z.object({
@@ -88,14 +89,14 @@ const bodies = [
     payload: z.discriminatedUnion('kind', [
       z.object({
         kind: z.literal('ran-until'),
-        at: z.iso.datetime({ offset: true }),
+        at: moment,
         coolantC: coolantC.nullable(),
         ambientC: airC.nullable()
       }),
-      z.object({ kind: z.literal('started'), at: z.iso.datetime({ offset: true }) }),
+      z.object({ kind: z.literal('started'), at: moment }),
       z.object({
         kind: z.literal('measured'),
-        at: z.iso.datetime({ offset: true }),
+        at: moment,
         coolantC,
         ambientC: airC.nullable()
       })
@@ -203,19 +204,45 @@ export const EVENT_VERSIONS: Readonly<Record<EventKind, number>> = {
   undo: 2
 };
 
+/** Whose record a kind of entry belongs to: a job's, where nothing else is said; an undo belongs to any. */
+const RECORDS: Partial<Record<EventKind, 'vehicle' | 'curve' | 'shop' | 'any'>> = {
+  'vehicle.entered': 'vehicle',
+  'spec.saved': 'vehicle',
+  'curve.saved': 'curve',
+  'curve.dropped': 'curve',
+  'shop.priced': 'shop',
+  'shop.equipped': 'shop',
+  undo: 'any'
+};
+
+/** Kinds that the server writes itself, with the samples or the file that they speak of. */
+export const WRITTEN_BY_SERVER: readonly string[] = [
+  'run.started',
+  'run.ended',
+  'run.imported',
+  'photo.attached'
+] satisfies EventKind[];
+
 export const recordEventSchema = z
   .intersection(
     z.object({
       id: z.uuid(),
       stream: z.string().regex(/^(vehicle|job|curve|shop):[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/),
       who: z.string().trim().min(1).max(60),
-      at: z.iso.datetime({ offset: true }),
+      at: moment,
       /** Of its kind ({@link EVENT_VERSIONS}). */
       version: z.number().int().positive().default(1)
     }),
     eventBodySchema
   )
-  .superRefine(({ kind, version }, context) => {
+  .superRefine(({ kind, version, stream }, context) => {
+    const record = RECORDS[kind] ?? 'job';
+    if (record !== 'any' && !stream.startsWith(`${record}:`))
+      context.addIssue({
+        code: 'custom',
+        path: ['stream'],
+        message: `is ${stream}; ${kind} belongs to the record of a ${record}`
+      });
     if (version > EVENT_VERSIONS[kind])
       context.addIssue({
         code: 'custom',

@@ -68,7 +68,7 @@
   <a class="btn btn-main" href="/jobs/new"><Plus size={20} aria-hidden="true" />Open a job</a>
 </div>
 
-{#if costs}<AskMoney {costs} />{/if}
+{#if costs && words.length === 0}<AskMoney {costs} />{/if}
 
 {#if empty}
   <div class="card mx-auto max-w-xl p-8 text-center">

@@ -4,10 +4,42 @@
   import { Dialog } from 'bits-ui';
   import { serverAway } from '$lib/ui/sync/live.svelte';
   import Problems from '$lib/ui/inputs/Problems.svelte';
-  import { dropWaiting, flush, waiting } from '$lib/ui/outbox/record.svelte';
+  import { flush, takeWaiting, waiting } from '$lib/ui/outbox/record.svelte';
+  import { readWaitingFile, waitingFile } from '$lib/ui/outbox/waiting-file';
+  import RefusedEntry from './RefusedEntry.svelte';
+  import type { Problem } from '$core/base/result';
   import { inReaderUnits } from '$lib/ui/page-state/units';
 
   let open = $state(false);
+  let unread = $state<readonly Problem[]>([]);
+
+  async function save() {
+    const now = new Date().toISOString();
+    const url = URL.createObjectURL(
+      new Blob([await waitingFile(waiting(), now)], { type: 'application/json' })
+    );
+    const link = Object.assign(document.createElement('a'), {
+      href: url,
+      download: `waiting-${now.slice(0, 16).replaceAll(':', '')}.json`
+    });
+    link.click();
+    URL.revokeObjectURL(url);
+  }
+
+  async function takeIn(input: HTMLInputElement) {
+    const file = input.files?.[0];
+    if (!file) return;
+    let json: unknown;
+    try {
+      json = JSON.parse(await file.text());
+    } catch {
+      json = null;
+    }
+    const read = readWaitingFile(json);
+    unread = read.ok ? [] : read.problems;
+    if (read.ok) await takeWaiting(read.value);
+    input.value = '';
+  }
   const waits = $derived(waiting().filter((w) => !w.refused));
   const refused = $derived(waiting().filter((w) => w.refused));
   const words = $derived(
@@ -50,17 +82,20 @@
       </Dialog.Description>
       <ul class="mt-4">
         {#each waits as w (w.id)}<li class="border-line border-t py-2">{inReaderUnits(w.label)}</li>{/each}
-        {#each refused as w (w.id)}
-          <li class="border-line border-t py-2">
-            <p>{inReaderUnits(w.label)}</p>
-            <Problems problems={w.refused ?? []} title="The server would not have it">
-              <button class="btn mt-2" onclick={() => dropWaiting(w.id)}>Drop this entry</button>
-            </Problems>
-          </li>
-        {/each}
+        {#each refused as w (w.id)}<RefusedEntry entry={w} />{/each}
       </ul>
-      <div class="mt-4 flex gap-3">
+      <Problems problems={unread} title="Not taken in" />
+      <div class="mt-4 flex flex-wrap gap-3">
         <button class="btn btn-main" onclick={() => flush()}>Send now</button>
+        <button class="btn" onclick={save}>Save as a file</button>
+        <label class="btn focus-within:outline-3"
+          >Send from a file<input
+            type="file"
+            accept=".json"
+            class="sr-only"
+            onchange={(e) => takeIn(e.currentTarget)}
+          /></label
+        >
         <Dialog.Close class="btn">Close</Dialog.Close>
       </div>
     </Dialog.Content>

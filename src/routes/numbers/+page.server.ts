@@ -1,8 +1,8 @@
-import { z } from 'zod';
+import { dayOf } from '$core/record/moment';
 import { database } from '$lib/server/db/database';
 import { numbersView } from '$lib/server/views/numbers';
 
-const isDate = (text: string | null): text is string => z.iso.date().safeParse(text).success;
+const isDate = (text: string | null): text is string => dayOf('').safeParse(text).success;
 
 /** A year back unless someone asks for another period; one that ends before it begins is turned round. */
 export const load = async ({ url, depends }) => {

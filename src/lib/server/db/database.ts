@@ -5,13 +5,24 @@ export interface Database extends Models {
   readonly sequelize: Sequelize;
 }
 
+/** Nobody waits for a connection longer than this. */
+const ACQUIRE_MS = 10_000;
+/** A server gives a question up that a stalled database does not answer: whoever asked is told, and asks again. */
+const SERVING = {
+  connectionTimeoutMillis: 5000,
+  statement_timeout: 20_000,
+  query_timeout: 25_000,
+  idle_in_transaction_session_timeout: 60_000
+};
+
 /** Connects to any PostgreSQL given by its URL. The pool is small: several server processes may share one database. */
-export function connect(url: string): Database {
+export function connect(url: string, limits: object = {}): Database {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
     logging: false,
     // A connection that was let go learns the tables anew, which takes longer than what it is asked for.
-    pool: { max: 8, idle: 300_000 },
+    pool: { max: 8, idle: 300_000, acquire: ACQUIRE_MS },
+    dialectOptions: limits,
     define: { underscored: true, timestamps: false }
   });
   return { sequelize, ...defineModels(sequelize) };
@@ -24,7 +35,7 @@ export function database(): Database {
   if (!shared) {
     const url = process.env.DATABASE_URL;
     if (!url) throw new Error('DATABASE_URL is not set; start Pyrethos with bin/start');
-    shared = connect(url);
+    shared = connect(url, SERVING);
   }
   return shared;
 }

@@ -84,4 +84,39 @@ describe('migrations', () => {
     expect(line.lastRun!.title).toBe('Works as designed');
     await drop();
   });
+
+  it('to endings find the recordings that were ended and never became a run', async () => {
+    const { db, drop } = await testDatabase('0010-demo');
+    const sql = (text: string, bind: unknown[]) => db.sequelize.query(text, { bind });
+    const [vehicle, lost, cancelled] = [randomUUID(), randomUUID(), randomUUID()];
+    await sql("INSERT INTO vehicles (id, fleet_no, name, note) VALUES ($1, 'M-04', 'Curlew', '')", [vehicle]);
+    for (const [run, undone] of [
+      [lost, false],
+      [cancelled, true]
+    ] as const) {
+      const [job, started] = [randomUUID(), randomUUID()];
+      const event = (id: string, kind: string, payload: object) =>
+        sql("INSERT INTO events (id, stream, kind, payload, who, at) VALUES ($1, $2, $3, $4, 'X', $5)", [
+          id,
+          `job:${job}`,
+          kind,
+          JSON.stringify(payload),
+          AT
+        ]);
+      await sql(
+        "INSERT INTO jobs (id, vehicle_id, complaint, state, opened_at, last_at) VALUES ($1, $2, 'Hot', 'open', $3, $3)",
+        [job, vehicle, AT]
+      );
+      await event(started, 'run.started', { runId: run });
+      if (undone) await event(randomUUID(), 'undo', { of: started });
+      await sql(
+        'INSERT INTO recordings (run_id, job_id, vehicle_id, started_at, ended_at) VALUES ($1, $2, $3, $4, $4)',
+        [run, job, vehicle, AT]
+      );
+    }
+    expect(await migrate(db)).toContain('0011-ending');
+    const [rows] = await db.sequelize.query('SELECT run_id FROM recordings WHERE ending IS NOT NULL');
+    expect(rows).toEqual([{ run_id: lost }]);
+    await drop();
+  });
 });

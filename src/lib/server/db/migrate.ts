@@ -11,6 +11,7 @@ import { versions } from './migrations/0007-versions';
 import { cases } from './migrations/0008-cases';
 import { finding } from './migrations/0009-finding';
 import { demo } from './migrations/0010-demo';
+import { ending } from './migrations/0011-ending';
 import { live } from './migrations/0003-live';
 import { deriveAnew } from '../record/record';
 
@@ -24,7 +25,8 @@ const MIGRATIONS: readonly Migration[] = [
   versions,
   cases,
   finding,
-  demo
+  demo,
+  ending
 ];
 /** Their names in the order they are run. */
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

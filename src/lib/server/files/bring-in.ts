@@ -90,18 +90,18 @@ const jobIdOf = (file: JobFile): string => file.events[0].stream.slice('job:'.le
 
 /** Every record in the files by stream, vehicles before their jobs; each entry once. */
 function streamsOf(jobs: readonly JobFile[], shop: WorkshopFile | undefined): Map<string, RecordEvent[]> {
-  const streams = new Map<string, RecordEvent[]>();
+  const streams = new Map<string, Map<string, RecordEvent>>();
   const add = (events: readonly RecordEvent[]) => {
     for (const event of events) {
-      const there = streams.get(event.stream) ?? [];
-      if (!there.some((e) => e.id === event.id)) there.push(event);
+      const there = streams.get(event.stream) ?? new Map<string, RecordEvent>();
+      if (!there.has(event.id)) there.set(event.id, event);
       streams.set(event.stream, there);
     }
   };
   for (const events of [...(shop?.vehicles ?? []), ...(shop?.curves ?? []), shop?.shop ?? []]) add(events);
   for (const file of jobs) add(file.vehicle.events);
   for (const file of jobs) add(file.events);
-  return streams;
+  return new Map([...streams].map(([stream, events]) => [stream, [...events.values()]]));
 }
 
 /** A fleet number that another vehicle of this workshop has. */

@@ -1,6 +1,6 @@
 import { execFile } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
@@ -8,11 +8,15 @@ import { strToU8, unzipSync, zipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readJobFile, type JobFile } from '../../../core/handover/job-file';
 import type { RecordEvent } from '../../../core/record/events';
-import { openFiles, zipStream } from './archive';
+import openFiles from '../../workers/open-files';
+import { openInWorker, zipStream } from './archive';
 import { bringIn } from './bring-in';
 import type { Database } from '../db/database';
 import { exportJob, exportWorkshop } from './job-export';
 import { append } from '../record/record';
+import { seeded } from '../../../core/base/random';
+import { holdDatabase } from '../db/hold';
+import { MIGRATION_NAMES } from '../db/migrate';
 import { demoDatabase, testDatabase } from '../db/test-database';
 
 const run = promisify(execFile);
@@ -33,6 +37,12 @@ const problemsOf = async (db: Database, f: JobFile) => {
   const result = await bringIn(db, { jobs: [f] });
   return result.ok ? [] : result.problems.map((p) => `${p.field}: ${p.message}`);
 };
+/** What a workshop says of itself, without its jobs. */
+async function workshop(): Promise<object> {
+  for await (const { name, json } of exportWorkshop(home.db, { number: -1 }))
+    if (name === 'workshop.json') return json as object;
+  throw new Error('no workshop.json');
+}
 const counts = async (db: Database) => [
   await db.events.count(),
   await db.jobs.count(),
@@ -184,14 +194,14 @@ describe('a job file', () => {
     await empty.drop();
   });
 
-  it('of another format or a newer version is refused with what would be right', () => {
-    const of = (change: object) => {
-      const result = openFiles(strToU8(JSON.stringify({ ...file, ...change })));
+  it('of another format or a newer version is refused with what would be right', async () => {
+    const of = async (change: object) => {
+      const result = await openFiles(strToU8(JSON.stringify({ ...file, ...change })));
       return result.ok ? '' : result.problems[0].message;
     };
-    expect(of({ version: 7 })).toMatch(/is 7; this Pyrethos reads up to version 1/);
-    expect(of({ format: 'something.else' })).toMatch(/expected "pyrethos.job"/);
-    expect(openFiles(strToU8('not json'))).toMatchObject({ ok: false });
+    expect(await of({ version: 7 })).toMatch(/is 7; this Pyrethos reads up to version 1/);
+    expect(await of({ format: 'something.else' })).toMatch(/expected "pyrethos.job"/);
+    expect(await openFiles(strToU8('not json'))).toMatchObject({ ok: false });
   });
 
   it('of a fleet number that another vehicle has here is refused', async () => {
@@ -217,7 +227,7 @@ describe('a whole workshop', () => {
     for await (const chunk of zipStream(exportWorkshop(home.db)) as unknown as AsyncIterable<Uint8Array>)
       chunks.push(chunk);
     const zip = new Uint8Array(Buffer.concat(chunks));
-    const opened = openFiles(zip);
+    const opened = await openInWorker(zip.slice());
     expect(opened.ok).toBe(true);
     if (!opened.ok) return;
     const empty = await testDatabase();
@@ -232,10 +242,62 @@ describe('a whole workshop', () => {
 
     // A job file that the list names and the zip lacks.
     const entries = unzipSync(zip);
-    delete entries[Object.keys(entries).find((n) => n.startsWith('jobs/'))!];
-    const torn = openFiles(zipSync(entries));
-    expect(torn.ok ? '' : torn.problems[0].message).toMatch(/names 1 files that are not there/);
+    const one = Object.keys(entries).find((n) => n.startsWith('jobs/'))!;
+    const said = async (files: Record<string, Uint8Array>) => {
+      const read = await openFiles(zipSync(files));
+      return read.ok ? '' : read.problems.map((p) => `${p.field}: ${p.message}`).join('; ');
+    };
+    const { [one]: lost, ...torn } = entries;
+    expect(await said(torn)).toBe(`${one}: is missing`);
+    // An export from before there were check sums names its jobs itself.
+    const { 'manifest.json': _sums, ...older } = torn;
+    expect(await said(older)).toMatch(/names 1 files that are not there/);
+    // A reading that was changed, in a zip that was packed anew.
+    const text = new TextDecoder().decode(lost).replace(/"coolantC":(\d)/, '"coolantC":1$1');
+    expect(await said({ ...entries, [one]: strToU8(text) })).toBe(
+      `${one}: is not what was exported: its check sum differs`
+    );
   }, 120_000);
+
+  it('is refused with any bit of it changed, or reads as it was', async () => {
+    const files = async function* () {
+      yield { name: 'workshop.json', json: { ...plain(await workshop()), jobs: ['jobs/a.job.json'] } };
+      yield { name: 'jobs/a.job.json', json: { ...file, runs: [], case: undefined, known: undefined } };
+    };
+    const chunks: Uint8Array[] = [];
+    for await (const chunk of zipStream(files()) as unknown as AsyncIterable<Uint8Array>) chunks.push(chunk);
+    const zip = new Uint8Array(Buffer.concat(chunks));
+    const whole = await openFiles(zip);
+    expect(whole.ok).toBe(true);
+    const asItWas = JSON.stringify(whole.ok && whole.value);
+    const random = seeded(7);
+    for (let k = 0; k < 150; k++) {
+      const flipped = zip.slice();
+      flipped[Math.floor(random() * zip.length)] ^= 1 << Math.floor(random() * 8);
+      const read = await openFiles(flipped);
+      if (read.ok) expect(JSON.stringify(read.value)).toBe(asItWas);
+    }
+  }, 120_000);
+
+  it('that unpacks to more than a workshop holds is given up at once, not unpacked', async () => {
+    const bomb = zipSync({ 'jobs/a.job.json': new Uint8Array(200 * 1024 * 1024) });
+    expect(bomb.length).toBeLessThan(1_000_000);
+    const read = await openInWorker(bomb);
+    expect(read.ok ? '' : read.problems[0].message).toMatch(/unpacks to more than a workshop holds/);
+  }, 60_000);
+
+  it('of thirty thousand entries is looked through without comparing each with each', async () => {
+    const note = file.events.find((e) => e.kind === 'job.noted') ?? file.events[1];
+    const many = plain(file);
+    many.events = [
+      ...many.events,
+      ...Array.from({ length: 30_000 }, () => ({ ...note, id: randomUUID() }) as RecordEvent)
+    ];
+    // Two files of one job: every entry of the second is looked for among those of the first.
+    const twice = { ...many, vehicle: { ...many.vehicle, id: randomUUID() } };
+    const result = await bringIn(away.db, { jobs: [twice, many] });
+    expect(result.ok).toBe(false);
+  }, 20_000);
 });
 
 describe('bin/backup and bin/restore', () => {
@@ -263,5 +325,78 @@ describe('bin/backup and bin/restore', () => {
     await expect(run('bin/restore', [join(folder, 'b.backup')], { env })).rejects.toThrow(/is no backup/);
     await expect(run('bin/backup', [made], { env })).rejects.toThrow(/is there already/);
     expect(readFileSync(made).length).toBeGreaterThan(1000);
+    // Nobody else on the machine reads it.
+    expect(statSync(made).mode & 0o077).toBe(0);
   }, 120_000);
+
+  it('bring an older backup in, with what came since left out, and to the version of this program', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'backup-'));
+    const made = join(folder, 'old.backup');
+    const old = await testDatabase('0008-cases');
+    const now = await testDatabase();
+    const note = {
+      id: randomUUID(),
+      stream: `vehicle:${randomUUID()}`,
+      who: 'X',
+      at: new Date().toISOString()
+    };
+    await old.db.sequelize.query(
+      'INSERT INTO events (id, stream, kind, payload, who, at, version) VALUES ($1, $2, $3, $4, $5, $6, 2)',
+      {
+        bind: [
+          note.id,
+          note.stream,
+          'vehicle.entered',
+          JSON.stringify({ fleetNo: 'O-1', name: 'Curlew', note: '' }),
+          note.who,
+          note.at
+        ]
+      }
+    );
+    await run('bin/backup', [made], { env: { ...process.env, DATABASE_URL: old.url } });
+    await now.db.sequelize.query('CREATE TABLE left_over (id int)');
+    const env = { ...process.env, DATABASE_URL: now.url };
+
+    // Not under a server that works on it, whatever its address.
+    const letGo = await holdDatabase(now.url);
+    await expect(run('bin/restore', [made], { env })).rejects.toThrow(/is running on this database; stop it/);
+    await letGo();
+    await run('bin/restore', [made], { env });
+    const [tables] = await now.db.sequelize.query("SELECT to_regclass('left_over') AS there");
+    expect(tables).toEqual([{ there: null }]);
+    const [done] = await now.db.sequelize.query('SELECT name FROM migrations ORDER BY name');
+    expect(done).toHaveLength(MIGRATION_NAMES.length);
+    expect((await now.db.events.findAll()).map((e) => e.id)).toEqual([note.id]);
+    await old.drop();
+    await now.drop();
+  }, 120_000);
+
+  it('lock a backup with a passphrase: without it nothing is restored, and nothing is changed', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'backup-'));
+    const made = join(folder, 'locked.backup');
+    const key = (PYRETHOS_BACKUP_KEY: string) => ({
+      env: { ...process.env, DATABASE_URL: away.url, PYRETHOS_BACKUP_KEY }
+    });
+    await expect(run('bin/backup', ['--encrypt', made], key('short'))).rejects.toThrow(/twelve characters/);
+    await run('bin/backup', ['--encrypt', made], key('a long passphrase'));
+    expect(readFileSync(made).subarray(0, 12).toString()).toBe('PYRETHOS-GCM');
+    const before = await counts(away.db);
+    await expect(run('bin/restore', [made], key('another passphrase'))).rejects.toThrow(/does not open/);
+    await run('bin/restore', [made], key('a long passphrase'));
+    expect(await counts(away.db)).toEqual(before);
+  }, 120_000);
+
+  it('keep the newest of seven days and of five weeks', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'backups-'));
+    const day = (n: number) => new Date(Date.UTC(2026, 10, 28) - n * 86_400_000).toISOString().slice(0, 10);
+    for (let n = 0; n < 60; n++)
+      for (const hour of ['0600', '1800'])
+        writeFileSync(join(folder, `pyrethos-${day(n)}-${hour}.backup`), '');
+    await run('bash', ['-c', '. bin/lib.sh; keep_backups "$1"', 'bash', folder]);
+    const kept = readdirSync(folder).sort();
+    expect(kept.every((f) => f.endsWith('-1800.backup'))).toBe(true);
+    expect(kept.slice(-7)).toEqual([6, 5, 4, 3, 2, 1, 0].map((n) => `pyrethos-${day(n)}-1800.backup`));
+    // Beside the seven days the last day of each of the weeks before.
+    expect(kept.length).toBe(7 + 3);
+  });
 });

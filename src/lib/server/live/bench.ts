@@ -18,7 +18,12 @@ export function tellBench(address: string, said: object): Promise<Result<Record<
     socket.once('error', away);
     socket.once('connect', () => socket.write(`${JSON.stringify(said)}\n`));
     const onLine = (line: string) => {
-      const answer = JSON.parse(line) as Record<string, unknown>;
+      let answer: Record<string, unknown>;
+      try {
+        answer = Object(JSON.parse(line)) as Record<string, unknown>;
+      } catch {
+        return end(bad({ message: `what answers at ${address} is no simulated bench` }));
+      }
       end(answer.ok === true ? good(answer) : bad({ message: String(answer.message) }));
     };
     socket.setEncoding('utf8').on('data', lineSplitter(onLine));

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { createServer, type AddressInfo } from 'node:net';
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { ANSWER_ID, writeFrame } from '../../../core/logs/bus/frame';
@@ -13,7 +14,7 @@ import { knownAdapters } from './adapters';
 import { tellBench } from './bench';
 import { poll, type Sample } from './poll';
 import { startRecorder } from './recorder';
-import { endLive, startLive } from './runs';
+import { endLive, endWhatWasLeft, startLive } from './runs';
 import { blocksAfter } from './samples';
 
 let db: Database;
@@ -56,6 +57,26 @@ const start = (jobId: string, runId: string = randomUUID()) =>
   });
 const end = (jobId: string, eventId: string = randomUUID()) =>
   endLive(db, { eventId, jobId, who: 'Maren Oake', at: now() });
+/** A warm-up typed from a thermometer, not ended yet. */
+async function typedRun(jobId: string, runId: string): Promise<void> {
+  await startLive(db, {
+    eventId: randomUUID(),
+    runId,
+    jobId,
+    who: 'Maren Oake',
+    at: now(),
+    source: { kind: 'typed', instrument: { kind: 'contact', name: '', uncertaintyC: 1.5 } }
+  });
+  for (let i = 0; i <= 40; i++)
+    await append(db, {
+      id: randomUUID(),
+      stream: `job:${jobId}`,
+      who: 'Maren Oake',
+      at: now(),
+      kind: 'run.read',
+      payload: { runId, t: 30 * i, coolantC: Math.min(88, 12 + 2.6 * i) }
+    });
+}
 const plug = (more: object = {}) =>
   tellBench(address, {
     do: 'plug',
@@ -99,6 +120,15 @@ describe('an adapter', () => {
     expect((await poll(adapter))!).toEqual({ stamp: 1, values: { ect_c: 20 } });
     expect((await poll(adapter))!.values.ect_c).toBe(21);
     await expect(poll(adapter)).rejects.toThrow(AdapterLost);
+  });
+
+  it('that is no bench at all is said to be none, and takes no server down', async () => {
+    const stranger = createServer((socket) => socket.end('220 mail ready\r\n'));
+    await new Promise<void>((resolve) => stranger.listen(0, '127.0.0.1', resolve));
+    const { port } = stranger.address() as AddressInfo;
+    const answer = await tellBench(`127.0.0.1:${port}`, { do: 'state' });
+    expect(!answer.ok && answer.problems[0].message).toContain('no simulated bench');
+    stranger.close();
   });
 
   it('that is not there is said to be lost', async () => {
@@ -218,26 +248,37 @@ describe('a recording', () => {
 
   it('may be typed: readings of a thermometer make a run', async () => {
     const [jobId, runId] = [await job('L-05'), randomUUID()];
-    await startLive(db, {
-      eventId: randomUUID(),
-      runId,
-      jobId,
-      who: 'Maren Oake',
-      at: now(),
-      source: { kind: 'typed', instrument: { kind: 'contact', name: '', uncertaintyC: 1.5 } }
-    });
-    for (let i = 0; i <= 40; i++)
-      await append(db, {
-        id: randomUUID(),
-        stream: `job:${jobId}`,
-        who: 'Maren Oake',
-        at: now(),
-        kind: 'run.read',
-        payload: { runId, t: 30 * i, coolantC: Math.min(88, 12 + 2.6 * i) }
-      });
+    await typedRun(jobId, runId);
     const ended = await end(jobId);
     expect(ended.ok && ended.value.runId).toBe(runId);
     const run = (await db.runs.findByPk(runId))!;
     expect([run.sampleCount, run.durationS, run.channels]).toEqual([41, 1200, ['ect_c']]);
+  });
+
+  it('whose server is killed while it ends is ended by another one, once, in the name of who ended it', async () => {
+    const [jobId, runId, endId] = [await job('L-06'), randomUUID(), randomUUID()];
+    await typedRun(jobId, runId);
+    // What a server has written when it is killed in the middle of judging.
+    await db.sequelize.query(
+      `UPDATE recordings SET ended_at = now(), ending = $2, ending_until = now() - interval '1 second' WHERE run_id = $1`,
+      { bind: [runId, JSON.stringify({ eventId: endId, who: 'Ysolt Brandy', at: now() })] }
+    );
+    await Promise.all([endWhatWasLeft(db), endWhatWasLeft(db)]);
+    expect(await db.runs.count({ where: { jobId } })).toBe(1);
+    expect((await eventsOf(db, `job:${jobId}`)).filter((e) => e.kind === 'run.ended')).toMatchObject([
+      { id: endId, who: 'Ysolt Brandy' }
+    ]);
+    await endWhatWasLeft(db);
+    expect(await db.runs.count({ where: { jobId } })).toBe(1);
+  });
+
+  it('that is ended twice at once is one run, and whoever was late is told', async () => {
+    const [jobId, runId] = [await job('L-07'), randomUUID()];
+    await typedRun(jobId, runId);
+    const answers = await Promise.all([end(jobId), end(jobId)]);
+    expect(answers.some((a) => a.ok)).toBe(true);
+    expect(await db.runs.count({ where: { jobId } })).toBe(1);
+    // A run's id is taken: started again under it, the entry is a conflict.
+    expect(await start(jobId, runId)).toMatchObject({ ok: false, problems: [{ conflict: true }] });
   });
 });

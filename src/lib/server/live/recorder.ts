@@ -6,6 +6,7 @@ import type { Database } from '../db/database';
 import { log } from '../log';
 import { AdapterLost, socketAdapter, type ScanAdapter } from './adapter';
 import { poll, type Sample } from './poll';
+import { endWhatWasLeft } from './runs';
 
 /** What a recording is doing, as viewers are told. */
 type RecorderState = 'waiting' | 'recording' | 'no-answer' | 'adapter-gone';
@@ -52,6 +53,9 @@ export function startRecorder(db: Database): () => Promise<void> {
   }
 
   const round = async () => {
+    await endWhatWasLeft(db).catch((error: Error) =>
+      log.warn({ error: error.message }, 'endings that were left cannot be done')
+    );
     await look().catch((error: Error) => log.warn({ error: error.message }, 'recorder cannot look'));
     if (!stopped) timer = setTimeout(() => void round(), LOOK_MS);
   };

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { QueryTypes, UniqueConstraintError } from 'sequelize';
+import { QueryTypes, UniqueConstraintError, type Transaction } from 'sequelize';
 import { deriveJob } from '../../../core/record/derive';
 import { markText, type LiveRun, type RunSource } from '../../../core/record/live';
 import { bad, good, type Result } from '../../../core/base/result';
@@ -7,7 +7,8 @@ import type { Log } from '../../../core/logs/channels';
 import type { Database } from '../db/database';
 import { judgeInWorker } from '../runs/import-pool';
 import { knownGoodRuns } from '../runs/known-good';
-import { append } from '../record/record';
+import { log as logger } from '../log';
+import { append, Refusal } from '../record/record';
 import { sheetFor } from '../record/sheet-for';
 import { eventsOf } from '../record/events';
 import { storeRun } from '../runs/runs';
@@ -34,9 +35,9 @@ export async function startLive(db: Database, input: LiveStart): Promise<Result<
     kind: 'run.started',
     payload: { runId: input.runId, source: input.source }
   };
-  try {
-    const result = await append(db, event, async (transaction) => {
-      await db.sequelize.query(
+  const result = await append(db, event, async (transaction) => {
+    await db.sequelize
+      .query(
         'INSERT INTO recordings (run_id, job_id, vehicle_id, address, started_at) VALUES ($1, $2, $3, $4, $5)',
         {
           bind: [
@@ -48,19 +49,18 @@ export async function startLive(db: Database, input: LiveStart): Promise<Result<
           ],
           transaction
         }
-      );
-    });
-    return result.ok ? good({ runId: input.runId }) : result;
-  } catch (error) {
-    if (error instanceof UniqueConstraintError)
-      return bad({
-        message:
-          'address' in (error.fields ?? {})
-            ? 'this adapter is recording another vehicle; end that run first'
-            : 'this vehicle is being recorded already; end that run first'
+      )
+      .catch((error: unknown) => {
+        if (!(error instanceof UniqueConstraintError) || 'run_id' in (error.fields ?? {})) throw error;
+        throw new Refusal({
+          message:
+            'address' in (error.fields ?? {})
+              ? 'this adapter is recording another vehicle; end that run first'
+              : 'this vehicle is being recorded already; end that run first'
+        });
       });
-    throw error;
-  }
+  });
+  return result.ok ? good({ runId: input.runId }) : result;
 }
 
 /** The live run of a job with all its samples so far. */
@@ -90,21 +90,25 @@ export async function endLive(
   const found = await liveLog(db, input.jobId);
   if (!job || !vehicle || !found) return bad({ message: 'nothing is being recorded on this job' });
   const { live } = found;
-  await db.sequelize.query('UPDATE recordings SET ended_at = now() WHERE run_id = $1', {
-    bind: [live.runId]
-  });
+  const { eventId, who, at } = input;
+  await db.sequelize.query(
+    `UPDATE recordings SET ended_at = coalesce(ended_at, now()), ending = $2, ending_until = now() + interval '${ENDS_WITHIN_S} seconds'
+     WHERE run_id = $1`,
+    { bind: [live.runId, JSON.stringify({ eventId, who, at })] }
+  );
   // The recorder may hold a last handful of samples; it lets go within its own round.
   await lastFlush(db, live.runId);
   const { log } = (await liveLog(db, input.jobId))!;
   if (log.t.length < FEWEST_SAMPLES) {
-    const undone = await append(db, {
+    const undo = {
       id: input.eventId,
       stream: `job:${input.jobId}`,
       who: input.who,
       at: input.at,
       kind: 'undo',
       payload: { of: await startedBy(db, input.jobId, live.runId) }
-    });
+    };
+    const undone = await append(db, undo, (transaction) => ended(db, live.runId, transaction));
     return undone.ok ? good({ runId: null }) : undone;
   }
   const against = await sheetFor(db, vehicle.id, input);
@@ -127,8 +131,8 @@ export async function endLive(
     kind: 'run.ended',
     payload: { runId: live.runId, fileName, samples: log.t.length }
   };
-  const result = await append(db, event, (transaction) =>
-    storeRun(
+  const result = await append(db, event, async (transaction) => {
+    await storeRun(
       db,
       {
         runId: live.runId,
@@ -141,9 +145,37 @@ export async function endLive(
         ...judged
       },
       transaction
-    )
-  );
+    );
+    await ended(db, live.runId, transaction);
+  });
   return result.ok ? good({ runId: live.runId }) : result;
+}
+
+/** A server that works at an ending for longer than this was killed. */
+const ENDS_WITHIN_S = 30;
+
+async function ended(db: Database, runId: string, transaction: Transaction): Promise<void> {
+  await db.sequelize.query('UPDATE recordings SET ending = NULL, ending_until = NULL WHERE run_id = $1', {
+    bind: [runId],
+    transaction
+  });
+}
+
+/** Takes up the endings that a server began and did not come back to: each is ended once, by whoever takes it first. */
+export async function endWhatWasLeft(db: Database): Promise<void> {
+  const left = await db.sequelize.query<{
+    job_id: string;
+    ending: { eventId: string; who: string; at: string };
+  }>(
+    `UPDATE recordings SET ending_until = now() + interval '${ENDS_WITHIN_S} seconds'
+     WHERE ending IS NOT NULL AND ending_until < now() RETURNING job_id, ending`,
+    { type: QueryTypes.SELECT }
+  );
+  for (const { job_id: jobId, ending } of left) {
+    const result = await endLive(db, { ...ending, jobId });
+    if (!result.ok)
+      logger.warn({ jobId, problems: result.problems }, 'an ending that was left cannot be done');
+  }
 }
 
 async function startedBy(db: Database, jobId: string, runId: string): Promise<string> {

@@ -87,6 +87,65 @@ describe('the record', () => {
     expect((await eventsOf(db, `job:${jobId}`)).filter((e) => e.kind === 'job.noted')).toHaveLength(1);
   });
 
+  it('takes an id once: the same entry again is fine, another one under it is refused as a conflict', async () => {
+    const { jobId } = await vehicleWithJob('QH-81');
+    const note = (text: string) => ({
+      id,
+      stream: `job:${jobId}`,
+      who: 'Maren Oake',
+      at,
+      kind: 'job.noted',
+      payload: { text }
+    });
+    const id = randomUUID();
+    const send = (text: string) => append(db, note(text), undefined, 'same-contents');
+    expect(await send('Level low')).toMatchObject({ ok: true, value: { isNew: true } });
+    expect(await send('Level low')).toMatchObject({ ok: true, value: { isNew: false } });
+    expect(await send('Level right')).toMatchObject({
+      ok: false,
+      problems: [{ field: 'id', conflict: true }]
+    });
+    expect((await eventsOf(db, `job:${jobId}`)).at(-1)).toMatchObject({ payload: { text: 'Level low' } });
+  });
+
+  it('refuses what speaks of nothing that is here, and an entry in the record of another kind', async () => {
+    const { vehicleId, jobId } = await vehicleWithJob('QH-82');
+    const before = await db.events.count();
+    const nobody = randomUUID();
+    const refusals = [
+      await write(`job:${randomUUID()}`, {
+        kind: 'job.opened',
+        payload: { vehicleId: nobody, complaint: 'Hot' }
+      }),
+      await write(`job:${nobody}`, { kind: 'job.noted', payload: { text: 'Of no job' } }),
+      await write(`vehicle:${nobody}`, { kind: 'spec.saved', payload: { sheet } }),
+      await write(`vehicle:${vehicleId}`, { kind: 'job.noted', payload: { text: 'Astray' } }),
+      await write(`job:${jobId}`, { kind: 'vehicle.entered', payload: { fleetNo: 'X', name: 'Y' } }),
+      await append(db, {
+        id: randomUUID(),
+        stream: `job:${jobId}`,
+        who: 'X',
+        at: '9999-01-01T00:00:00Z',
+        kind: 'job.noted',
+        payload: { text: 'Far ahead' }
+      }),
+      await write(`job:${jobId}`, {
+        kind: 'engine.noted',
+        payload: { kind: 'started', at: '0000-01-01T00:00:00Z' }
+      })
+    ];
+    expect(refusals.map((r) => (r.ok ? 'taken' : r.problems[0].field))).toEqual([
+      'vehicleId',
+      'stream',
+      'stream',
+      'stream',
+      'stream',
+      'at',
+      'at'
+    ]);
+    expect(await db.events.count()).toBe(before);
+  });
+
   it('goes back to the sheet before, and forward again', async () => {
     const { vehicleId, sheetEvent } = await vehicleWithJob('T-03');
     const [second, undo] = [randomUUID(), randomUUID()];

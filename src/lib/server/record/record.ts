@@ -4,21 +4,31 @@ import { linesDue } from '../cases/lines';
 import { QueryTypes, type Transaction, UniqueConstraintError } from 'sequelize';
 import type { RecordEvent } from '../../../core/record/events';
 import { readEvent } from '../../../core/record/upcast';
-import { eventsOf } from './events';
+import { eventsOf, readRow, type EventRow } from './events';
+import { databaseFault } from '../answers';
+import { sameEntry } from '../../../core/handover/integrity';
 import { refusedBy } from '../../../core/diagnosis/refused';
 import { bad, good, type Problem, type Result } from '../../../core/base/result';
 import type { Database } from '../db/database';
 import { sumUp } from '../runs/sum-up';
 import { projectCurve, projectJob, projectVehicle } from './project';
 
+/** What `before` of {@link append} throws to refuse the entry in words. */
+export class Refusal extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.message);
+  }
+}
+
 /**
  * Appends one event and brings what is derived from its stream up to date, in one transaction. An id seen
- * before changes nothing and succeeds. `before` may write rows that the event speaks of (samples of a run).
+ * before changes nothing and succeeds; `again` says whether its contents must be the same. `before` may write rows that the event speaks of (samples of a run).
  */
 export async function append(
   db: Database,
   input: unknown,
-  before?: (transaction: Transaction) => Promise<void>
+  before?: (transaction: Transaction) => Promise<void>,
+  again: 'same-id' | 'same-contents' = 'same-id'
 ): Promise<Result<{ event: RecordEvent; isNew: boolean }>> {
   const read = readEvent(input);
   if (!read.ok) return read;
@@ -27,7 +37,10 @@ export async function append(
     return await db.sequelize.transaction(async (transaction) => {
       await locked(db, event.stream, transaction);
       const known = await db.events.findByPk(event.id, { transaction });
-      if (known) return good({ event, isNew: false });
+      if (known)
+        return again === 'same-id' || sameEntry(readRow(known.get({ plain: true }) as EventRow), event)
+          ? good({ event, isNew: false })
+          : bad({ field: 'id', message: 'is the id of another entry here', conflict: true });
       if (event.kind === 'undo') {
         const target = await db.events.findByPk(event.payload.of, { transaction });
         if (!target || target.stream !== event.stream)
@@ -54,8 +67,14 @@ export async function append(
       return good({ event, isNew: true });
     });
   } catch (error) {
+    if (error instanceof Refusal) return bad(error.problem);
     if (error instanceof UniqueConstraintError && 'lower(fleet_no)' in (error.fields ?? {}))
       return bad({ field: 'fleetNo', message: 'another vehicle already has this fleet number' });
+    const fault = databaseFault(error);
+    if (fault === 'conflict')
+      return bad({ message: 'what this entry speaks of is here already, in another entry', conflict: true });
+    if (fault === 'refused')
+      return bad({ message: 'the database would not have this entry: something in it does not fit' });
     throw error;
   }
 }
@@ -107,11 +126,23 @@ const locked = (db: Database, stream: string, transaction: Transaction) =>
 const notify = (db: Database, stream: string, transaction: Transaction) =>
   db.sequelize.query("SELECT pg_notify('pyrethos', $1)", { bind: [stream], transaction });
 
-/** What the job's vehicle rules out by its sheet, and closings that the record has not earned. */
+/** What an entry speaks of that is not here, what the job's vehicle rules out by its sheet, and closings that the record has not earned. */
 async function refusedHere(db: Database, event: RecordEvent, transaction: Transaction): Promise<Problem[]> {
-  if (!event.stream.startsWith('job:') || event.kind === 'job.opened') return [];
-  const job = await db.jobs.findByPk(event.stream.slice('job:'.length), { transaction });
-  if (!job) return [];
+  const [record, id] = event.stream.split(':');
+  if (record === 'vehicle' && event.kind !== 'vehicle.entered')
+    return (await db.vehicles.findByPk(id, { attributes: ['id'], transaction }))
+      ? []
+      : [
+          { field: 'stream', message: 'is the record of a vehicle that is not here; enter the vehicle first' }
+        ];
+  if (event.kind === 'job.opened')
+    return (await db.vehicles.findByPk(event.payload.vehicleId, { attributes: ['id'], transaction }))
+      ? []
+      : [{ field: 'vehicleId', message: 'is a vehicle that is not here; enter the vehicle first' }];
+  if (record !== 'job') return [];
+  const job = await db.jobs.findByPk(id, { transaction });
+  if (!job)
+    return [{ field: 'stream', message: 'is the record of a job that is not here; open the job first' }];
   const refused = refusedBy(await sheetOf(db, job.vehicleId, transaction), event);
   if (event.kind !== 'job.closed') return refused;
   const known = assembleCase(await loadCase(db, job.id, event.at, transaction));

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { Outbox, type Sent } from './outbox';
 import type { OutboxStore, Waiting } from './outbox-store';
+import { readWaitingFile, waitingFile } from './waiting-file';
 
 function bench(answer: (item: Waiting) => Sent | Promise<Sent>) {
   const kept = new Map<string, Waiting>();
@@ -82,6 +83,61 @@ describe('the outbox', () => {
     here = true;
     await outbox.flush();
     expect([...kept.keys()]).toEqual(['a']);
+  });
+
+  it('sends a mended entry again, and with it what was refused because of it', async () => {
+    let [here, taken] = [false, true];
+    const { outbox, kept, tried } = bench((i) =>
+      !here ? { kind: 'away' } : taken && i.id !== 'c' ? no : fine
+    );
+    for (const [id, order] of [
+      ['a', 1],
+      ['b', 2],
+      ['c', 3]
+    ] as const)
+      await outbox.post(item(id, order));
+    here = true;
+    await outbox.flush();
+    expect([...kept.values()].map((i) => [i.id, i.refused !== null])).toEqual([
+      ['a', true],
+      ['b', true]
+    ]);
+    taken = false;
+    tried.length = 0;
+    await outbox.again('a', { ...item('a', 1), body: 'mended' });
+    expect(tried).toEqual(['a', 'b']);
+    expect(kept.size).toBe(0);
+  });
+
+  it('goes into a file and is sent from there by another browser, in order', async () => {
+    const event = {
+      id: 'b5b6cd60-6b23-4b26-9f6a-3ad3d1b4a4a1',
+      stream: 'job:b5b6cd60-6b23-4b26-9f6a-3ad3d1b4a4a2',
+      who: 'Maren Oake',
+      at: '2026-11-28T08:00:00.000Z',
+      version: 2,
+      kind: 'job.noted' as const,
+      payload: { text: 'Level low' }
+    };
+    const photo: Waiting = {
+      ...item('b5b6cd60-6b23-4b26-9f6a-3ad3d1b4a4a3', 1),
+      url: '/api/jobs/b5b6cd60-6b23-4b26-9f6a-3ad3d1b4a4a2/photos?caption=hose',
+      type: 'image/jpeg',
+      body: new Blob([Uint8Array.of(0xff, 0xd8, 0xff, 0)])
+    };
+    const note = { ...item(event.id, 2), event, body: JSON.stringify(event) };
+    const text = await waitingFile([photo, note], '2026-11-28T09:00:00.000Z');
+    const read = readWaitingFile(JSON.parse(text));
+    const { outbox, tried } = bench(() => fine);
+    await outbox.take(read.ok ? read.value : []);
+    expect(tried).toEqual([photo.id, note.id]);
+    const [back] = read.ok ? read.value : [];
+    expect(new Uint8Array(await (back.body as Blob).arrayBuffer())).toEqual(
+      Uint8Array.of(0xff, 0xd8, 0xff, 0)
+    );
+    // A file sends nobody's browser elsewhere.
+    const astray = text.replace('/api/events', 'https://example.test/');
+    expect(readWaitingFile(JSON.parse(astray))).toMatchObject({ ok: false });
   });
 
   it('lets the form go when no answer comes in time', async () => {

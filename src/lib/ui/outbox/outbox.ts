@@ -62,6 +62,25 @@ export class Outbox {
     await this.tell();
   }
 
+  /**
+   * Sends an entry again that was refused, as it is or as a person mended it, and with it what was refused after it:
+   * that may have rested on it.
+   */
+  async again(id: string, mended?: Waiting): Promise<void> {
+    const items = await this.#waiting();
+    const from = items.findIndex((i) => i.id === id);
+    for (const item of items.slice(Math.max(0, from)))
+      if (item.refused)
+        await this.#ports.store.put({ ...(item.id === id ? (mended ?? item) : item), refused: null });
+    await this.flush();
+  }
+
+  /** Takes entries in that another browser kept, and sends them in their order. */
+  async take(items: readonly Waiting[]): Promise<void> {
+    for (const item of items) await this.#ports.store.put({ ...item, refused: null });
+    await this.flush();
+  }
+
   async drop(id: string): Promise<void> {
     await this.#ports.store.remove(id);
     await this.tell();

@@ -2,6 +2,8 @@ import { invalidate } from '$app/navigation';
 import { navigating } from '$app/state';
 import type { EventInput, RecordEvent } from '$core/record/events';
 import { readEvent } from '$core/record/upcast';
+import type { Problem } from '$core/base/result';
+import { withValue } from '$core/units/field';
 import { describeEvent } from '$core/record/describe-event';
 import { Outbox, type Answer, type Sent } from './outbox';
 import { browserStore, type Waiting } from './outbox-store';
@@ -44,6 +46,8 @@ export async function answerOf<T extends Answer>(
 }
 
 const SEND_WITHIN_MS = 15_000;
+/** A proxy without a server, a server without its database, a server that is late: the entry had no say in it. */
+const AWAY_STATUS = new Set([502, 503, 504]);
 
 async function send(item: Waiting): Promise<Sent> {
   try {
@@ -53,9 +57,8 @@ async function send(item: Waiting): Promise<Sent> {
       body: item.body,
       signal: AbortSignal.timeout(SEND_WITHIN_MS)
     });
-    // A server that is starting, stopping or broken is away; what it says of the entry does not count.
-    if (response.status >= 500) return { kind: 'away' };
-    const answer = (await response.json()) as Answer;
+    if (AWAY_STATUS.has(response.status)) return { kind: 'away' };
+    const answer = await answerOf(Promise.resolve(response));
     if (answer.ok && item.event) {
       sent.push(item.event);
       void refresh(item.event.stream);
@@ -101,6 +104,32 @@ function outbox(): Outbox {
 export const waiting = (): readonly Waiting[] => items;
 export const flush = (): Promise<void> => outbox().flush();
 export const dropWaiting = (id: string): Promise<void> => outbox().drop(id);
+export const takeWaiting = (entries: readonly Waiting[]): Promise<void> => outbox().take(entries);
+
+/** Sends a refused entry again, with other values in its payload where a person mended it; what is wrong with those, else nothing. */
+export async function sendAgain(
+  item: Waiting,
+  mended: Readonly<Record<string, unknown>> = {}
+): Promise<readonly Problem[]> {
+  if (!item.event || Object.keys(mended).length === 0) {
+    await outbox().again(item.id);
+    return [];
+  }
+  const payload = Object.entries(mended).reduce<object>(
+    (now, [path, value]) => withValue(now, path, value),
+    item.event.payload
+  );
+  const read = readEvent({ ...item.event, payload });
+  if (!read.ok) return read.problems;
+  const event = read.value;
+  await outbox().again(item.id, {
+    ...item,
+    event,
+    body: JSON.stringify(event),
+    label: describeEvent(event)
+  });
+  return [];
+}
 
 /** Loads the pages anew that show a stream of the record, or any of it. */
 export async function refresh(stream: string | null): Promise<void> {

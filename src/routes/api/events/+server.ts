@@ -2,10 +2,14 @@ import { json } from '@sveltejs/kit';
 import { jsonIn } from '$core/base/json-in';
 import { isPlainObject } from '$core/base/open-format';
 import { readSpecSheet } from '$core/vehicle/spec-sheet';
+import { WRITTEN_BY_SERVER } from '$core/record/events';
+import { refusalStatus } from '$lib/server/answers';
 import { database } from '$lib/server/db/database';
 import { append } from '$lib/server/record/record';
 
 const MAX_BYTES = 512 * 1024;
+/** A tablet's clock may be ahead by a zone or by a day; beyond that it is wrong. */
+const MOST_AHEAD_MS = 48 * 3_600_000;
 
 /** The one way a browser writes to the record. Sending the same event twice is one event. */
 export async function POST({ request, locals }) {
@@ -24,11 +28,23 @@ export async function POST({ request, locals }) {
     const sheet = readSpecSheet((body.payload as { sheet?: unknown } | undefined)?.sheet);
     if (!sheet.ok) return json({ ok: false, problems: sheet.problems }, { status: 422 });
   }
-  if (body.kind === 'run.imported' || body.kind === 'photo.attached')
+  if (WRITTEN_BY_SERVER.includes(body.kind as string))
     return json({ ok: false, problems: [{ message: 'this entry comes in with its file' }] }, { status: 422 });
   // Entries name who made them when they were made; they may have waited in the browser since.
-  const result = await append(database(), { ...body, who: body.who || locals.who });
+  const ahead = typeof body.at === 'string' ? Date.parse(body.at) - Date.now() : 0;
+  if (ahead > MOST_AHEAD_MS)
+    return json(
+      {
+        ok: false,
+        problems: [
+          { field: 'at', message: `is ${body.at as string}: the clock of this device is ahead; set it` }
+        ]
+      },
+      { status: 422 }
+    );
+  const entry = { ...body, who: body.who || locals.who };
+  const result = await append(database(), entry, undefined, 'same-contents');
   return json(result.ok ? { ok: true, warnings: result.warnings } : result, {
-    status: result.ok ? 200 : 422
+    status: result.ok ? 200 : refusalStatus(result.problems)
   });
 }

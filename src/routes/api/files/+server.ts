@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { openFiles, zipStream } from '$lib/server/files/archive';
+import { openInWorker, zipStream } from '$lib/server/files/archive';
 import { bringIn } from '$lib/server/files/bring-in';
 import { database } from '$lib/server/db/database';
 import { exportWorkshop } from '$lib/server/files/job-export';
@@ -27,7 +27,7 @@ export async function POST({ request }) {
       { ok: false, problems: [{ message: `more than ${MOST_BYTES / 1024 ** 2} MB at once` }] },
       { status: 413 }
     );
-  const opened = openFiles(bytes);
+  const opened = await openInWorker(bytes);
   const result = opened.ok ? await bringIn(database(), opened.value) : opened;
   if (result.ok)
     return json({

@@ -1,9 +1,11 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
+import { moment } from '$core/record/moment';
 import { DRIVES, type DriveName } from '$core/physics/plant/drive';
 import { FAULT_IDS } from '$core/vehicle/faults';
 import { sourceSchema } from '$core/record/live';
 import { sheetOf } from '$lib/server/cases/load-case';
+import { refusalStatus } from '$lib/server/answers';
 import { database } from '$lib/server/db/database';
 import { knownAdapters } from '$lib/server/live/adapters';
 import { tellBench } from '$lib/server/live/bench';
@@ -12,7 +14,7 @@ import { startLive } from '$lib/server/live/runs';
 const requestSchema = z.object({
   eventId: z.uuid(),
   runId: z.uuid(),
-  at: z.iso.datetime({ offset: true }),
+  at: moment,
   who: z.string().trim().max(60).optional(),
   source: sourceSchema,
   /** What to plug into the simulated bench before the key is turned. */
@@ -50,7 +52,7 @@ export async function POST({ request, params, locals }) {
   }
   const result = await startLive(database(), { ...ids, jobId: params.id, who: who || locals.who, source });
   return json(result.ok ? { ok: true, runId: result.value.runId } : result, {
-    status: result.ok ? 200 : 422
+    status: result.ok ? 200 : refusalStatus(result.problems)
   });
 }
 

@@ -1,13 +1,15 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
+import { moment } from '$core/record/moment';
 import { PHOTO_MAX_BYTES } from '$core/record/events';
+import { refusalStatus } from '$lib/server/answers';
 import { database } from '$lib/server/db/database';
 import { attachPhoto } from '$lib/server/files/photos';
 
 const querySchema = z.object({
   event: z.uuid(),
   photo: z.uuid(),
-  at: z.iso.datetime({ offset: true }),
+  at: moment,
   who: z.string().trim().max(60).optional(),
   caption: z.string().trim().max(200).default('')
 });
@@ -38,5 +40,7 @@ export async function POST({ request, params, url, locals }) {
     caption,
     bytes: new Uint8Array(await request.arrayBuffer())
   });
-  return json(result.ok ? { ok: true } : result, { status: result.ok ? 200 : 422 });
+  return json(result.ok ? { ok: true } : result, {
+    status: result.ok ? 200 : refusalStatus(result.problems)
+  });
 }

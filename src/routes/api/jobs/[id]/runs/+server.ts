@@ -6,6 +6,8 @@ import type { Layout } from '$core/logs/csv-sniff';
 import { MAX_LOG_BYTES } from '$core/logs/csv-text';
 import { TIME_FORMATS, type TimeFormat } from '$core/logs/csv-time';
 import { findUnit } from '$core/units/units';
+import { dayOf, moment } from '$core/record/moment';
+import { refusalStatus } from '$lib/server/answers';
 import { database } from '$lib/server/db/database';
 import { importRun } from '$lib/server/runs/runs';
 
@@ -28,7 +30,7 @@ const useSchema = z.discriminatedUnion('kind', [
 const requestSchema = z.object({
   eventId: z.uuid(),
   runId: z.uuid(),
-  at: z.iso.datetime({ offset: true }),
+  at: moment,
   skipBrokenRows: z.boolean(),
   asItIs: z.boolean(),
   layout: z
@@ -37,7 +39,9 @@ const requestSchema = z.object({
       decimal: z.enum(['.', ',']),
       headerLine: z.number().int().min(0),
       dataLine: z.number().int().min(1),
-      recorded: z.object({ date: z.iso.date().optional(), clock: z.iso.time().optional() }).nullable(),
+      recorded: z
+        .object({ date: dayOf('A day looks like 2026-12-24').optional(), clock: z.iso.time().optional() })
+        .nullable(),
       columns: z
         .array(
           z.object({ header: z.string().max(500), use: useSchema, why: z.string(), doubtful: z.boolean() })
@@ -76,13 +80,13 @@ export async function POST({ request, params, locals }) {
     ...ids,
     jobId: params.id,
     who: locals.who,
-    fileName: file.name.slice(0, 255),
+    fileName: file.name.replaceAll('\0', '').toWellFormed().slice(0, 255),
     bytes: new Uint8Array(await file.arrayBuffer()),
     layout: layout && ({ ...layout, preview: [] } satisfies Layout),
     options: { skipBrokenRows, asItIs }
   });
   return json(result.ok ? { ok: true, runId: result.value.runId, warnings: result.warnings } : result, {
-    status: result.ok ? 200 : 422
+    status: result.ok ? 200 : refusalStatus(result.problems)
   });
 }
 

@@ -1,11 +1,13 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
+import { moment } from '$core/record/moment';
+import { refusalStatus } from '$lib/server/answers';
 import { database } from '$lib/server/db/database';
 import { endLive } from '$lib/server/live/runs';
 
 const requestSchema = z.object({
   eventId: z.uuid(),
-  at: z.iso.datetime({ offset: true }),
+  at: moment,
   who: z.string().trim().max(60).optional()
 });
 
@@ -17,6 +19,6 @@ export async function POST({ request, params, locals }) {
   const { who, ...ids } = read.data;
   const result = await endLive(database(), { ...ids, jobId: params.id, who: who || locals.who });
   return json(result.ok ? { ok: true, runId: result.value.runId } : result, {
-    status: result.ok ? 200 : 422
+    status: result.ok ? 200 : refusalStatus(result.problems)
   });
 }
