@@ -7,7 +7,7 @@ import type { TestServer } from './server';
 
 let server: TestServer;
 let driver: WebDriver;
-const { go, textOf, button, inputOf, type, pick, newJob } = useApp((s, d) => ([server, driver] = [s, d]));
+const { enter, go, textOf, button, inputOf, type, pick, newJob } = useApp((s, d) => ([server, driver] = [s, d]));
 
 const active = () => driver.switchTo().activeElement();
 const body = () => driver.findElement(By.css('body'));
@@ -234,6 +234,18 @@ describe('readings under wrong conditions', () => {
   });
 });
 
+/** What this browser keeps for the server. */
+const kept = (d: WebDriver) =>
+  d.executeAsyncScript<unknown[]>(`
+    const done = arguments[0];
+    const open = indexedDB.open('pyrethos', 1);
+    open.onsuccess = () => {
+      const all = open.result.transaction('outbox').objectStore('outbox').getAll();
+      all.onsuccess = () => { open.result.close(); done(all.result); };
+    };
+    open.onerror = () => done([]);
+  `);
+
 describe('no reading is lost', () => {
   it('when the server is away: entries wait, are seen, and arrive once each', async () => {
     const job = await newJob('QH-19');
@@ -277,6 +289,31 @@ describe('no reading is lost', () => {
     expect(await recorded(job, 'caution.acknowledged')).toBe(1);
     expect(await recorded(job, 'job.noted')).toBe(1);
     expect(await recorded(job, 'engine.noted')).toBe(2);
+  });
+
+  it('when an entry is refused while nobody looks: it is mended, and goes with what rested on it', async () => {
+    await go('/vehicles/new');
+    await type('Fleet number', 'QH-91');
+    await type('Vehicle', 'Kvesta Scoot 1.2');
+    await server.stop();
+    await (await button('Add the vehicle')).click();
+    await driver.wait(async () => (await kept(driver)).length === 2, WAIT_MS);
+    // Meanwhile somebody else gives that number to another vehicle.
+    await server.start();
+    await enter(`vehicle:${crypto.randomUUID()}`, {
+      kind: 'vehicle.entered',
+      payload: { fleetNo: 'QH-91', name: 'Lundmar Drover' }
+    });
+    await go('/');
+    const sign = await see(driver, By.xpath('//button[@data-waiting][contains(., "2 refused")]'));
+    await sign.click();
+    const entry = By.css('[data-refused] input');
+    expect(await textOf('[data-refused]')).toContain('another vehicle already has this fleet number');
+    await (await see(driver, entry)).sendKeys(Key.chord(Key.CONTROL, 'a'), 'QH-92');
+    await (await button('Send again')).click();
+    await driver.wait(async () => (await kept(driver)).length === 0, WAIT_MS);
+    const row = await server.db.vehicles.findOne({ where: { fleetNo: 'QH-92' }, rejectOnEmpty: true });
+    expect(row.specSheetId).not.toBeNull();
   });
 
   it('when the page is loaded anew in the middle of a sheet', async () => {
