@@ -78,7 +78,9 @@
       <Dialog.Description class="text-ink-2 mt-1">
         {serverAway()
           ? 'The server does not answer. Go on working: entries go out by themselves, once each, when it is back.'
-          : 'On the way to the server.'}
+          : waits.length > 0 || refused.length === 0
+            ? 'On the way to the server.'
+            : 'The server refused these. Mend them and send them again, or drop them.'}
       </Dialog.Description>
       <ul class="mt-4">
         {#each waits as w (w.id)}<li class="border-line border-t py-2">{inReaderUnits(w.label)}</li>{/each}

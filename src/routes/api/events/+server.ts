@@ -37,7 +37,7 @@ export async function POST({ request, locals }) {
       {
         ok: false,
         problems: [
-          { field: 'at', message: `is ${body.at as string}: the clock of this device is ahead; set it` }
+          { field: 'Time', message: `is ${body.at as string}: the clock of this device is ahead; set it` }
         ]
       },
       { status: 422 }
