@@ -7,7 +7,9 @@ import type { TestServer } from './server';
 
 let server: TestServer;
 let driver: WebDriver;
-const { enter, go, textOf, button, inputOf, type, pick, newJob } = useApp((s, d) => ([server, driver] = [s, d]));
+const { enter, go, textOf, button, inputOf, type, pick, newJob } = useApp(
+  (s, d) => ([server, driver] = [s, d])
+);
 
 const active = () => driver.switchTo().activeElement();
 const body = () => driver.findElement(By.css('body'));

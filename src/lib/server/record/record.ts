@@ -132,17 +132,14 @@ async function refusedHere(db: Database, event: RecordEvent, transaction: Transa
   if (record === 'vehicle' && event.kind !== 'vehicle.entered')
     return (await db.vehicles.findByPk(id, { attributes: ['id'], transaction }))
       ? []
-      : [
-          { field: 'stream', message: 'belongs to a vehicle that is not here; enter the vehicle first' }
-        ];
+      : [{ field: 'stream', message: 'belongs to a vehicle that is not here; enter the vehicle first' }];
   if (event.kind === 'job.opened')
     return (await db.vehicles.findByPk(event.payload.vehicleId, { attributes: ['id'], transaction }))
       ? []
       : [{ field: 'vehicleId', message: 'is not here; enter the vehicle first' }];
   if (record !== 'job') return [];
   const job = await db.jobs.findByPk(id, { transaction });
-  if (!job)
-    return [{ field: 'stream', message: 'belongs to a job that is not here; open the job first' }];
+  if (!job) return [{ field: 'stream', message: 'belongs to a job that is not here; open the job first' }];
   const refused = refusedBy(await sheetOf(db, job.vehicleId, transaction), event);
   if (event.kind !== 'job.closed') return refused;
   const known = assembleCase(await loadCase(db, job.id, event.at, transaction));
