@@ -141,7 +141,7 @@ decrypt_backup() { node bin/backup-key.mjs open "$1" "$2"; }
 
 # keep_backups FOLDER: the newest of each of the last seven days and of the last five weeks; the others go.
 keep_backups() {
-  ls -1 "$1"/pyrethos-*.backup 2>/dev/null | sort -r | node -e '
+  { ls -1 "$1"/pyrethos-*.backup 2>/dev/null || true; } | sort -r | node -e '
     const files = require("fs").readFileSync(0, "utf8").split("\n").filter(Boolean);
     const days = new Set(), weeks = new Set();
     for (const file of files) {

@@ -12,22 +12,27 @@ import { pdfText } from '../support/pdf';
 import { testServer, type TestServer } from './server';
 
 /**
- * One case, one truth: every job of the demo, through every way a person or a program sees it. The command line is
+ * One case, one truth: jobs of the demo, through every way a person or a program sees it. The command line is
  * asked last and with nothing but the file, so that it can know no figure from the server.
  */
 let server: TestServer;
 let jobs: { id: string; number: number }[];
+/** The jobs of the demo's own workshop come first. */
+const STORIES = 14;
 
 beforeAll(async () => {
   const database = await demoDatabase();
   await loadYear(database.db, 'demo/year', new Date());
   await projectLines(database.db);
   server = await testServer(database);
-  jobs = await database.db.jobs.findAll({
+  const all = await database.db.jobs.findAll({
     attributes: ['id', 'number'],
     order: [['number', 'ASC']],
     raw: true
   });
+  // Every open story of the demo, and a third of the year's jobs: another third each day.
+  const today = Math.floor(Date.now() / 86_400_000);
+  jobs = all.filter(({ number }) => number <= STORIES || (number + today) % 3 === 0);
 }, 120_000);
 afterAll(() => server.end());
 
@@ -54,15 +59,17 @@ const holds = (text: string, part: string, at: string) =>
   expect(text.includes(part) ? 'there' : `lacks “${part}”`, at).toBe('there');
 const all = (html: string, pattern: RegExp) => [...html.matchAll(pattern)].map((m) => m.slice(1));
 
-describe('every job of the demo', () => {
+describe('a job of the demo, whichever it is', () => {
   it('shows one leader, one probability, one result a check, one cost and one proof, wherever one looks', async () => {
     const rows = new Map<number, string>();
-    for (let n = 1; rows.size < jobs.length; n++)
+    for (let n = 1, size = -1; size < rows.size; n++) {
+      size = rows.size;
       for (const [number, html] of all(
         await page(`/jobs?page=${n}`),
         /data-job="(\d+)"(.*?)(?=data-job="|<\/main>)/g
       ))
         rows.set(Number(number), html);
+    }
 
     const files: string[] = [];
     const told: CaseFile[] = [];

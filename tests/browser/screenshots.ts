@@ -21,14 +21,39 @@ async function go(path: string): Promise<void> {
   await driver.executeScript('return document.fonts.ready.then(() => true)');
 }
 
-async function shoot(name: string, theme: 'day' | 'night' = 'day'): Promise<void> {
+const save = (name: string, png: string) =>
+  writeFileSync(join(folder, `${name}.png`), Buffer.from(png, 'base64'));
+
+async function pictureIn(theme: 'day' | 'night'): Promise<string> {
   await driver.executeScript(
     `document.documentElement.dataset.theme = '${theme}'; dispatchEvent(new Event('themechange'))`
   );
   await driver.executeAsyncScript(
     'const done = arguments[arguments.length - 1]; requestAnimationFrame(() => requestAnimationFrame(done))'
   );
-  writeFileSync(join(folder, `${name}.png`), Buffer.from(await driver.takeScreenshot(), 'base64'));
+  return driver.takeScreenshot();
+}
+
+async function shoot(name: string, theme: 'day' | 'night' = 'day'): Promise<void> {
+  save(name, await pictureIn(theme));
+}
+
+/** One picture of a view, its left half by day and its right half by night. Leaves the page. */
+async function shootHalves(name: string): Promise<void> {
+  const [day, night] = [await pictureIn('day'), await pictureIn('night')];
+  await driver.get('about:blank');
+  await driver.executeAsyncScript(
+    `const [day, night, done] = arguments;
+     document.body.style.margin = 0;
+     document.body.innerHTML = '<img style="position:absolute"><img style="position:absolute;clip-path:inset(0 0 0 50%)">';
+     const images = [...document.images];
+     images[0].src = 'data:image/png;base64,' + day;
+     images[1].src = 'data:image/png;base64,' + night;
+     Promise.all(images.map((i) => i.decode())).then(done);`,
+    day,
+    night
+  );
+  save(name, await driver.takeScreenshot());
 }
 
 async function openJob(fleetNo: string, query = ''): Promise<void> {
@@ -86,7 +111,7 @@ const VIEWS: Record<string, () => Promise<void>> = {
       .sendKeys(resolve('tests/browser/files/any-logger.csv'));
     await driver.wait(until.elementLocated(By.css('[aria-label="Columns"]')), 10_000);
     await driver.executeScript('scrollTo(0, 0)');
-    await shoot('import');
+    await shootHalves('import');
   },
   add: async () => {
     await go('/vehicles/new?for=job');
@@ -97,7 +122,7 @@ const VIEWS: Record<string, () => Promise<void>> = {
       .sendKeys('195F');
     await driver.findElement(By.xpath('//label[contains(., "Fleet number")]//input')).sendKeys('QH-71');
     await driver.findElement(By.xpath('//label[contains(., "Vehicle")]//input')).sendKeys('Kvesta Parcel');
-    await shoot('add-vehicle', 'night');
+    await shootHalves('add-vehicle');
   },
   // A simulated engine that overheats: its climb, then the alarm. The run is undone afterwards.
   live: async () => {
@@ -140,8 +165,8 @@ const VIEWS: Record<string, () => Promise<void>> = {
     for (const word of ['Climbs or reads high', 'at idle', 'crawling', 'Cuts out'])
       await driver.findElement(By.xpath(`//button[normalize-space(.)="${word}"]`)).click();
     await driver.executeScript('scrollTo(0, 0); document.activeElement.blur()');
-    await shoot('intake');
     await driver.executeScript('localStorage.clear()');
+    await shootHalves('intake');
   },
   checks: async () => {
     await sheetOf('QH-09', 'cold-agreement');

@@ -1,3 +1,4 @@
+import { guarded } from './csv-formula';
 import { CHANNELS, type ChannelKey, type Log } from './channels';
 
 const DIGITS: Partial<Record<ChannelKey, number>> = { rpm: 0, fan_rpm: 0, ac_on: 0 };
@@ -29,7 +30,7 @@ export function writeLog(log: Log, { exact = false }: { readonly exact?: boolean
       if (Number.isNaN(value)) return '';
       return exact ? exactly(value) : rounded(value, key);
     });
-    if (hasEvents) cells.push(quoted(events.get(i) ?? ''));
+    if (hasEvents) cells.push(quoted(guarded(events.get(i) ?? '')));
     const t = exact ? log.t[i] : Number(log.t[i].toFixed(3));
     lines.push([String(t), ...cells].join(','));
   }

@@ -188,6 +188,16 @@ describe('a file that cannot be imported', () => {
   });
 });
 
+it.each(['=1+1', '+49', '-2', '@here', "'=1", 'rough idle', "'t was hot"])(
+  'a mark %s goes through a spreadsheet as no formula, and comes back as it was',
+  (text) => {
+    const log = { ...read('t_s,ect_c\n0,20\n1,21\n').log, events: [{ t: 0, text }] };
+    const written = writeLog(log);
+    expect(written).not.toMatch(/,[=+\-@]/);
+    expect(read(written).log.events).toEqual([{ t: 0, text }]);
+  }
+);
+
 it('writes canonical columns that read back as they were', () => {
   const first = read('t_s,ect_c,rpm,event\n0,20,800,\n0.5,20.25,,"a ""b"", c"\n1,21,810,\n').log;
   const again = read(writeLog(first)).log;

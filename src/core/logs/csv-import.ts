@@ -7,6 +7,7 @@ import type { Column } from './csv-columns';
 import { asText, sniff, type Layout } from './csv-sniff';
 import { decodeCell } from './csv-text';
 import { momentOf, startOf, timeFormatOf, type TimeFormat } from './csv-time';
+import { unguarded } from './csv-formula';
 import { doubtsOf } from './csv-doubts';
 
 export interface ImportOptions {
@@ -124,7 +125,7 @@ export function importLog(
     }
     if (eventCell >= 0) {
       const text = reader.text(eventCell);
-      if (text !== '') events.push({ t, text });
+      if (text !== '') events.push({ t, text: unguarded(text) });
     }
     if (count.rows === 0)
       startedAt = startOf(

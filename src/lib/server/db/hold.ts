@@ -7,7 +7,7 @@ const RETRY_MS = 2000;
 
 /**
  * Holds the database for as long as this process serves, so that no restore replaces it underneath. Throws where a
- * restore is going on. A connection that is lost is made again. Returns what lets go.
+ * restore is going on. A connection that is lost, or not to be had yet, is made again. Returns what lets go.
  */
 export async function holdDatabase(url: string): Promise<() => Promise<void>> {
   let client: Client | null = null;
@@ -33,7 +33,13 @@ export async function holdDatabase(url: string): Promise<() => Promise<void>> {
     setTimeout(() => void take().then((held) => held || again(), again), RETRY_MS).unref();
   }
 
-  if (!(await take())) throw new Error('a restore is going on in this database; start again when it is done');
+  // A database that is away is waited for; one that is being restored is none to serve.
+  const held = await take().catch((error: Error) => {
+    log.warn({ error: error.message }, 'cannot hold the database yet');
+    again();
+    return true;
+  });
+  if (!held) throw new Error('a restore is going on in this database; start again when it is done');
   return async () => {
     stopped = true;
     await client?.end().catch(() => undefined);

@@ -4,6 +4,8 @@ import { jobFile, type JobFile } from '../../../core/handover/job-file';
 import type { WorkshopFile } from '../../../core/handover/workshop-file';
 import { streamOf } from '../../../core/record/events';
 import { SHOP_ID } from '../../../core/record/shop';
+import { deriveJob } from '../../../core/record/derive';
+import type { CaseInput } from '../../../core/diagnosis/case';
 import { loadCase } from '../cases/load-case';
 import type { Database } from '../db/database';
 import type { JobRow, RunRow } from '../db/models';
@@ -29,7 +31,7 @@ export async function exportJob(db: Database, id: string): Promise<JobFile | nul
       note: vehicle.note,
       events: await eventsOf(db, streamOf('vehicle', vehicle.id))
     },
-    known: await loadCase(db, job.id, exportedAt),
+    known: withoutLive(await loadCase(db, job.id, exportedAt)),
     runs: await runsOf(db, runs),
     photos: photos.map(({ id: photoId, mime, caption, data }) => ({
       id: photoId,
@@ -38,6 +40,13 @@ export async function exportJob(db: Database, id: string): Promise<JobFile | nul
       base64: Buffer.from(data).toString('base64')
     }))
   });
+}
+
+/** A run that is being recorded is none yet: it goes along with the first export after it has ended. */
+function withoutLive(known: CaseInput): CaseInput {
+  const live = deriveJob(known.events)?.live?.runId;
+  const events = known.events.filter((e) => !('runId' in e.payload) || e.payload.runId !== live);
+  return live === undefined ? known : { ...known, events };
 }
 
 /** The runs one after the other, so that a job of many holds neither the database nor the process from others. */

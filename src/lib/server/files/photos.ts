@@ -1,7 +1,8 @@
+import sharp from 'sharp';
 import { PHOTO_MAX_BYTES, type PHOTO_TYPES } from '../../../core/record/events';
 import { bad, good, type Result } from '../../../core/base/result';
 import type { Database } from '../db/database';
-import { append } from '../record/record';
+import { append, Refusal } from '../record/record';
 
 /** The most photos one job holds. */
 const PHOTOS_PER_JOB = 40;
@@ -13,6 +14,26 @@ export function pictureType(bytes: Uint8Array): (typeof PHOTO_TYPES)[number] | n
   if (starts(0, 0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a)) return 'image/png';
   if (starts(0, 0x52, 0x49, 0x46, 0x46) && starts(8, 0x57, 0x45, 0x42, 0x50)) return 'image/webp';
   return null;
+}
+
+const LONGEST_PX = 2400;
+/** More than any camera of a phone gives: a picture that claims more is made to fill a memory. */
+const MOST_PIXELS = 60_000_000;
+
+/**
+ * A picture decoded and written anew in its own format: upright, bounded, without place, device or anything that was
+ * hidden behind it. Null where it cannot be decoded.
+ */
+async function redrawn(bytes: Uint8Array, mime: (typeof PHOTO_TYPES)[number]): Promise<Buffer | null> {
+  try {
+    return await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+      .rotate()
+      .resize({ width: LONGEST_PX, height: LONGEST_PX, fit: 'inside', withoutEnlargement: true })
+      .toFormat(mime.slice('image/'.length) as 'jpeg' | 'png' | 'webp')
+      .toBuffer();
+  } catch {
+    return null;
+  }
 }
 
 export interface PhotoInput {
@@ -33,24 +54,32 @@ export async function attachPhoto(db: Database, input: PhotoInput): Promise<Resu
     return bad({ field: 'photo', message: `is larger than ${PHOTO_MAX_BYTES / 1024 / 1024} MB` });
   if (!(await db.jobs.findOne({ where: { id: input.jobId, active: true } })))
     return bad({ message: 'this job does not exist any more' });
-  if ((await db.photos.count({ where: { jobId: input.jobId, active: true } })) >= PHOTOS_PER_JOB)
-    return bad({ field: 'photo', message: `this job has ${PHOTOS_PER_JOB} photos already; undo one first` });
+  const data = await redrawn(input.bytes, mime);
+  if (!data) return bad({ field: 'photo', message: 'cannot be read as a picture' });
   const event = {
     id: input.eventId,
     stream: `job:${input.jobId}`,
     who: input.who,
     at: input.at,
     kind: 'photo.attached',
-    payload: { photoId: input.photoId, caption: input.caption, mime, sizeBytes: input.bytes.length }
+    payload: { photoId: input.photoId, caption: input.caption, mime, sizeBytes: data.length }
   };
   const result = await append(db, event, async (transaction) => {
+    // Counted while the job's record is held: two that come at once are not both the last.
+    if (
+      (await db.photos.count({ where: { jobId: input.jobId, active: true }, transaction })) >= PHOTOS_PER_JOB
+    )
+      throw new Refusal({
+        field: 'photo',
+        message: `this job has ${PHOTOS_PER_JOB} photos already; undo one first`
+      });
     await db.photos.create(
       {
         id: input.photoId,
         jobId: input.jobId,
         mime,
         caption: input.caption,
-        data: Buffer.from(input.bytes),
+        data,
         active: true
       },
       { transaction }

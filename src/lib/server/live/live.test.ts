@@ -5,6 +5,9 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { ANSWER_ID, writeFrame } from '../../../core/logs/bus/frame';
 import { startBench, type Bench } from '../../../simulation/adapter/bench';
 import type { Database } from '../db/database';
+import { readJobFile } from '../../../core/handover/job-file';
+import { bringIn } from '../files/bring-in';
+import { exportJob } from '../files/job-export';
 import { append } from '../record/record';
 import { eventsOf } from '../record/events';
 import { samplesOf } from '../runs/runs';
@@ -270,6 +273,22 @@ describe('a recording', () => {
     ]);
     await endWhatWasLeft(db);
     expect(await db.runs.count({ where: { jobId } })).toBe(1);
+  });
+
+  it('that goes on is left out of an export, which comes in elsewhere; ended, it goes along', async () => {
+    const [jobId, runId] = [await job('L-08'), randomUUID()];
+    await typedRun(jobId, runId);
+    const other = await testDatabase();
+    const bring = async () => {
+      const read = readJobFile(JSON.parse(JSON.stringify(await exportJob(db, jobId))));
+      return read.ok ? bringIn(other.db, { jobs: [read.value] }) : read;
+    };
+    expect(await bring()).toMatchObject({ ok: true });
+    expect(await other.db.runs.count()).toBe(0);
+    await end(jobId);
+    expect(await bring()).toMatchObject({ ok: true });
+    expect(await other.db.runs.count()).toBe(1);
+    await other.drop();
   });
 
   it('that is ended twice at once is one run, and whoever was late is told', async () => {

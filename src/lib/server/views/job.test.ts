@@ -8,6 +8,7 @@ import type { Database } from '../db/database';
 import { find } from './find';
 import { exportJob } from '../files/job-export';
 import { migrate, MIGRATION_NAMES } from '../db/migrate';
+import sharp from 'sharp';
 import { attachPhoto, pictureType } from '../files/photos';
 import { append } from '../record/record';
 import { testDatabase } from '../db/test-database';
@@ -199,10 +200,42 @@ describe('photos', () => {
     expect((await attach(id, PNG, event, photo)).ok).toBe(true);
     const again = await attach(id, PNG, event, photo);
     expect(again.ok && again.value.isNew).toBe(false);
-    expect(Buffer.from((await db.photos.findByPk(photo))!.data).equals(Buffer.from(PNG))).toBe(true);
+    const kept = await sharp((await db.photos.findByPk(photo))!.data).metadata();
+    expect([kept.format, kept.width, kept.height]).toEqual(['png', 1280, 800]);
     await write(`job:${id}`, { kind: 'undo', payload: { of: event } });
     expect((await db.photos.findByPk(photo))!.active).toBe(false);
     expect((await exportJob(db, id))!.photos).toEqual([]);
+  });
+
+  it('are drawn anew: upright, no larger than they need be, without place and device', async () => {
+    const id = await job('P-03');
+    const bytes = await sharp({ create: { width: 3000, height: 1000, channels: 3, background: 'red' } })
+      .withMetadata({ orientation: 6 })
+      .withExifMerge({ IFD0: { Make: 'Quillphone' }, IFD3: { GPSLatitudeRef: 'N' } })
+      .jpeg()
+      .toBuffer();
+    expect((await sharp(bytes).metadata()).exif).toBeDefined();
+    const photo = randomUUID();
+    expect((await attach(id, bytes, randomUUID(), photo)).ok).toBe(true);
+    const { data } = (await db.photos.findByPk(photo))!;
+    const kept = await sharp(data).metadata();
+    expect([kept.exif, kept.orientation, kept.width, kept.height]).toEqual([undefined, undefined, 800, 2400]);
+    expect(Buffer.from(data).includes('Quillphone')).toBe(false);
+    // A picture that breaks off is none.
+    const cut = await attach(id, bytes.subarray(0, 400));
+    expect(!cut.ok && cut.problems[0].message).toContain('cannot be read as a picture');
+  });
+
+  it('are forty a job, however many come at once', async () => {
+    const id = await job('P-04');
+    const small = await sharp({ create: { width: 2, height: 2, channels: 3, background: 'red' } })
+      .png()
+      .toBuffer();
+    for (let n = 0; n < 39; n++) await attach(id, small);
+    const answers = await Promise.all([1, 2, 3].map(() => attach(id, small)));
+    expect(answers.filter((a) => a.ok)).toHaveLength(1);
+    const late = answers.find((a) => !a.ok)!;
+    expect(!late.ok && late.problems[0].message).toContain('has 40 photos already');
   });
 
   it('are pictures by their bytes, whatever they are called, and bounded', async () => {
@@ -243,7 +276,8 @@ describe('a job file', () => {
     ]);
     expect(file.checks[1].says).toContain('The pump is at fault');
     expect(deriveJob(file.events)!.checks).toHaveLength(2);
-    expect(Buffer.from(file.photos[0].base64, 'base64').length).toBe(PNG.length);
+    const photo = await sharp(Buffer.from(file.photos[0].base64, 'base64')).metadata();
+    expect([photo.format, photo.width]).toEqual(['png', 1280]);
     expect(file.sheet!.name).toBe('Ostrelle Fathom 2.2 diesel');
   });
 
