@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { writeLog } from '../src/core/logs/csv-export';
-import { readSpecSheet } from '../src/core/vehicle/spec-sheet';
+import { readSpecSheet } from '../src/core/vehicle/read-sheet';
 import { DRIVES, type Leg } from '../src/core/physics/plant/drive';
 import type { FaultId } from '../src/core/vehicle/faults';
 import { logFrom } from '../src/core/runs/log-from';

@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { problemText, type Problem, type Result } from '../core/base/result';
 import { plainText } from '../core/units/say';
-import { readSpecSheet, type SpecSheet } from '../core/vehicle/spec-sheet';
+import { readSpecSheet } from '../core/vehicle/read-sheet';
+import type { SpecSheet } from '../core/vehicle/spec-sheet';
 
 /** Input that cannot be read or a call that makes no sense: one line on standard error, exit status 2. */
 export class BadInput extends Error {}

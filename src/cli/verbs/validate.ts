@@ -2,7 +2,7 @@ import { brokenIn } from '../../core/handover/integrity';
 import { readJobFile } from '../../core/handover/job-file';
 import { readWorkshopFile } from '../../core/handover/workshop-file';
 import { readAnyLog } from '../../core/logs/any-log';
-import { readSpecSheet } from '../../core/vehicle/spec-sheet';
+import { readSpecSheet } from '../../core/vehicle/read-sheet';
 import { BadInput, parse, readBytes, readJson, refuse, taken } from '../input';
 import type { Verb } from '../verb';
 

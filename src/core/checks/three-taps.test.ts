@@ -3,7 +3,7 @@ import { CHECK_IDS, checkOf } from './registry';
 import { FAULT_IDS } from '../vehicle/faults';
 import { cannotHave } from '../faults/registry';
 import { limitsOf } from '../vehicle/limits';
-import { readSpecSheet } from '../vehicle/spec-sheet';
+import { readSpecSheet } from '../vehicle/read-sheet';
 import { FAN_TAPS, FUEL_TAPS, sheetOfTaps, type Taps } from '../vehicle/three-taps';
 
 const sheetOf = (taps: Partial<Taps>) => {

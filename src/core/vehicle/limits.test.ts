@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { fanStages, limitsOf, originWords, type Limits } from './limits';
 import { askedOn, SHEET_PARTS } from './sheet-fields';
-import { readSpecSheet } from './spec-sheet';
+import { readSpecSheet } from './read-sheet';
 
 const curlew = JSON.parse(readFileSync('demo/specs/qh-03-curlew.spec.json', 'utf8'));
 const bare = readSpecSheet({

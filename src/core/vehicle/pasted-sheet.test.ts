@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { cleanSheet } from './sheet-fields';
-import { readSpecSheet } from './spec-sheet';
+import { readSpecSheet } from './read-sheet';
 import { readPasted, withPasted } from './pasted-sheet';
 
 const read = (page: string) =>

@@ -2,7 +2,8 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { valueAt, withValue } from '../units/field';
 import { askedOn, changesOf, cleanSheet, SHEET_PARTS, sheetTable, fieldName } from './sheet-fields';
-import { readSpecSheet, type SpecSheet } from './spec-sheet';
+import { readSpecSheet } from './read-sheet';
+import type { SpecSheet } from './spec-sheet';
 
 const sheets = readdirSync('demo/specs').map(
   (f) => JSON.parse(readFileSync(`demo/specs/${f}`, 'utf8')) as SpecSheet

@@ -1,6 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { readSpecSheet, specSheetJsonSchema } from './spec-sheet';
+import { readSpecSheet } from './read-sheet';
+import { specSheetJsonSchema } from './spec-sheet';
 
 const curlew = () => JSON.parse(readFileSync('demo/specs/qh-03-curlew.spec.json', 'utf8'));
 const problemsOf = (sheet: unknown) => {

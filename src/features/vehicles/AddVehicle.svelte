@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { Problem } from '$core/base/result';
-  import { readSpecSheet } from '$core/vehicle/spec-sheet';
+  import { readSpecSheet } from '$core/vehicle/read-sheet';
   import { FAN_TAPS, FUEL_TAPS, sheetOfTaps, type Taps } from '$core/vehicle/three-taps';
   import Choose from '$lib/ui/inputs/Choose.svelte';
   import Problems from '$lib/ui/inputs/Problems.svelte';

@@ -2,7 +2,8 @@
   import { Tabs } from 'bits-ui';
   import { toast } from 'svelte-sonner';
   import { goto } from '$app/navigation';
-  import { readSpecSheet, type SpecSheet } from '$core/vehicle/spec-sheet';
+  import { readSpecSheet } from '$core/vehicle/read-sheet';
+  import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import type { Problem } from '$core/base/result';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import Select from '$lib/ui/inputs/Select.svelte';

@@ -2,7 +2,7 @@ import { limitsOf } from '../../core/vehicle/limits';
 import { createServer, type Server, type Socket } from 'node:net';
 import { readFrame, writeFrame, type Frame } from '../../core/logs/bus/frame';
 import { lineSplitter } from '../../core/logs/bus/lines';
-import { readSpecSheet } from '../../core/vehicle/spec-sheet';
+import { readSpecSheet } from '../../core/vehicle/read-sheet';
 import { DRIVES, type DriveName } from '../../core/physics/plant/drive';
 import { isFaultId } from '../../core/vehicle/faults';
 import { seeded } from '../../core/base/random';

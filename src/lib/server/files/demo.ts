@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { z } from 'zod';
 import { asText, sniff } from '../../../core/logs/csv-sniff';
-import { readSpecSheet } from '../../../core/vehicle/spec-sheet';
+import { readSpecSheet } from '../../../core/vehicle/read-sheet';
 import { problemText, type Result } from '../../../core/base/result';
 import { tableOf } from '../../../core/physics/thermistor/fit';
 import { streamOf } from '../../../core/record/events';

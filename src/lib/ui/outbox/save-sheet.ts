@@ -1,6 +1,6 @@
 import type { Problem } from '$core/base/result';
 import { fieldName } from '$core/vehicle/sheet-fields';
-import { readSpecSheet } from '$core/vehicle/spec-sheet';
+import { readSpecSheet } from '$core/vehicle/read-sheet';
 import { record, type Answer } from './record.svelte';
 
 /** What is wrong with a sheet, with its fields named as the form names them. */

@@ -1,7 +1,7 @@
 import { json } from '@sveltejs/kit';
 import { jsonIn } from '$core/base/json-in';
 import { isPlainObject } from '$core/base/open-format';
-import { readSpecSheet } from '$core/vehicle/spec-sheet';
+import { readSpecSheet } from '$core/vehicle/read-sheet';
 import { WRITTEN_BY_SERVER } from '$core/record/events';
 import { refusalStatus } from '$lib/server/answers';
 import { database } from '$lib/server/db/database';
