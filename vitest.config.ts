@@ -1,7 +1,7 @@
 import { defineConfig } from 'vitest/config';
 import { aliases as alias } from './aliases.js';
 
-/** Three kinds of tests, by what they need: nothing, a PostgreSQL, a built app with a browser. */
+/** Kinds of tests, by what they need: nothing, a PostgreSQL, a built app with a browser, a built app to be mistreated. */
 export default defineConfig({
   test: {
     projects: [
@@ -29,6 +29,16 @@ export default defineConfig({
           name: 'browser',
           include: ['tests/browser/**/*.test.ts'],
           testTimeout: 120_000,
+          hookTimeout: 120_000,
+          fileParallelism: false
+        }
+      },
+      {
+        resolve: { alias },
+        test: {
+          name: 'faults',
+          include: ['tests/faults/**/*.test.ts'],
+          testTimeout: 3_600_000,
           hookTimeout: 120_000,
           fileParallelism: false
         }

@@ -1,8 +1,11 @@
-import { error } from '@sveltejs/kit';
+import { sequence } from '@sveltejs/kit/hooks';
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
 import { dateFormOf } from '$core/base/dates';
 import { readUnitChoice } from '$core/units/say';
 import { cookieText } from '$lib/ui/page-state/cookie-text';
+import { access } from '$lib/server/access/access';
+import { isOpenHouse } from '$lib/server/access/mode';
+import { guardAnswer, guardRequest } from '$lib/server/access/web';
 import { databaseFault } from '$lib/server/answers';
 import { closeDatabase, database } from '$lib/server/db/database';
 import { holdDatabase } from '$lib/server/db/hold';
@@ -20,6 +23,8 @@ process.once('sveltekit:shutdown', async () => {
 const stops: (() => Promise<void>)[] = [];
 /** Every server process records what no other one does, and projects the lines of jobs that are due. */
 export const init: ServerInit = async () => {
+  // Throws where the house would be open to a network.
+  isOpenHouse();
   const url = process.env.DATABASE_URL;
   if (!url) return;
   stops.push(await holdDatabase(url));
@@ -28,25 +33,26 @@ export const init: ServerInit = async () => {
 
 const THEMES = ['system', 'day', 'night'] as const;
 
-export const handle: Handle = async ({ event, resolve }) => {
-  const began = performance.now();
-  // No text of ours has a zero character, and no database takes one.
-  if (/%00/.test(event.url.href)) error(400, 'There is no such page');
+/** What a person chose for themselves on this browser. */
+const preferences: Handle = ({ event, resolve }) => {
   const theme = event.cookies.get('theme');
   event.locals.theme = THEMES.find((t) => t === theme) ?? 'system';
-  event.locals.who =
-    cookieText(event.cookies.get('who')).replaceAll('\0', '').toWellFormed().slice(0, 60) || 'Unsigned';
   event.locals.units = readUnitChoice(cookieText(event.cookies.get('units')));
   event.locals.dates = dateFormOf(event.cookies.get('dates'), event.request.headers.get('accept-language'));
+  return resolve(event, {
+    transformPageChunk: ({ html }) => html.replace('%pyrethos.theme%', event.locals.theme)
+  });
+};
+
+/** Every answer: what browsers may do with it, how long it took, and what a fault of the database means. */
+const answers: Handle = async ({ event, resolve }) => {
+  const began = performance.now();
   const response = withFault(
-    await resolve(event, {
-      transformPageChunk: ({ html }) => html.replace('%pyrethos.theme%', event.locals.theme)
-    }),
+    await resolve(event),
     event.locals.fault ?? null,
     event.url.pathname.startsWith('/api/')
   );
-  response.headers.set('X-Content-Type-Options', 'nosniff');
-  response.headers.set('Referrer-Policy', 'same-origin');
+  guardAnswer(event, response);
   if (event.url.pathname !== '/health')
     log.info(
       {
@@ -59,6 +65,8 @@ export const handle: Handle = async ({ event, resolve }) => {
     );
   return response;
 };
+
+export const handle: Handle = sequence(answers, guardRequest, access, preferences);
 
 const FAULTS = {
   away: { status: 503, message: 'the database does not answer; nothing is lost, it is tried again' },

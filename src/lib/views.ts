@@ -6,6 +6,7 @@ export type JobLine = Awaited<ReturnType<typeof import('./server/views/lists').j
 export type OpenLine = Awaited<ReturnType<typeof import('./server/views/lists').openLines>>[number];
 export type DueLine = Awaited<ReturnType<typeof import('./server/views/lists').dueLines>>[number];
 export type VehicleLine = Awaited<ReturnType<typeof import('./server/views/lists').vehicleLines>>[number];
+export type VehiclePhoto = Awaited<ReturnType<typeof import('./server/views/vehicle').vehiclePhotos>>[number];
 export type FleetLine = Awaited<ReturnType<typeof import('./server/runs/memory').fleetView>>['fleet'][number];
 export type IntakeView = Awaited<ReturnType<typeof import('./server/views/intake').intakeView>>;
 export type ChosenVehicle = NonNullable<IntakeView['of']>;

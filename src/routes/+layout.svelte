@@ -1,8 +1,13 @@
 <script lang="ts">
   import '../app.css';
   import Frame from '$features/frame/Frame.svelte';
+  import Doorway from '$features/access/Doorway.svelte';
 
   let { data, children } = $props();
 </script>
 
-<Frame who={data.who} theme={data.theme}>{@render children()}</Frame>
+{#if data.openHouse || data.session}
+  <Frame who={data.who} session={data.session} theme={data.theme}>{@render children()}</Frame>
+{:else}
+  <Doorway theme={data.theme}>{@render children()}</Doorway>
+{/if}

@@ -24,6 +24,7 @@ import { ladderBench } from './ladder';
 import { bandBench, liveBench } from './live';
 import { memoryFigures } from './memory';
 import { viewsBench } from './views';
+import { writersBench } from './writers';
 import { line, median, medianAsync, ms } from './measure';
 
 const sheet = (file: string): SpecSheet => JSON.parse(readFileSync(`demo/specs/${file}.spec.json`, 'utf8'));
@@ -220,6 +221,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   memory: memoryBench,
   cases: casesBench,
   views: viewsBench,
+  writers: writersBench,
   confusion: confusionBench
 };
 const chosen = process.argv.slice(2);

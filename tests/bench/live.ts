@@ -80,7 +80,7 @@ export async function liveBench(): Promise<void> {
   const { db } = server;
   const { runId, number } = await recordingOn(db);
   let next = 0;
-  const put = (n: number) => saveSamples(db, runId, samplesFrom((next += n) - n, n));
+  const put = async (n: number) => void (await saveSamples(db, runId, samplesFrom((next += n) - n, n), '0'));
   const one = await medianAsync(200, () => put(A_FLUSH));
   line(
     'recorder: a flush of 4 samples, in the database and told',
@@ -121,7 +121,7 @@ export async function bandBench(): Promise<void> {
   const goOn = async (seconds: number) => {
     const samples = samplesFrom(at * HZ, seconds * HZ).filter((_, k) => k % HZ === 0);
     at += seconds;
-    await saveSamples(server.db, runId, samples);
+    await saveSamples(server.db, runId, samples, '0');
   };
   for (let i = 0; i < 36; i++) await goOn(50);
   const { driver, close } = await openBrowser();

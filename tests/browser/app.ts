@@ -11,11 +11,14 @@ const labelled = (label: string) => `//label[normalize-space(.)=${JSON.stringify
  * The built app with the demo and a browser on it, for one file of tests: started before them, ended after, and
  * the server brought back after each, so that a test which stopped it takes no other with it.
  */
-export function useApp(ready: (server: TestServer, driver: WebDriver) => void) {
+export function useApp(
+  ready: (server: TestServer, driver: WebDriver) => void,
+  access: 'open' | 'signed' = 'open'
+) {
   let server: TestServer;
   let browser: Browser;
   beforeAll(async () => {
-    server = await testServer();
+    server = await testServer(undefined, access);
     browser = await openBrowser();
     ready(server, browser.driver);
   });
@@ -73,7 +76,10 @@ export function useApp(ready: (server: TestServer, driver: WebDriver) => void) {
       const trigger = By.xpath(
         `//p[normalize-space(.)=${name}]/following::button[1] | //button[starts-with(@aria-label, ${JSON.stringify(`${label}: `)})]`
       );
-      await (await see(driver, trigger)).click();
+      const list = await see(driver, trigger);
+      // What floats at the edge of the screen would take the click.
+      await driver.executeScript("arguments[0].scrollIntoView({ block: 'center' })", list);
+      await list.click();
       await (
         await see(driver, By.xpath(`//*[@role="option"][normalize-space(.)=${JSON.stringify(option)}]`))
       ).click();

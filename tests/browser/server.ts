@@ -11,6 +11,8 @@ export interface TestServer {
   /** Ends the process without a word, as a power cut does. */
   kill(): Promise<void>;
   readonly bench: Bench;
+  /** Of the process, while it runs. */
+  pid(): number | undefined;
   start(): Promise<void>;
   end(): Promise<void>;
 }
@@ -24,7 +26,11 @@ const freePort = (): Promise<number> =>
   });
 
 /** The built app on a port and a database of its own, that of the demo unless another is given; it can be stopped and started like the real one. */
-export async function testServer(database?: TestDatabase): Promise<TestServer> {
+export async function testServer(
+  database?: TestDatabase,
+  access: 'open' | 'signed' = 'open',
+  settings: Readonly<Record<string, string>> = {}
+): Promise<TestServer> {
   const { db, url, drop } = database ?? (await demoDatabase());
   const bench = await startBench({ port: 0 });
   const port = await freePort();
@@ -38,11 +44,13 @@ export async function testServer(database?: TestDatabase): Promise<TestServer> {
         ...process.env,
         DATABASE_URL: url,
         PYRETHOS_BENCH_PORT: String(bench.port),
+        PYRETHOS_ACCESS: access,
         HOST: '127.0.0.1',
         PORT: String(port),
         ORIGIN: address,
         BODY_SIZE_LIMIT: '140M',
-        PYRETHOS_LOG: 'warn'
+        PYRETHOS_LOG: 'warn',
+        ...settings
       },
       stdio: 'inherit'
     });
@@ -72,6 +80,7 @@ export async function testServer(database?: TestDatabase): Promise<TestServer> {
     stop,
     kill: () => quit('SIGKILL'),
     bench,
+    pid: () => process_?.pid,
     async end() {
       await stop();
       await bench.close();

@@ -122,6 +122,13 @@ export function readJobFile(input: unknown): Result<JobFile> {
   return read.ok ? good(read.value, unknownIn(read.value, jobFileSchema.shape)) : read;
 }
 
+const photoFileSchema = photo.extend({ format: z.literal('pyrethos.photo'), version: z.literal(1) });
+export type PhotoFile = z.infer<typeof photoFileSchema>;
+
+/** Reads a photo of a vehicle, as it lies beside the job files of a workshop. */
+export const readPhotoFile = (input: unknown): Result<PhotoFile> =>
+  readFormat({ format: 'pyrethos.photo', version: 1, what: 'a photo file' }, photoFileSchema, input);
+
 /** Puts a job file together: the record with everything the case rests on, and what the case says. */
 export function jobFile(parts: {
   readonly exportedAt: string;

@@ -204,15 +204,19 @@ export const EVENT_VERSIONS: Readonly<Record<EventKind, number>> = {
   undo: 2
 };
 
-/** Whose record a kind of entry belongs to: a job's, where nothing else is said; an undo belongs to any. */
-const RECORDS: Partial<Record<EventKind, 'vehicle' | 'curve' | 'shop' | 'any'>> = {
-  'vehicle.entered': 'vehicle',
-  'spec.saved': 'vehicle',
-  'curve.saved': 'curve',
-  'curve.dropped': 'curve',
-  'shop.priced': 'shop',
-  'shop.equipped': 'shop',
-  undo: 'any'
+const RECORD_KINDS = ['vehicle', 'job', 'curve', 'shop'] as const;
+type RecordKind = (typeof RECORD_KINDS)[number];
+
+/** Whose record a kind of entry belongs to; a job's, where nothing else is said. */
+const RECORDS: Partial<Record<EventKind, readonly RecordKind[]>> = {
+  'vehicle.entered': ['vehicle'],
+  'spec.saved': ['vehicle'],
+  'photo.attached': ['job', 'vehicle'],
+  'curve.saved': ['curve'],
+  'curve.dropped': ['curve'],
+  'shop.priced': ['shop'],
+  'shop.equipped': ['shop'],
+  undo: RECORD_KINDS
 };
 
 /** Kinds that the server writes itself, with the samples or the file that they speak of. */
@@ -236,12 +240,12 @@ export const recordEventSchema = z
     eventBodySchema
   )
   .superRefine(({ kind, version, stream }, context) => {
-    const record = RECORDS[kind] ?? 'job';
-    if (record !== 'any' && !stream.startsWith(`${record}:`))
+    const records = RECORDS[kind] ?? ['job'];
+    if (!records.some((record) => stream.startsWith(`${record}:`)))
       context.addIssue({
         code: 'custom',
         path: ['stream'],
-        message: `is ${stream}; ${kind} belongs to the record of a ${record}`
+        message: `is ${stream}; ${kind} belongs to the record of a ${records.join(' or a ')}`
       });
     if (version > EVENT_VERSIONS[kind])
       context.addIssue({
@@ -256,4 +260,4 @@ export type EventBody = z.infer<typeof eventBodySchema>;
 export type EventInput = z.input<typeof eventBodySchema>;
 export type RecordEvent = z.infer<typeof recordEventSchema>;
 
-export const streamOf = (kind: 'vehicle' | 'job' | 'curve' | 'shop', id: string): string => `${kind}:${id}`;
+export const streamOf = (kind: RecordKind, id: string): string => `${kind}:${id}`;

@@ -20,7 +20,7 @@
 <section class="card p-4" aria-label="Pictures">
   <div class="flex flex-wrap items-center gap-3">
     <h3 class="mr-auto font-bold">Picture of the screen or the place</h3>
-    <AddPhoto {jobId} caption={title} label="Add" ondone={onproblems} />
+    <AddPhoto stream="job:{jobId}" caption={title} label="Add" ondone={onproblems} />
   </div>
   {#if pictures.length > 0}
     <ul class="mt-2 flex flex-wrap gap-2">

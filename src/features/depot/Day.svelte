@@ -1,5 +1,6 @@
 <script lang="ts">
   import { FAULTS } from '$core/faults/registry';
+  import { mayHere } from '$lib/ui/page-state/who';
   import Plus from '@lucide/svelte/icons/plus';
   import { goto } from '$app/navigation';
   import { useNow } from '$lib/ui/page-state/now.svelte';
@@ -64,8 +65,10 @@
       /></label
     >
   {/if}
-  {#if closedCount > 0}<a class="btn" href="/numbers">Numbers</a>{/if}
-  <a class="btn btn-main" href="/jobs/new"><Plus size={20} aria-hidden="true" />Open a job</a>
+  {#if closedCount > 0 && mayHere('lead')}<a class="btn" href="/numbers">Numbers</a>{/if}
+  {#if mayHere('technician')}
+    <a class="btn btn-main" href="/jobs/new"><Plus size={20} aria-hidden="true" />Open a job</a>
+  {/if}
 </div>
 
 {#if costs && words.length === 0}<AskMoney {costs} />{/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { date } from '$lib/ui/page-state/when';
+  import { mayHere } from '$lib/ui/page-state/who';
   import DateInput from '$lib/ui/inputs/DateInput.svelte';
   import Select from '$lib/ui/inputs/Select.svelte';
   import { FAULTS } from '$core/faults/registry';
@@ -72,7 +73,7 @@
           bind:value={why}
         /></label
       >
-      <button class="btn" disabled={!why.trim()}>Reopen the job</button>
+      <button class="btn" disabled={!why.trim() || !mayHere('lead')}>Reopen the job</button>
     </form>
   {:else}
     <h2>Close the job</h2>
@@ -111,7 +112,8 @@
           <DateInput label="Recheck on" value={lookAgain} onvalue={(day) => (typed = day)} />
         </div>
       {/if}
-      <button class="btn btn-main min-h-14 w-full" disabled={!chosen}
+      {#if !mayHere('lead')}<p class="text-ink-2">A lead closes the job.</p>{/if}
+      <button class="btn btn-main min-h-14 w-full" disabled={!chosen || !mayHere('lead')}
         >{chosen ? `Close as ${chosen}` : 'Say how it ended'}</button
       >
     </form>

@@ -7,6 +7,9 @@
   import { onShortcut, shortcuts, useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import Search from '@lucide/svelte/icons/search';
   import { serverAway, stayLive } from '$lib/ui/sync/live.svelte';
+  import { atLeast, type Role } from '$core/record/roles';
+  import LockScreen from '../access/LockScreen.svelte';
+  import SessionMenu from '../access/SessionMenu.svelte';
   import Find from './Find.svelte';
   import ThemeSwitch from './ThemeSwitch.svelte';
   import UnitsMenu from './UnitsMenu.svelte';
@@ -15,20 +18,23 @@
 
   interface Props {
     who: string;
+    /** Who is signed in; null in an open house. */
+    session: { readonly person: string; readonly name: string; readonly role: Role } | null;
     theme: 'system' | 'day' | 'night';
     children: import('svelte').Snippet;
   }
-  let { who, theme, children }: Props = $props();
+  let { who, session, theme, children }: Props = $props();
   let help = $state(false);
   let finding = $state(false);
 
-  const links = [
-    { href: '/', label: 'Day' },
-    { href: '/vehicles', label: 'Vehicles' },
-    { href: '/sensor', label: 'Sensor' },
-    { href: '/coolant', label: 'Coolant' },
-    { href: '/shop', label: 'Shop' }
-  ];
+  const ALL = [
+    { href: '/', label: 'Day', least: 'reader' },
+    { href: '/vehicles', label: 'Vehicles', least: 'reader' },
+    { href: '/sensor', label: 'Sensor', least: 'technician' },
+    { href: '/coolant', label: 'Coolant', least: 'technician' },
+    { href: '/shop', label: 'Shop', least: 'lead' }
+  ] as const;
+  const links = $derived(ALL.filter((l) => !session || atLeast(session.role, l.least)));
   const current = (href: string) =>
     href === '/'
       ? page.url.pathname === '/' || page.url.pathname.startsWith('/jobs')
@@ -86,7 +92,7 @@
         onclick={() => (finding = true)}
         aria-label="Find a job, vehicle, sheet, code or check"><Search size={20} aria-hidden="true" /></button
       >
-      <WhoPicker {who} />
+      {#if session}<SessionMenu name={session.name} role={session.role} />{:else}<WhoPicker {who} />{/if}
       <UnitsMenu />
       <ThemeSwitch {theme} />
       <button class="btn px-3" onclick={() => (help = true)} aria-label="Keys of this view"
@@ -94,8 +100,14 @@
       >
     </div>
   </div>
+  {#if !session}
+    <p class="bg-well border-line text-ink-2 no-print border-t px-4 py-1 text-center text-xs">
+      Demo, open house: whoever reaches this machine may do everything.
+    </p>
+  {/if}
 </header>
 
+{#if session}<LockScreen person={session.person} name={session.name} />{/if}
 <main id="main" class="mx-auto max-w-[1760px] px-4 py-5 lg:px-6">{@render children()}</main>
 
 <Find bind:open={finding} />

@@ -9,7 +9,8 @@ import type { BandWorker } from '$lib/workers/band';
 import BandThread from '$lib/workers/band?worker';
 
 /** What the recorder does, as the server tells it; `lost` where this page hears nothing from the server. */
-export type LiveState = 'waiting' | 'recording' | 'no-answer' | 'adapter-gone' | 'ended' | 'gone' | 'lost';
+export type LiveState =
+  'waiting' | 'recording' | 'not-kept' | 'no-answer' | 'adapter-gone' | 'ended' | 'gone' | 'lost';
 
 interface Block {
   readonly seq: number;

@@ -11,6 +11,8 @@ export function degraded(
 ): string | null {
   if (state === 'lost')
     return 'This page does not hear from the server. Recording may go on; watch the gauge.';
+  if (state === 'not-kept')
+    return 'Nothing is saved, and the number here stands still: watch the gauge. The server’s database takes no more, its disk may be full. Readings wait in memory; free the disk, and do not stop the server.';
   if (implausible) return `${implausible}. Do not trust the number: watch the gauge and the hoses.`;
   if (typed) return null;
   switch (state) {

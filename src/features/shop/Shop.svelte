@@ -12,6 +12,7 @@
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { keep } from './keep';
   import Files from './Files.svelte';
+  import { mayHere } from '$lib/ui/page-state/who';
   import HowChecks from './HowChecks.svelte';
   import AmountInput from './AmountInput.svelte';
 
@@ -162,4 +163,6 @@
   </section>
 </form>
 
-<div class="mt-4 space-y-4"><HowChecks {shop} /><Files /></div>
+<div class="mt-4 space-y-4">
+  <HowChecks {shop} />{#if mayHere('owner')}<Files />{/if}
+</div>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { inUnit, shown } from '$lib/ui/page-state/units';
+  import { mayHere } from '$lib/ui/page-state/who';
   import { goto } from '$app/navigation';
   import Pages from '$lib/ui/inputs/Pages.svelte';
   import { untrack } from 'svelte';
@@ -47,7 +48,9 @@
       /></label
     >{/if}
   {#if all > 0}<a class="btn" href="/fleet">Over the year</a>{/if}
-  <a class="btn btn-main" href="/vehicles/new"><Plus size={20} aria-hidden="true" />Add a vehicle</a>
+  {#if mayHere('technician')}
+    <a class="btn btn-main" href="/vehicles/new"><Plus size={20} aria-hidden="true" />Add a vehicle</a>
+  {/if}
 </div>
 
 {#if all === 0}

@@ -1,29 +1,34 @@
 <script lang="ts">
+  import type { VehiclePhoto } from '$lib/views';
+  import { mayHere } from '$lib/ui/page-state/who';
+  import { toast } from 'svelte-sonner';
+  import PhotoCard from '$lib/ui/inputs/PhotoCard.svelte';
+  import { record } from '$lib/ui/outbox/record.svelte';
+
   interface Props {
-    photos: readonly { readonly id: string; readonly caption: string; readonly job: number }[];
+    vehicleId: string;
+    photos: readonly VehiclePhoto[];
   }
-  let { photos }: Props = $props();
+  let { vehicleId, photos }: Props = $props();
+  const stream = $derived(`vehicle:${vehicleId}`);
+
+  async function takeAway(of: string) {
+    const answer = await record(stream, { kind: 'undo', payload: { of } });
+    if (!answer.ok) toast(`Not taken away: ${answer.problems[0]!.message}`);
+  }
 </script>
 
-<!-- Where the parts of this vehicle sit, and how they were found: the photos of its jobs. -->
-<section class="card mt-4 p-4" aria-label="Photos">
-  <h2>Photos <span class="text-ink-2 reading font-normal">{photos.length}</span></h2>
-  <ul class="mt-3 flex flex-wrap gap-3">
-    {#each photos as p (p.id)}
-      <li class="w-40">
-        <a href="/api/photos/{p.id}" target="_blank" rel="noopener"
-          ><img
-            src="/api/photos/{p.id}"
-            alt={p.caption || 'Photo without a caption'}
-            loading="lazy"
-            class="bg-well border-line h-28 w-40 rounded-lg border object-cover"
-          /></a
-        >
-        <p class="mt-1 text-sm leading-snug">
-          {p.caption}
-          <a class="quiet-link block text-xs" href="/jobs/{p.job}">job {p.job}</a>
-        </p>
-      </li>
-    {/each}
-  </ul>
-</section>
+<!-- Where the parts of this vehicle sit, and how they were found: its own photos, and those of its jobs. -->
+<div class="mt-4">
+  <PhotoCard {stream} {photos}>
+    {#snippet more(p)}
+      {#if p.job !== null}<a class="quiet-link block text-xs" href="/jobs/{p.job}">job {p.job}</a>
+      {:else if p.entry && mayHere('technician')}<button
+          type="button"
+          class="quiet-link no-print block min-h-11 text-xs"
+          onclick={() => takeAway(p.entry!)}
+          >Take it away<span class="sr-only">: {p.caption || 'photo without a caption'}</span></button
+        >{/if}
+    {/snippet}
+  </PhotoCard>
+</div>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { valueAt, type Field } from '$core/units/field';
+  import { mayHere } from '$lib/ui/page-state/who';
   import { limitsOf } from '$core/vehicle/limits';
   import { askedOn, fieldText, SHEET_PARTS } from '$core/vehicle/sheet-fields';
   import { shown } from '$lib/ui/page-state/units';
@@ -77,15 +78,15 @@
     </p>
     <h1 class="mt-1"><span class="reading">{vehicle.fleetNo}</span> {vehicle.name}</h1>
   </div>
-  {#if sheet}<a class="btn" href="/vehicles/{vehicle.id}/what-if">What if</a>{/if}
+  {#if sheet && mayHere('technician')}<a class="btn" href="/vehicles/{vehicle.id}/what-if">What if</a>{/if}
   {#if sheet}<a class="btn" href="/api/vehicles/{vehicle.id}/sheet.json" download
       ><Download size={18} aria-hidden="true" />Sheet as a file</a
     >{/if}
-  <a class="btn" href={edit}
-    ><Pencil size={18} aria-hidden="true" />{sheet ? 'Edit the sheet' : 'Write the sheet'}</a
-  >
+  {#if mayHere('technician')}<a class="btn" href={edit}
+      ><Pencil size={18} aria-hidden="true" />{sheet ? 'Edit the sheet' : 'Write the sheet'}</a
+    >{/if}
   <a class="btn" href="/vehicles/{vehicle.id}/compare">Compare runs</a>
-  <a class="btn btn-main" href="/jobs/new?vehicle={vehicle.id}">Open a job</a>
+  {#if mayHere('technician')}<a class="btn btn-main" href="/jobs/new?vehicle={vehicle.id}">Open a job</a>{/if}
 </header>
 
 {#if sheet}

@@ -12,8 +12,8 @@ export function databaseFault(error: unknown): 'away' | 'conflict' | 'refused' |
     (error as { original?: { code?: unknown } }).original?.code ?? (error as { code?: unknown }).code;
   if (/Query read timeout|timeout expired|Connection terminated/.test(error.message)) return 'away';
   if (typeof code !== 'string') return null;
-  // Classes of SQLSTATE: 08 connection, 57 shutting down or timed out, 53 out of resources, 22 data, 23 integrity (23505 unique).
-  if (/^(08|57|53)/.test(code) || /^E(CONN|PIPE|TIMEDOUT)/.test(code)) return 'away';
+  // Classes of SQLSTATE: 08 connection, 40 two that waited for each other, 57 shutting down or timed out, 53 out of resources, 22 data, 23 integrity (23505 unique).
+  if (/^(08|40|57|53)/.test(code) || /^E(CONN|PIPE|TIMEDOUT)/.test(code)) return 'away';
   if (code === '23505') return 'conflict';
   return /^2[23]/.test(code) ? 'refused' : null;
 }

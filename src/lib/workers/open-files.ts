@@ -4,14 +4,14 @@ import { z } from 'zod';
 import { jsonIn } from '../../core/base/json-in';
 import { readFormat, type OpenFormat } from '../../core/base/open-format';
 import { bad, good, type Problem, type Result } from '../../core/base/result';
-import { readJobFile, type JobFile } from '../../core/handover/job-file';
+import { readJobFile, readPhotoFile, type JobFile, type PhotoFile } from '../../core/handover/job-file';
 import { readWorkshopFile, type WorkshopFile } from '../../core/handover/workshop-file';
 
 configure({ useWebWorkers: false });
 
 const MOST_FILES = 20_000;
 /** Of one file, and of all of them: a workshop of years is far below. */
-const MOST_FILE_BYTES = 128 * 1024 * 1024;
+const MOST_FILE_BYTES = 384 * 1024 * 1024;
 const MOST_BYTES = 1024 * 1024 * 1024;
 /** Problems beyond this are the same story again. */
 const NAMED = 30;
@@ -19,6 +19,7 @@ const NAMED = 30;
 export interface Opened {
   readonly jobs: readonly JobFile[];
   readonly shop?: WorkshopFile;
+  readonly photos?: readonly PhotoFile[];
 }
 
 const isZip = (bytes: Uint8Array) => bytes[0] === 0x50 && bytes[1] === 0x4b;
@@ -117,12 +118,17 @@ function openEntries(files: ReadonlyMap<string, Uint8Array>): Result<Opened> {
   const problems: Problem[] = [];
   const warnings: Problem[] = [];
   const jobs: JobFile[] = [];
+  const photos: PhotoFile[] = [];
   let shop: WorkshopFile | undefined;
   for (const [name, data] of files) {
     if (problems.length >= NAMED) break;
     if (/(^|\/)workshop\.json$/.test(name)) {
       const read = parsed(data, name, readWorkshopFile);
       if (read.ok) shop = read.value;
+      else problems.push(...read.problems);
+    } else if (/\.photo\.json$/.test(name)) {
+      const read = parsed(data, name, readPhotoFile);
+      if (read.ok) photos.push(read.value);
       else problems.push(...read.problems);
     } else if (/\.job\.json$/.test(name)) {
       const read = jobIn(data, name);
@@ -139,7 +145,7 @@ function openEntries(files: ReadonlyMap<string, Uint8Array>): Result<Opened> {
     });
   if (!shop && jobs.length === 0 && problems.length === 0)
     problems.push({ message: 'the zip holds neither workshop.json nor a *.job.json' });
-  return problems.length > 0 ? bad(...problems) : good({ jobs, ...(shop ? { shop } : {}) }, warnings);
+  return problems.length > 0 ? bad(...problems) : good({ jobs, photos, ...(shop ? { shop } : {}) }, warnings);
 }
 
 const jobIn = (data: Uint8Array, name: string): Result<JobFile> => parsed(data, name, readJobFile);

@@ -10,8 +10,9 @@ const ACQUIRE_MS = 10_000;
 /** A server gives a question up that a stalled database does not answer: whoever asked is told, and asks again. */
 const SERVING = {
   connectionTimeoutMillis: 5000,
-  statement_timeout: 20_000,
-  query_timeout: 25_000,
+  // A question without an answer is followed by a rollback without one: whoever asked waits for both.
+  statement_timeout: 10_000,
+  query_timeout: 12_000,
   idle_in_transaction_session_timeout: 60_000
 };
 

@@ -119,4 +119,19 @@ describe('migrations', () => {
     expect(rows).toEqual([{ run_id: lost }]);
     await drop();
   });
+
+  it('to photos give each the record it belongs to', async () => {
+    const { db, drop } = await testDatabase('0011-ending');
+    const sql = (text: string, bind: unknown[]) => db.sequelize.query(text, { bind });
+    const [vehicle, job, photo] = [randomUUID(), randomUUID(), randomUUID()];
+    await sql("INSERT INTO vehicles (id, fleet_no, name, note) VALUES ($1, 'M-05', 'Curlew', '')", [vehicle]);
+    await sql(
+      "INSERT INTO jobs (id, vehicle_id, complaint, state, opened_at, last_at) VALUES ($1, $2, 'Hot', 'open', $3, $3)",
+      [job, vehicle, AT]
+    );
+    await sql("INSERT INTO photos (id, job_id, mime, data) VALUES ($1, $2, 'image/png', 'x')", [photo, job]);
+    expect((await migrate(db))[0]).toBe('0012-photos');
+    expect((await db.photos.findByPk(photo, { rejectOnEmpty: true })).stream).toBe(`job:${job}`);
+    await drop();
+  });
 });

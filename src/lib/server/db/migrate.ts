@@ -12,6 +12,9 @@ import { cases } from './migrations/0008-cases';
 import { finding } from './migrations/0009-finding';
 import { demo } from './migrations/0010-demo';
 import { ending } from './migrations/0011-ending';
+import { photos } from './migrations/0012-photos';
+import { people } from './migrations/0013-people';
+import { fence } from './migrations/0014-fence';
 import { live } from './migrations/0003-live';
 import { deriveAnew } from '../record/record';
 
@@ -26,7 +29,10 @@ const MIGRATIONS: readonly Migration[] = [
   cases,
   finding,
   demo,
-  ending
+  ending,
+  photos,
+  people,
+  fence
 ];
 /** Their names in the order they are run. */
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

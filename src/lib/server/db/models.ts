@@ -1,4 +1,5 @@
 import {
+  type CreationOptional,
   DataTypes,
   type InferAttributes,
   type InferCreationAttributes,
@@ -32,6 +33,9 @@ interface EventRow extends Model<Own<EventRow>, New<EventRow>> {
   payload: EventBody['payload'];
   who: string;
   at: Date;
+  /** Whose session and device it came from; null of an open house, of a file, and of what the server wrote. */
+  personId: CreationOptional<string | null>;
+  deviceId: CreationOptional<string | null>;
 }
 
 /** What follows is derived from the events and can be rebuilt from them at any time. */
@@ -86,7 +90,8 @@ export interface JobRow extends Model<Own<JobRow>, New<JobRow>> {
 
 interface PhotoRow extends Model<Own<PhotoRow>, New<PhotoRow>> {
   id: string;
-  jobId: string;
+  /** The record it belongs to. */
+  stream: string;
   mime: string;
   caption: string;
   data: Buffer;
@@ -161,7 +166,9 @@ export function defineModels(sequelize: Sequelize): Models {
         version: whole(),
         payload: json(),
         who: text(),
-        at: moment()
+        at: moment(),
+        personId: { type: DataTypes.UUID },
+        deviceId: { type: DataTypes.UUID }
       },
       { tableName: 'events' }
     ),
@@ -250,7 +257,7 @@ export function defineModels(sequelize: Sequelize): Models {
       'photo',
       {
         id: id(),
-        jobId: ref(),
+        stream: text(),
         mime: text(),
         caption: text(),
         data: { type: DataTypes.BLOB, allowNull: false },

@@ -1,6 +1,6 @@
 import { QueryTypes, type Transaction } from 'sequelize';
 import { readLog } from '../../../core/logs/csv-import';
-import type { JobFile } from '../../../core/handover/job-file';
+import type { JobFile, PhotoFile } from '../../../core/handover/job-file';
 import { brokenIn, sameEntry } from '../../../core/handover/integrity';
 import type { WorkshopFile } from '../../../core/handover/workshop-file';
 import { deriveVehicle } from '../../../core/record/derive';
@@ -24,6 +24,8 @@ export interface BroughtIn {
 export interface Bringing {
   readonly jobs: readonly JobFile[];
   readonly shop?: WorkshopFile;
+  /** Photos of vehicles; those of jobs lie in their files. */
+  readonly photos?: readonly PhotoFile[];
   /** Our own files: what stands in them of their runs is taken as judged by this very model. */
   readonly trusted?: boolean;
 }
@@ -35,7 +37,7 @@ export interface Bringing {
  */
 export async function bringIn(
   db: Database,
-  { jobs, shop, trusted = false }: Bringing
+  { jobs, shop, photos = [], trusted = false }: Bringing
 ): Promise<Result<BroughtIn>> {
   const problems = jobs.flatMap((file) => named(file, jobs.length, brokenIn(file)));
   if (problems.length > 0) return bad(...problems);
@@ -62,17 +64,17 @@ export async function bringIn(
 
   const runs = await judgedRuns(db, jobs, trusted);
   if (!runs.ok) return runs;
-  const pictures = photosOf(jobs);
+  const pictures = photosOf(jobs, shop, photos);
   if (!pictures.ok) return pictures;
 
   const brought = await db.sequelize.transaction(async (transaction) => {
     await appendMany(db, fresh, transaction, async (stream) => {
-      const own = <T extends { readonly jobId: string }>(rows: readonly T[]) =>
-        rows.filter((r) => stream === streamOf('job', r.jobId));
-      for (const run of own(runs.value)) await storeRun(db, run, transaction);
-      for (const photo of own(pictures.value))
+      const ownRuns = runs.value.filter((r) => stream === streamOf('job', r.jobId));
+      const ownPhotos = pictures.value.filter((p) => stream === p.stream);
+      for (const run of ownRuns) await storeRun(db, run, transaction);
+      for (const photo of ownPhotos)
         await db.photos.findOrCreate({ where: { id: photo.id }, defaults: photo, transaction });
-      return own(runs.value).length + own(pictures.value).length > 0;
+      return ownRuns.length + ownPhotos.length > 0;
     });
     const numbers = [];
     for (const file of jobs) numbers.push(await numbered(db, file, fresh, warnings, transaction));
@@ -190,17 +192,18 @@ function asJudged(run: JobFile['runs'][number], report: Judged['report']): Judge
     : null;
 }
 
-function photosOf(jobs: readonly JobFile[]) {
-  const pictures = jobs.flatMap((file) =>
-    file.photos.map((p) => ({
-      id: p.id,
-      jobId: jobIdOf(file),
-      mime: p.mime,
-      caption: p.caption,
-      data: Buffer.from(p.base64, 'base64'),
-      active: true
-    }))
+/** Every photo in the files, each once, of the record whose entry speaks of it. */
+function photosOf(jobs: readonly JobFile[], shop: WorkshopFile | undefined, photos: readonly PhotoFile[]) {
+  const records = [...(shop?.vehicles ?? []), ...jobs.flatMap((f) => [f.vehicle.events, f.events])].flat();
+  const streamOfPhoto = new Map(
+    records.flatMap((e) => (e.kind === 'photo.attached' ? [[e.payload.photoId, e.stream] as const] : []))
   );
+  const all = [...photos, ...jobs.flatMap((f) => f.photos)];
+  const pictures = [...new Map(all.map((p) => [p.id, p])).values()].flatMap((p) => {
+    const stream = streamOfPhoto.get(p.id);
+    const data = () => Buffer.from(p.base64, 'base64');
+    return stream ? [{ id: p.id, stream, mime: p.mime, caption: p.caption, data: data(), active: true }] : [];
+  });
   const wrong = pictures.filter((p) => pictureType(p.data) !== p.mime);
   return wrong.length > 0
     ? bad<typeof pictures>(

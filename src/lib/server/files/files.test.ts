@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { counts } from '../../../../tests/support/record-bench';
@@ -10,6 +11,8 @@ import { bringIn } from './bring-in';
 import type { Database } from '../db/database';
 import { exportJob, exportWorkshop } from './job-export';
 import { append } from '../record/record';
+import { vehiclePhotos } from '../views/vehicle';
+import { attachPhoto } from './photos';
 import { seeded } from '../../../core/base/random';
 import { demoDatabase, testDatabase } from '../db/test-database';
 
@@ -210,6 +213,18 @@ describe('a job file', () => {
 
 describe('a whole workshop', () => {
   it('goes into a zip and comes back the same in an empty one', async () => {
+    // A photo of a vehicle, where a part sits, goes along.
+    const { id } = (await home.db.vehicles.findOne({ where: { fleetNo: 'QH-03' }, rejectOnEmpty: true }))!;
+    const attached = await attachPhoto(home.db, {
+      eventId: randomUUID(),
+      photoId: randomUUID(),
+      stream: `vehicle:${id}`,
+      who: 'X',
+      at: new Date().toISOString(),
+      caption: 'Where the sensor sits',
+      bytes: new Uint8Array(readFileSync('docs/screenshots/vehicle.png'))
+    });
+    expect(attached.ok).toBe(true);
     const chunks: Uint8Array[] = [];
     for await (const chunk of zipStream(exportWorkshop(home.db)) as unknown as AsyncIterable<Uint8Array>)
       chunks.push(chunk);
@@ -225,6 +240,10 @@ describe('a whole workshop', () => {
       );
     expect(await all(empty.db)).toEqual(await all(home.db));
     expect(await counts(empty.db)).toEqual(await counts(home.db));
+    expect(await vehiclePhotos(empty.db, id)).toEqual(await vehiclePhotos(home.db, id));
+    expect(await vehiclePhotos(empty.db, id)).toMatchObject([
+      { caption: 'Where the sensor sits', job: null }
+    ]);
     await empty.drop();
 
     // A job file that the list names and the zip lacks.
@@ -267,7 +286,7 @@ describe('a whole workshop', () => {
   }, 120_000);
 
   it('that unpacks to more than a workshop holds is given up at once, not unpacked', async () => {
-    const bomb = zipSync({ 'jobs/a.job.json': new Uint8Array(200 * 1024 * 1024) });
+    const bomb = zipSync({ 'jobs/a.job.json': new Uint8Array(400 * 1024 * 1024) });
     expect(bomb.length).toBeLessThan(1_000_000);
     const read = await openInWorker(bomb);
     expect(read.ok ? '' : read.problems[0].message).toMatch(/unpacks to more than a workshop holds/);

@@ -1,6 +1,6 @@
 import type { WhereOptions } from 'sequelize';
 import { writeLog } from '../../../core/logs/csv-export';
-import { jobFile, type JobFile } from '../../../core/handover/job-file';
+import { jobFile, type JobFile, type PhotoFile } from '../../../core/handover/job-file';
 import type { WorkshopFile } from '../../../core/handover/workshop-file';
 import { streamOf } from '../../../core/record/events';
 import { SHOP_ID } from '../../../core/record/shop';
@@ -12,14 +12,20 @@ import type { JobRow, RunRow } from '../db/models';
 import { eventsOf } from '../record/events';
 import { samplesOf } from '../runs/runs';
 
-/** One job complete: record, vehicle, everything its case rests on and says, runs as CSV, photos. Null where there is no such job. */
-export async function exportJob(db: Database, id: string): Promise<JobFile | null> {
+/**
+ * One job complete: record, vehicle, everything its case rests on and says, runs as CSV, photos. Within a workshop the
+ * photos of its vehicle lie beside it. Null where there is no such job.
+ */
+export async function exportJob(
+  db: Database,
+  id: string,
+  within: 'alone' | 'workshop' = 'alone'
+): Promise<JobFile | null> {
   const job = await db.jobs.findOne({ where: { id, active: true } });
   const vehicle = job && (await db.vehicles.findByPk(job.vehicleId));
   if (!job || !vehicle) return null;
   // Runs whose import was undone go along: undoing may itself be undone. A photo that was taken back does not.
   const runs = await db.runs.findAll({ where: { jobId: id }, order: [['importedAt', 'ASC']] });
-  const photos = await db.photos.findAll({ where: { jobId: id, active: true } });
   const exportedAt = new Date().toISOString();
   return jobFile({
     exportedAt,
@@ -33,13 +39,21 @@ export async function exportJob(db: Database, id: string): Promise<JobFile | nul
     },
     known: withoutLive(await loadCase(db, job.id, exportedAt)),
     runs: await runsOf(db, runs),
-    photos: photos.map(({ id: photoId, mime, caption, data }) => ({
-      id: photoId,
-      mime: mime as JobFile['photos'][number]['mime'],
-      caption,
-      base64: Buffer.from(data).toString('base64')
-    }))
+    photos: await photosOf(db, [
+      streamOf('job', id),
+      ...(within === 'alone' ? [streamOf('vehicle', vehicle.id)] : [])
+    ])
   });
+}
+
+async function photosOf(db: Database, stream: readonly string[]): Promise<JobFile['photos']> {
+  const photos = await db.photos.findAll({ where: { stream: [...stream], active: true } });
+  return photos.map(({ id, mime, caption, data }) => ({
+    id,
+    mime: mime as JobFile['photos'][number]['mime'],
+    caption,
+    base64: Buffer.from(data).toString('base64')
+  }));
 }
 
 /** A run that is being recorded is none yet: it goes along with the first export after it has ended. */
@@ -98,5 +112,11 @@ export async function* exportWorkshop(
     jobs: jobs.map(nameOf)
   };
   yield { name: 'workshop.json', json: shop };
-  for (const job of jobs) yield { name: nameOf(job), json: await exportJob(db, job.id) };
+  for (const vehicle of vehicles)
+    for (const photo of await photosOf(db, [streamOf('vehicle', vehicle.id)]))
+      yield {
+        name: `photos/${photo.id}.photo.json`,
+        json: { format: 'pyrethos.photo', version: 1, ...photo } satisfies PhotoFile
+      };
+  for (const job of jobs) yield { name: nameOf(job), json: await exportJob(db, job.id, 'workshop') };
 }

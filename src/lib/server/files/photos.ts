@@ -4,8 +4,8 @@ import { bad, good, type Result } from '../../../core/base/result';
 import type { Database } from '../db/database';
 import { append, Refusal } from '../record/record';
 
-/** The most photos one job holds. */
-const PHOTOS_PER_JOB = 40;
+/** The most photos one record holds. */
+const PHOTOS_PER_RECORD = 40;
 
 /** The kind of picture by its first bytes; what the sender calls it does not count. */
 export function pictureType(bytes: Uint8Array): (typeof PHOTO_TYPES)[number] | null {
@@ -39,7 +39,8 @@ async function redrawn(bytes: Uint8Array, mime: (typeof PHOTO_TYPES)[number]): P
 export interface PhotoInput {
   readonly eventId: string;
   readonly photoId: string;
-  readonly jobId: string;
+  /** The record it belongs to: a job's or a vehicle's. */
+  readonly stream: string;
   readonly who: string;
   readonly at: string;
   readonly caption: string;
@@ -52,31 +53,34 @@ export async function attachPhoto(db: Database, input: PhotoInput): Promise<Resu
   if (!mime) return bad({ field: 'photo', message: 'is no picture; JPEG, PNG or WebP would be right' });
   if (input.bytes.length > PHOTO_MAX_BYTES)
     return bad({ field: 'photo', message: `is larger than ${PHOTO_MAX_BYTES / 1024 / 1024} MB` });
-  if (!(await db.jobs.findOne({ where: { id: input.jobId, active: true } })))
-    return bad({ message: 'this job does not exist any more' });
+  const [record, id] = input.stream.split(':');
+  const there = { where: { id, active: true } };
+  if (!(await (record === 'job' ? db.jobs.count(there) : db.vehicles.count(there))))
+    return bad({ message: `this ${record} does not exist any more` });
   const data = await redrawn(input.bytes, mime);
   if (!data) return bad({ field: 'photo', message: 'cannot be read as a picture' });
   const event = {
     id: input.eventId,
-    stream: `job:${input.jobId}`,
+    stream: input.stream,
     who: input.who,
     at: input.at,
     kind: 'photo.attached',
     payload: { photoId: input.photoId, caption: input.caption, mime, sizeBytes: data.length }
   };
   const result = await append(db, event, async (transaction) => {
-    // Counted while the job's record is held: two that come at once are not both the last.
+    // Counted while the record is held: two that come at once are not both the last.
     if (
-      (await db.photos.count({ where: { jobId: input.jobId, active: true }, transaction })) >= PHOTOS_PER_JOB
+      (await db.photos.count({ where: { stream: input.stream, active: true }, transaction })) >=
+      PHOTOS_PER_RECORD
     )
       throw new Refusal({
         field: 'photo',
-        message: `this job has ${PHOTOS_PER_JOB} photos already; undo one first`
+        message: `this ${record} has ${PHOTOS_PER_RECORD} photos already; undo one first`
       });
     await db.photos.create(
       {
         id: input.photoId,
-        jobId: input.jobId,
+        stream: input.stream,
         mime,
         caption: input.caption,
         data,

@@ -7,12 +7,14 @@ import { log } from '../log';
 import { AdapterLost, socketAdapter, type ScanAdapter } from './adapter';
 import { poll, type Sample } from './poll';
 import { endWhatWasLeft } from './runs';
+import { setUnsaved } from './unsaved';
 
 /** What a recording is doing, as viewers are told. */
 type RecorderState = 'waiting' | 'recording' | 'no-answer' | 'adapter-gone';
 
-const LEASE_S = 5;
-const LOOK_MS = 1500;
+/** A run is taken over within a lease and a look: under four seconds, with the adapter's greeting. */
+const LEASE_S = 2;
+const LOOK_MS = 500;
 const SAMPLE_MS = 100;
 const FLUSH_MS = 400;
 const RECONNECT_MS = 1000;
@@ -23,6 +25,8 @@ interface Row {
   readonly run_id: string;
   readonly address: string;
   readonly first_stamp: number | null;
+  /** Counts the holders: what is saved says which one it comes from. */
+  readonly lease_epoch: string;
 }
 
 /**
@@ -38,18 +42,21 @@ export function startRecorder(db: Database): () => Promise<void> {
 
   async function look(): Promise<void> {
     const rows = await db.sequelize.query<Row>(
-      `UPDATE recordings SET lease_by = $1, lease_until = now() + interval '${LEASE_S} seconds'
+      `UPDATE recordings SET lease_by = $1, lease_until = now() + interval '${LEASE_S} seconds',
+         lease_epoch = lease_epoch + CASE WHEN lease_by = $1 THEN 0 ELSE 1 END
        WHERE ended_at IS NULL AND address IS NOT NULL AND (lease_by = $1 OR lease_until < now())
-       RETURNING run_id, address, first_stamp`,
+       RETURNING run_id, address, first_stamp, lease_epoch`,
       { bind: [me], type: QueryTypes.SELECT }
     );
-    const held = new Set(rows.map((r) => r.run_id));
-    for (const [id, recording] of mine)
-      if (!held.has(id)) {
-        mine.delete(id);
+    // Held again after another one held it is another recording: its clock and its last sample are others.
+    const keyOf = (r: Row) => `${r.run_id} ${r.lease_epoch}`;
+    const held = new Set(rows.map(keyOf));
+    for (const [key, recording] of mine)
+      if (!held.has(key)) {
+        mine.delete(key);
         void recording.stop();
       }
-    for (const row of rows) if (!mine.has(row.run_id)) mine.set(row.run_id, record(db, row));
+    for (const row of rows) if (!mine.has(keyOf(row))) mine.set(keyOf(row), record(db, row));
   }
 
   const round = async () => {
@@ -78,7 +85,7 @@ interface Recording {
   stop(): Promise<void>;
 }
 
-function record(db: Database, { run_id: runId, address, first_stamp }: Row): Recording {
+function record(db: Database, { run_id: runId, address, first_stamp, lease_epoch: epoch }: Row): Recording {
   let stopped = false;
   let first = first_stamp;
   let state: RecorderState | null = null;
@@ -98,10 +105,16 @@ function record(db: Database, { run_id: runId, address, first_stamp }: Row): Rec
     buffer = [];
     if (samples.length === 0) return;
     try {
-      await saveSamples(db, runId, samples);
+      const kept = await saveSamples(db, runId, samples, epoch);
+      setUnsaved(runId, false);
+      if (kept) return;
+      // This process slept, and another one recorded the same meanwhile.
+      stopped = true;
+      log.warn({ runId }, 'another process holds this run; samples of before are dropped');
     } catch (error) {
-      // The database is away: the samples wait here until it is back.
+      // The database is away or takes no more: the samples wait here until it does.
       buffer = [...samples, ...buffer];
+      setUnsaved(runId, true);
       log.warn({ runId, error: (error as Error).message }, 'samples wait for the database');
     }
   }
@@ -160,6 +173,7 @@ function record(db: Database, { run_id: runId, address, first_stamp }: Row): Rec
       clearInterval(ticking);
       await flushing;
       await flush();
+      setUnsaved(runId, false);
     }
   };
 }
@@ -174,19 +188,29 @@ async function lastTimeOf(db: Database, runId: string): Promise<number> {
   return row?.t ?? -1;
 }
 
-/** Keeps samples of a run and tells viewers, in one transaction. */
+/**
+ * Keeps samples of a run and tells viewers, in one transaction. False, and nothing kept, where the run has had another
+ * holder since `epoch`.
+ */
 export async function saveSamples(
   db: Database,
   runId: string,
-  samples: readonly { readonly t: number; readonly values: Sample['values'] }[]
-): Promise<void> {
+  samples: readonly { readonly t: number; readonly values: Sample['values'] }[],
+  epoch: string
+): Promise<boolean> {
   const keys = [...new Set(samples.flatMap((s) => Object.keys(s.values)))] as ChannelKey[];
   const channels = Object.fromEntries(keys.map((key) => [key, samples.map((s) => s.values[key] ?? null)]));
-  await db.sequelize.transaction(async (transaction) => {
-    await db.sequelize.query('INSERT INTO live_samples (run_id, t, channels) VALUES ($1, $2, $3)', {
-      bind: [runId, samples.map((s) => s.t), JSON.stringify(channels)],
-      transaction
-    });
+  return db.sequelize.transaction(async (transaction) => {
+    const [kept] = await db.sequelize.query(
+      `WITH held AS (SELECT run_id FROM recordings WHERE run_id = $1 AND lease_epoch = $4 FOR SHARE)
+       INSERT INTO live_samples (run_id, t, channels) SELECT run_id, $2, $3 FROM held RETURNING seq`,
+      {
+        bind: [runId, samples.map((s) => s.t), JSON.stringify(channels), epoch],
+        transaction
+      }
+    );
+    if (kept.length === 0) return false;
     await db.sequelize.query("SELECT pg_notify('pyrethos', $1)", { bind: [`live:${runId}`], transaction });
+    return true;
   });
 }

@@ -75,7 +75,7 @@ describe('pages that are open', () => {
       await note('Plug dried');
       expect(page.heard).toContain(`job:${jobId}`);
     }, 10_000);
-    await saveSamples(db, runId, [{ t: 0, values: { ect_c: 12 } }]);
+    await saveSamples(db, runId, [{ t: 0, values: { ect_c: 12 } }], '0');
     page.heard.length = 0;
     await note('Plug dried again');
     await vi.waitFor(() => expect(page.heard).toEqual([`job:${jobId}`]), 5000);
@@ -83,7 +83,7 @@ describe('pages that are open', () => {
   });
 
   it('of a live run get what they have not yet seen, each block once, and what the recorder does', async () => {
-    await saveSamples(db, runId, [{ t: 1, values: { ect_c: 13, rpm: 800 } }]);
+    await saveSamples(db, runId, [{ t: 1, values: { ect_c: 13, rpm: 800 } }], '0');
     const all = listen(liveStream(db, runId, 0));
     await vi.waitFor(() => expect(all.heard.length).toBeGreaterThanOrEqual(3), 5000);
     const first = all.heard.map((h) => JSON.parse(h));
@@ -92,10 +92,15 @@ describe('pages that are open', () => {
 
     const seq = first.findLast((b) => b.seq).seq as number;
     const late = listen(liveStream(db, runId, seq));
-    await saveSamples(db, runId, [
-      { t: 2, values: { ect_c: 14 } },
-      { t: 3, values: { ect_c: 15 } }
-    ]);
+    await saveSamples(
+      db,
+      runId,
+      [
+        { t: 2, values: { ect_c: 14 } },
+        { t: 3, values: { ect_c: 15 } }
+      ],
+      '0'
+    );
     for (const viewer of [all, late])
       await vi.waitFor(
         () =>

@@ -3,6 +3,7 @@ import type { Database } from '../db/database';
 import { log } from '../log';
 import { eventStream } from '../record/changes';
 import { blocksAfter } from './samples';
+import { isUnsaved } from './unsaved';
 
 /**
  * A live run as it is recorded, for one viewer: blocks of samples after `after`, and what the recorder is doing.
@@ -21,13 +22,20 @@ export function liveStream(db: Database, runId: string, after: number): Readable
       'SELECT state, ended_at IS NOT NULL AS ended FROM recordings WHERE run_id = $1',
       { bind: [runId], type: QueryTypes.SELECT }
     );
-    const now = JSON.stringify({ state: row ? (row.ended ? 'ended' : row.state) : 'gone' });
+    const state = row ? (row.ended ? 'ended' : row.state) : 'gone';
+    tell(isUnsaved(runId) ? 'not-kept' : state, write);
+  }
+  function tell(state: string, write: (data: string) => void): void {
+    const now = JSON.stringify({ state });
     if (now !== told) write((told = now));
   }
   const pump = (write: (data: string) => void) =>
     (reading = reading
       .then(() => read(write))
-      .catch((error: Error) => log.warn({ runId, error: error.message }, 'a viewer cannot be served')));
+      .catch((error: Error) => {
+        log.warn({ runId, error: error.message }, 'a viewer cannot be served');
+        if (isUnsaved(runId)) tell('not-kept', write);
+      }));
   return eventStream(
     (notice, write) => {
       if (notice === `live:${runId}`) void pump(write);

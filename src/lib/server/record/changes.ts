@@ -34,6 +34,9 @@ function ensure(): void {
   });
 }
 
+/** Tells pages of this process alone, where the database cannot. */
+export const tellHere = (notice: string): void => listeners.forEach((tell) => tell(notice));
+
 const HEARTBEAT_MS = 25_000;
 
 /**

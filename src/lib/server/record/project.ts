@@ -47,6 +47,7 @@ export async function projectVehicle(
     { specSheetId: state.sheet?.eventId ?? null, fan: state.sheet ? fanWords(state.sheet.sheet) : '' },
     { where: { id }, transaction }
   );
+  await projectPhotos(db, events, transaction);
 }
 
 /** Writes what the shop keeps as a curve of its own, or takes it away once it is undone. */
@@ -93,13 +94,9 @@ export async function projectJob(
     { bind: [id, state.vehicleId], transaction }
   );
   await db.jobs.update(values, { where: { id }, transaction });
-  await stands(db.runs, id, state.runIds, transaction);
-  await stands(
-    db.photos,
-    id,
-    state.photos.map((p) => p.id),
-    transaction
-  );
+  await db.runs.update({ active: false }, { where: { jobId: id }, transaction });
+  await db.runs.update({ active: true }, { where: { jobId: id, id: [...state.runIds] }, transaction });
+  await projectPhotos(db, events, transaction);
   await db.sequelize.query(
     'UPDATE recordings SET ended_at = now() WHERE job_id = $1 AND ended_at IS NULL AND run_id IS DISTINCT FROM $2',
     { bind: [id, state.live?.runId ?? null], transaction }
@@ -109,15 +106,16 @@ export async function projectJob(
   await db.jobs.update({ facts }, { where: { id }, transaction });
 }
 
-async function stands(
-  of: Database['runs'] | Database['photos'],
-  jobId: string,
-  ids: readonly string[],
+/** Which photos of a record stand. */
+async function projectPhotos(
+  db: Database,
+  events: readonly RecordEvent[],
   transaction: Transaction
 ): Promise<void> {
-  const model = of as Database['photos'];
-  await model.update({ active: false }, { where: { jobId }, transaction });
-  if (ids.length > 0) await model.update({ active: true }, { where: { jobId, id: [...ids] }, transaction });
+  const { stream } = events[0];
+  const id = activeEvents(events).flatMap((e) => (e.kind === 'photo.attached' ? e.payload.photoId : []));
+  await db.photos.update({ active: false }, { where: { stream }, transaction });
+  await db.photos.update({ active: true }, { where: { stream, id }, transaction });
 }
 
 function searchable(state: JobState, events: readonly RecordEvent[]): string {

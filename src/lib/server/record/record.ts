@@ -5,6 +5,7 @@ import { QueryTypes, type Transaction, UniqueConstraintError } from 'sequelize';
 import type { RecordEvent } from '../../../core/record/events';
 import { readEvent } from '../../../core/record/upcast';
 import { eventsOf, readRow, type EventRow } from './events';
+import { authorOf, isSigned } from '../access/actor';
 import { databaseFault } from '../answers';
 import { sameEntry } from '../../../core/handover/integrity';
 import { refusedBy } from '../../../core/diagnosis/refused';
@@ -35,17 +36,23 @@ export async function append(
   const event = read.value;
   try {
     return await db.sequelize.transaction(async (transaction) => {
-      await locked(db, event.stream, transaction);
+      await lockedWithVehicle(db, event, transaction);
       const known = await db.events.findByPk(event.id, { transaction });
       if (known)
-        return again === 'same-id' || sameEntry(readRow(known.get({ plain: true }) as EventRow), event)
+        return again === 'same-id' || isSameAs(readRow(known.get({ plain: true }) as EventRow), event)
           ? good({ event, isNew: false })
           : bad({ field: 'id', message: 'is the id of another entry here', conflict: true });
-      if (event.kind === 'undo') {
-        const target = await db.events.findByPk(event.payload.of, { transaction });
-        if (!target || target.stream !== event.stream)
-          return bad({ field: 'of', message: 'there is no such entry in this record to undo' });
-      }
+      const target =
+        event.kind === 'undo' ? await db.events.findByPk(event.payload.of, { transaction }) : null;
+      if (event.kind === 'undo' && target?.stream !== event.stream)
+        return bad({ field: 'of', message: 'there is no such entry in this record to undo' });
+      const author = await authorOf(
+        db,
+        event,
+        target && { who: target.who, person: target.personId },
+        transaction
+      );
+      if (!author.ok) return author;
       const refused = await refusedHere(db, event, transaction);
       if (refused.length > 0) return bad(...refused);
       await before?.(transaction);
@@ -56,8 +63,10 @@ export async function append(
           kind: event.kind,
           version: event.version,
           payload: event.payload,
-          who: event.who,
-          at: new Date(event.at)
+          who: author.value.who,
+          at: new Date(event.at),
+          personId: author.value.person,
+          deviceId: author.value.device
         },
         { transaction }
       );
@@ -116,6 +125,26 @@ export async function appendMany(
     await notify(db, stream, transaction);
   }
 }
+
+/**
+ * An entry of a job marks every job of its vehicle: those who write into two jobs of one vehicle take turns by the
+ * vehicle first, or each would wait for the other's rows.
+ */
+async function lockedWithVehicle(db: Database, event: RecordEvent, transaction: Transaction): Promise<void> {
+  const [record, id] = event.stream.split(':');
+  if (record === 'job') {
+    const vehicle =
+      event.kind === 'job.opened'
+        ? event.payload.vehicleId
+        : (await db.jobs.findByPk(id, { attributes: ['vehicleId'], transaction }))?.vehicleId;
+    if (vehicle) await locked(db, `vehicle:${vehicle}`, transaction);
+  }
+  await locked(db, event.stream, transaction);
+}
+
+/** Whether an entry came before as it is. Its author is whoever the session told, then and now. */
+const isSameAs = (kept: RecordEvent, event: RecordEvent): boolean =>
+  sameEntry(kept, isSigned() ? { ...event, who: kept.who } : event);
 
 const locked = (db: Database, stream: string, transaction: Transaction) =>
   db.sequelize.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', {

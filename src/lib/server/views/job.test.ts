@@ -187,7 +187,7 @@ describe('photos', () => {
     attachPhoto(db, {
       eventId,
       photoId,
-      jobId,
+      stream: `job:${jobId}`,
       who: 'Maren Oake',
       at: hoursAgo(0),
       caption: 'Crust below the pump',
@@ -246,7 +246,7 @@ describe('photos', () => {
     big.set([0xff, 0xd8, 0xff]);
     const large = await attach(id, big);
     expect(!large.ok && large.problems[0].message).toContain('larger than 6 MB');
-    expect(await db.photos.count({ where: { jobId: id } })).toBe(0);
+    expect(await db.photos.count({ where: { stream: `job:${id}` } })).toBe(0);
     expect([pictureType(PNG), pictureType(new Uint8Array([0x47, 0x49, 0x46]))]).toEqual(['image/png', null]);
     expect((await attach(randomUUID(), PNG)).ok).toBe(false);
   });
@@ -260,7 +260,7 @@ describe('a job file', () => {
     await attachPhoto(db, {
       eventId: randomUUID(),
       photoId: randomUUID(),
-      jobId: id,
+      stream: `job:${id}`,
       who: 'Maren Oake',
       at: hoursAgo(0),
       caption: 'Pulley',

@@ -13,12 +13,24 @@ export async function vehicleOr404(id: string) {
 
 const PHOTOS_SHOWN = 24;
 
-/** Photos of a vehicle's jobs, those of the last job first: where its parts sit, and how they were found. */
+/** A photo of a vehicle: of its own, with the entry that added it, or of one of its jobs. */
+interface VehiclePhoto {
+  readonly id: string;
+  readonly caption: string;
+  readonly job: number | null;
+  readonly entry: string | null;
+}
+
+/** Its own photos, where its parts sit, then those of its jobs, the last first. */
 export const vehiclePhotos = (db: Database, vehicleId: string) =>
-  db.sequelize.query<{ id: string; caption: string; job: number }>(
-    `SELECT p.id, p.caption, j.number AS job FROM photos p JOIN jobs j ON j.id = p.job_id
-     WHERE j.vehicle_id = :vehicleId AND j.active AND p.active ORDER BY j.number DESC, p.id LIMIT ${PHOTOS_SHOWN}`,
-    { replacements: { vehicleId }, type: QueryTypes.SELECT }
+  db.sequelize.query<VehiclePhoto>(
+    `SELECT p.id, p.caption, j.number AS job,
+       (SELECT e.id FROM events e WHERE e.stream = p.stream AND e.kind = 'photo.attached'
+          AND e.payload->>'photoId' = p.id::text AND j.id IS NULL) AS entry
+     FROM photos p LEFT JOIN jobs j ON p.stream = 'job:' || j.id
+     WHERE p.active AND (p.stream = 'vehicle:' || $1 OR (j.vehicle_id = $1::uuid AND j.active))
+     ORDER BY j.number DESC NULLS FIRST, p.id LIMIT ${PHOTOS_SHOWN}`,
+    { bind: [vehicleId], type: QueryTypes.SELECT }
   );
 
 /** The vehicles whose sheets another may begin with. */

@@ -5,14 +5,15 @@
   import { recordPhoto } from '$lib/ui/outbox/record.svelte';
 
   interface Props {
-    jobId: string;
+    /** The record it is added to. */
+    stream: string;
     /** What it shows. */
     caption: string;
     label?: string;
     /** What went wrong, by file; nothing where all were taken. */
     ondone: (problems: readonly Problem[]) => void;
   }
-  let { jobId, caption, label = 'Add a photo', ondone }: Props = $props();
+  let { stream, caption, label = 'Add a photo', ondone }: Props = $props();
   let busy = $state(false);
 
   const LONGEST_PX = 1800;
@@ -32,7 +33,7 @@
     try {
       const picture = await smaller(file);
       if (picture.size > PHOTO_MAX_BYTES) throw new Error('too large');
-      const answer = await recordPhoto(jobId, picture, caption);
+      const answer = await recordPhoto(stream, picture, caption);
       return answer.ok ? [] : answer.problems;
     } catch {
       return [{ field: file.name, message: 'cannot be read as a picture' }];

@@ -12,6 +12,8 @@ export interface Waiting {
   readonly type: string;
   readonly body: string | Blob;
   readonly label: string;
+  /** The person who was signed in when it was entered; null in an open house. */
+  readonly by: string | null;
   readonly event: RecordEvent | null;
   /** Why the server will not have it; null while it waits. */
   readonly refused: readonly Problem[] | null;

@@ -31,6 +31,7 @@ const item = (id: string, order: number): Waiting => ({
   type: 'application/json',
   body: id,
   label: id,
+  by: null,
   event: null,
   refused: null
 });

@@ -7,7 +7,8 @@ import { withValue } from '$core/units/field';
 import { describeEvent } from '$core/record/describe-event';
 import { Outbox, type Answer, type Sent } from './outbox';
 import { browserStore, type Waiting } from './outbox-store';
-import { whoIsHere } from '../page-state/who';
+import { setSessionEnded } from '../page-state/session.svelte';
+import { personHere, whoIsHere } from '../page-state/who';
 
 export type { Answer } from './outbox';
 
@@ -48,16 +49,19 @@ export async function answerOf<T extends Answer>(
 const SEND_WITHIN_MS = 15_000;
 /** A proxy without a server, a server without its database, a server that is late: the entry had no say in it. */
 const AWAY_STATUS = new Set([502, 503, 504]);
+/** Nobody is signed in any more, or too much came at once: it waits, and goes out under whoever entered it. */
+const LATER_STATUS = new Set([401, 429]);
 
 async function send(item: Waiting): Promise<Sent> {
   try {
     const response = await fetch(item.url, {
       method: 'POST',
-      headers: { 'Content-Type': item.type },
+      headers: { 'Content-Type': item.type, ...(item.by ? { 'X-Taken-By': item.by } : {}) },
       body: item.body,
       signal: AbortSignal.timeout(SEND_WITHIN_MS)
     });
-    if (AWAY_STATUS.has(response.status)) return { kind: 'away' };
+    if (response.status === 401) setSessionEnded(true);
+    if (AWAY_STATUS.has(response.status) || LATER_STATUS.has(response.status)) return { kind: 'away' };
     const answer = await answerOf(Promise.resolve(response));
     if (answer.ok && item.event) {
       sent.push(item.event);
@@ -174,15 +178,17 @@ export async function record(
     type: 'application/json',
     body: JSON.stringify(read.value),
     label: describeEvent(read.value),
+    by: personHere(),
     event: read.value,
     refused: null
   });
 }
 
-/** Attaches a picture to a job, by the same way as every entry. */
-export async function recordPhoto(jobId: string, picture: Blob, caption: string): Promise<Answer> {
+/** Attaches a picture to the record of a job or a vehicle, by the same way as every entry. */
+export async function recordPhoto(stream: string, picture: Blob, caption: string): Promise<Answer> {
   const id = crypto.randomUUID();
   const photo = crypto.randomUUID();
+  const [kind, owner] = stream.split(':');
   const query = new URLSearchParams({
     event: id,
     photo,
@@ -193,13 +199,15 @@ export async function recordPhoto(jobId: string, picture: Blob, caption: string)
   const answer = await outbox().post({
     id,
     order: nextOrder(),
-    url: `/api/jobs/${jobId}/photos?${query.toString()}`,
+    url: `/api/${kind}s/${owner}/photos?${query.toString()}`,
     type: picture.type || 'application/octet-stream',
     body: picture,
     label: `Photo${caption ? `: ${caption}` : ''}`,
+    by: personHere(),
     event: null,
     refused: null
   });
-  await refresh(`job:${jobId}`);
+  // A server that went away meanwhile keeps no form waiting.
+  if (answer.ok && !answer.waiting) void refresh(stream);
   return answer;
 }

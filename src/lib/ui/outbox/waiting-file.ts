@@ -8,9 +8,10 @@ const entrySchema = z.object({
   id: z.uuid(),
   order: z.number(),
   /** Only where an entry can go: nobody sends a browser elsewhere by a file. */
-  url: z.string().regex(/^\/api\/(events|jobs\/[0-9a-f-]{36}\/photos)(\?[^#]*)?$/),
+  url: z.string().regex(/^\/api\/(events|(?:jobs|vehicles)\/[0-9a-f-]{36}\/photos)(\?[^#]*)?$/),
   type: z.string().max(100),
   label: z.string().max(500),
+  by: z.uuid().nullable().default(null),
   event: recordEventSchema.nullable(),
   text: z.string().optional(),
   base64: z.base64().optional()
@@ -32,12 +33,13 @@ const base64Of = async (blob: Blob): Promise<string> => {
 /** Everything that waits as one file: it can be carried to another browser of the shop and sent from there. */
 export async function waitingFile(items: readonly Waiting[], savedAt: string): Promise<string> {
   const entries = await Promise.all(
-    items.map(async ({ id, order, url, type, label, event, body }) => ({
+    items.map(async ({ id, order, url, type, label, by, event, body }) => ({
       id,
       order,
       url,
       type,
       label,
+      by,
       event,
       ...(typeof body === 'string' ? { text: body } : { base64: await base64Of(body) })
     }))

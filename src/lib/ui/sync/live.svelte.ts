@@ -49,17 +49,27 @@ export function stayLive(): () => void {
         hear(heard);
         channel.postMessage(heard);
       };
-      const source = new EventSource('/api/changes');
+      let source: EventSource | undefined;
+      let reopen: ReturnType<typeof setTimeout> | undefined;
       // A window that takes over from one that was closed may have missed something.
       let again = performance.now() - began > 1000;
-      source.onopen = () => {
-        tell({ kind: 'here', again });
-        again = true;
+      const open = () => {
+        source = new EventSource('/api/changes');
+        source.onopen = () => {
+          tell({ kind: 'here', again });
+          again = true;
+        };
+        source.onmessage = ({ data }) => tell({ kind: 'changed', stream: String(data) });
+        source.onerror = () => {
+          tell({ kind: 'away' });
+          // A browser gives up where it was refused, as after a session has ended.
+          if (source?.readyState === EventSource.CLOSED) reopen = setTimeout(open, RETRY_MS);
+        };
       };
-      source.onmessage = ({ data }) => tell({ kind: 'changed', stream: String(data) });
-      source.onerror = () => tell({ kind: 'away' });
+      open();
       stop.signal.addEventListener('abort', () => {
-        source.close();
+        clearTimeout(reopen);
+        source?.close();
         release();
       });
     });

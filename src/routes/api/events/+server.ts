@@ -3,6 +3,8 @@ import { jsonIn } from '$core/base/json-in';
 import { isPlainObject } from '$core/base/open-format';
 import { readSpecSheet } from '$core/vehicle/read-sheet';
 import { WRITTEN_BY_SERVER } from '$core/record/events';
+import { tooOften } from '$lib/server/access/access';
+import { saidBy } from '$lib/server/access/actor';
 import { refusalStatus } from '$lib/server/answers';
 import { database } from '$lib/server/db/database';
 import { append } from '$lib/server/record/record';
@@ -12,7 +14,10 @@ const MAX_BYTES = 512 * 1024;
 const MOST_AHEAD_MS = 48 * 3_600_000;
 
 /** The one way a browser writes to the record. Sending the same event twice is one event. */
-export async function POST({ request, locals }) {
+export async function POST(event) {
+  const late = await tooOften('events', event);
+  if (late) return late;
+  const { request, locals } = event;
   const text = await request.text();
   if (text.length > MAX_BYTES)
     return json({ ok: false, problems: [{ message: 'too much for one entry' }] }, { status: 413 });
@@ -42,7 +47,7 @@ export async function POST({ request, locals }) {
       },
       { status: 422 }
     );
-  const entry = { ...body, who: body.who || locals.who };
+  const entry = { ...body, who: saidBy(locals, body.who as string | undefined) };
   const result = await append(database(), entry, undefined, 'same-contents');
   return json(result.ok ? { ok: true, warnings: result.warnings } : result, {
     status: result.ok ? 200 : refusalStatus(result.problems)

@@ -1,4 +1,5 @@
 import { json } from '@sveltejs/kit';
+import { importing } from '$lib/server/access/access';
 import { openInWorker, zipStream } from '$lib/server/files/archive';
 import { bringIn } from '$lib/server/files/bring-in';
 import { database } from '$lib/server/db/database';
@@ -19,8 +20,10 @@ export function GET() {
   });
 }
 
+export const POST = (event) => importing(event, () => bringInFile(event.request));
+
 /** Brings in a job file or a whole workshop: all of it or nothing. */
-export async function POST({ request }) {
+async function bringInFile(request: Request): Promise<Response> {
   const bytes = new Uint8Array(await request.arrayBuffer());
   if (bytes.length > MOST_BYTES)
     return json(

@@ -4,7 +4,8 @@ import { vehicleOr404, vehiclePhotos } from '$lib/server/views/vehicle';
 import { memories } from '$lib/server/runs/memory';
 import { jobLines } from '$lib/server/views/lists';
 
-export const load = async ({ params }) => {
+export const load = async ({ params, depends }) => {
+  depends(`record:vehicle:${params.id}`);
   const db = database();
   const vehicle = await vehicleOr404(params.id);
   const [jobs, photos, remembered] = await Promise.all([

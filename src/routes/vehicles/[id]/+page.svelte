@@ -12,7 +12,7 @@
 <VehicleSheet vehicle={data.vehicle} />
 {#if data.learnable.length > 0}<LearnedOffers vehicle={data.vehicle} learnable={data.learnable} />{/if}
 {#if data.memory}<div class="mt-4"><MemoryCard memory={data.memory} /></div>{/if}
-{#if data.photos.length > 0}<VehiclePhotos photos={data.photos} />{/if}
+<VehiclePhotos vehicleId={data.vehicle.id} photos={data.photos} />
 <h2 class="mt-7 mb-3">Jobs</h2>
 {#if data.jobs.length === 0}<p class="card text-ink-2 p-6">No job on this vehicle yet.</p>{/if}
 <ul class="space-y-2.5">

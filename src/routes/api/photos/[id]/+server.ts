@@ -9,7 +9,6 @@ export async function GET({ params }) {
   return new Response(new Uint8Array(photo.data), {
     headers: {
       'Content-Type': photo.mime,
-      'Cache-Control': 'private, max-age=31536000, immutable',
       'Content-Security-Policy': "default-src 'none'"
     }
   });

@@ -5,6 +5,7 @@ import { DRIVES, type DriveName } from '$core/physics/plant/drive';
 import { FAULT_IDS } from '$core/vehicle/faults';
 import { sourceSchema } from '$core/record/live';
 import { sheetOf } from '$lib/server/cases/load-case';
+import { saidBy } from '$lib/server/access/actor';
 import { refusalStatus } from '$lib/server/answers';
 import { database } from '$lib/server/db/database';
 import { knownAdapters } from '$lib/server/live/adapters';
@@ -50,7 +51,7 @@ export async function POST({ request, params, locals }) {
       if (!plugged.ok) return json(plugged, { status: 422 });
     }
   }
-  const result = await startLive(database(), { ...ids, jobId: params.id, who: who || locals.who, source });
+  const result = await startLive(database(), { ...ids, jobId: params.id, who: saidBy(locals, who), source });
   return json(result.ok ? { ok: true, runId: result.value.runId } : result, {
     status: result.ok ? 200 : refusalStatus(result.problems)
   });

@@ -1,6 +1,7 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { moment } from '$core/record/moment';
+import { saidBy } from '$lib/server/access/actor';
 import { refusalStatus } from '$lib/server/answers';
 import { database } from '$lib/server/db/database';
 import { endLive } from '$lib/server/live/runs';
@@ -17,7 +18,7 @@ export async function POST({ request, params, locals }) {
   if (!read.success || !z.uuid().safeParse(params.id).success)
     return json({ ok: false, problems: [{ message: 'ending a run needs eventId and at' }] }, { status: 422 });
   const { who, ...ids } = read.data;
-  const result = await endLive(database(), { ...ids, jobId: params.id, who: who || locals.who });
+  const result = await endLive(database(), { ...ids, jobId: params.id, who: saidBy(locals, who) });
   return json(result.ok ? { ok: true, runId: result.value.runId } : result, {
     status: result.ok ? 200 : refusalStatus(result.problems)
   });

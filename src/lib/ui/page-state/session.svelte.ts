@@ -1,0 +1,8 @@
+let ended = $state(false);
+
+/** Whether the session ended under an open page: the page stays, and asks for a PIN or passphrase over it. */
+export const sessionEnded = (): boolean => ended;
+
+export function setSessionEnded(now: boolean): void {
+  ended = now;
+}
