@@ -16,10 +16,13 @@ import { log } from '$lib/server/log';
 
 // Idle connections and threads would keep a server that was told to stop for another ten seconds.
 process.once('sveltekit:shutdown', async () => {
+  // What hangs on a line that is dead does not keep a server that was told to stop.
+  setTimeout(() => process.exit(0), ENDS_WITHIN_MS).unref();
   await Promise.all(stops.map((stop) => stop()));
   await Promise.all([closeDatabase(), closeWorkers()]);
 });
 
+const ENDS_WITHIN_MS = 10_000;
 const stops: (() => Promise<void>)[] = [];
 /** Every server process records what no other one does, and projects the lines of jobs that are due. */
 export const init: ServerInit = async () => {

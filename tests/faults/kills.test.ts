@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import { createServer, connect as dial, type AddressInfo, type Socket } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { seeded } from '../../src/core/base/random';
@@ -9,6 +9,7 @@ import { migrate } from '../../src/lib/server/db/migrate';
 import { loadDemo } from '../../src/lib/server/files/demo';
 import { blocksAfter } from '../../src/lib/server/live/samples';
 import { testServer, type TestServer } from '../browser/server';
+import { ownCluster, type OwnCluster } from './own-cluster';
 
 /** How often something is killed; `PYRETHOS_KILLS=100 bin/test faults kills` by hand. */
 const KILLS = Number(process.env.PYRETHOS_KILLS ?? 3);
@@ -17,40 +18,7 @@ const byHand = it.runIf(process.env.PYRETHOS_KILLS);
 const random = seeded(Number(process.env.PYRETHOS_KILLS_SEED ?? 7));
 const LONG_MS = 60_000;
 
-/** A PostgreSQL of its own, which can be killed. */
-function ownCluster() {
-  const folder = mkdtempSync('/tmp/pyrethos-faults-');
-  execFileSync('chmod', ['755', folder]);
-  const run = (script: string, env: object = {}) =>
-    execFileSync('bash', ['-c', `. bin/lib.sh; ${script}`, 'faults', `${folder}/pg`], {
-      env: { ...process.env, ...env },
-      stdio: ['ignore', 'pipe', 'ignore'],
-      encoding: 'utf8'
-    }).trim();
-  const url = run('pg_begin "$1" >/dev/null; echo "$DATABASE_URL"', { PYRETHOS_PG_PORT: '0' });
-  const port = new URL(url).port;
-  return {
-    url,
-    /** Ends it as a power cut does: nothing is written, nobody is told. */
-    kill() {
-      const [pid] = readFileSync(`${folder}/pg/data/postmaster.pid`, 'utf8').split('\n');
-      process.kill(Number(pid), 'SIGQUIT');
-    },
-    start: () =>
-      void run(
-        'need_postgres; as_pg "$PG_BIN/pg_ctl" -D "$1/data" -w -t 30 stop -m immediate >/dev/null 2>&1; pg_begin "$1" >/dev/null',
-        {
-          PYRETHOS_PG_PORT: port
-        }
-      ),
-    end() {
-      run('need_postgres; pg_end "$1"');
-      rmSync(folder, { recursive: true, force: true });
-    }
-  };
-}
-
-let cluster: ReturnType<typeof ownCluster>;
+let cluster: OwnCluster;
 let db: Database;
 let server: TestServer;
 beforeAll(async () => {
@@ -97,26 +65,34 @@ const note = (job: string, id: string) => ({
 });
 
 /** A new job on a vehicle of the demo, with a recording on the simulated bench. */
-async function recording(fleetNo: string): Promise<{ job: string; run: string }> {
-  const vehicle = await db.vehicles.findOne({ where: { fleetNo }, rejectOnEmpty: true });
+async function recording(fleetNo: string, on = server): Promise<{ job: string; run: string }> {
+  const vehicle = await on.db.vehicles.findOne({ where: { fleetNo }, rejectOnEmpty: true });
   const [job, run] = [randomUUID(), randomUUID()];
   const opened = { vehicleId: vehicle.id, complaint: 'Hot in the queue', symptoms: [] };
   const at = new Date().toISOString();
-  await post('/api/events', {
-    id: randomUUID(),
-    stream: `job:${job}`,
-    at,
-    who: 'Maren Oake',
-    kind: 'job.opened',
-    payload: opened
-  });
-  const began = await post(`/api/jobs/${job}/live`, {
-    eventId: randomUUID(),
-    runId: run,
-    at,
-    source: { kind: 'adapter', address: `127.0.0.1:${server.bench.port}`, name: 'Bench' },
-    simulate: { fault: 'none', severity: 0, ambientC: 12, drive: 'mixed', factor: 2 }
-  });
+  await post(
+    '/api/events',
+    {
+      id: randomUUID(),
+      stream: `job:${job}`,
+      at,
+      who: 'Maren Oake',
+      kind: 'job.opened',
+      payload: opened
+    },
+    on
+  );
+  const began = await post(
+    `/api/jobs/${job}/live`,
+    {
+      eventId: randomUUID(),
+      runId: run,
+      at,
+      source: { kind: 'adapter', address: `127.0.0.1:${on.bench.port}`, name: 'Bench' },
+      simulate: { fault: 'none', severity: 0, ambientC: 12, drive: 'mixed', factor: 2 }
+    },
+    on
+  );
   expect(began).toBe(true);
   return { job, run };
 }
@@ -210,6 +186,107 @@ describe('what was acknowledged', () => {
     await until(async () => (await rowOf()) !== null);
     expect(await db.events.count({ where: { stream: `job:${job}`, kind: 'run.ended' } })).toBe(1);
   });
+});
+
+describe('a file that comes in', () => {
+  byHand('is here whole or not at all, whenever the server is killed while it reads', async () => {
+    const source = await db.jobs.findOne({ where: { number: 1 }, rejectOnEmpty: true });
+    const file = await (await fetch(`${server.address}/api/jobs/${source.id}/job.json`)).text();
+    // Another vehicle's and another job's of the same shape: nothing of it is here yet.
+    const strange = (round: number) =>
+      file
+        .replace(
+          /[\da-f]{8}-[\da-f]{4}-[\da-f]{4}-[\da-f]{4}-[\da-f]{12}/g,
+          (id) => id.slice(0, 24) + (round + 0x1000).toString(16) + id.slice(28)
+        )
+        .replaceAll('QH-03', `ZZ-${round}`);
+    const counts = async () => [await db.events.count(), await db.runs.count(), await db.photos.count()];
+    const send = (round: number) =>
+      fetch(`${server.address}/api/files`, {
+        method: 'POST',
+        headers: { Origin: server.address, 'Content-Type': 'application/octet-stream' },
+        body: strange(round)
+      }).then(
+        async (answer) => (await answer.text(), answer.ok),
+        () => false
+      );
+    const before = await counts();
+    expect(await send(0)).toBe(true);
+    const whole = (await counts()).map((n, i) => n - before[i]!);
+    expect(whole[0]).toBeGreaterThan(0);
+    let killedAmid = 0;
+    for (let round = 1; round <= 6; round++) {
+      const then = await counts();
+      const sending = send(round);
+      await pause(random() * 1500);
+      await server.kill();
+      const answered = await sending;
+      await server.start();
+      const came = (await counts()).map((n, i) => n - then[i]!);
+      expect([[0, 0, 0], whole]).toContainEqual(came);
+      if (answered) expect(came).toEqual(whole);
+      else killedAmid++;
+      // Sent again it is here, once.
+      expect(await send(round)).toBe(true);
+      expect((await counts()).map((n, i) => n - then[i]!)).toEqual(whole);
+    }
+    console.info(`six imports, ${killedAmid} killed before their answer: each whole or not at all`);
+  });
+});
+
+describe('a disk that is full', () => {
+  it.runIf(process.env.PYRETHOS_KILLS && process.getuid?.() === 0)(
+    'is told on the page and to whoever watches, and what waited meanwhile is kept when there is room',
+    async () => {
+      const small = ownCluster(260);
+      const own = connect(small.url);
+      let full: TestServer | undefined;
+      try {
+        await migrate(own);
+        await loadDemo(own, 'demo', new Date());
+        full = await testServer({ db: own, url: small.url, drop: async () => undefined });
+        const { job, run } = await recording('QH-03', full);
+        const times = async () => (await blocksAfter(own, run, 0)).flatMap((b) => b.t);
+        await until(async () => (await times()).length > 20);
+        const before = await times();
+        const health = async () => (await fetch(`${full!.address}/health`)).status;
+        expect(await health()).toBe(200);
+        execFileSync('bash', ['-c', 'cat /dev/zero >"$1/filler" 2>/dev/null; true', 'fill', small.folder]);
+        const began = performance.now();
+        // Segments of the log that are there already take entries for a while.
+        let refusedWith = 0;
+        await until(async () => {
+          const answer = await fetch(`${full!.address}/api/events`, {
+            method: 'POST',
+            headers: { 'Content-Type': 'application/json', Origin: full!.address },
+            body: JSON.stringify({ ...note(job, randomUUID()), payload: { text: 'x'.repeat(1900) } })
+          });
+          refusedWith = answer.ok ? 0 : answer.status;
+          return !answer.ok && answer.status !== 429;
+        });
+        // Nothing is wrong with the entry: it waits and is sent again.
+        expect(refusedWith).toBe(503);
+        await until(async () => (await health()) === 503);
+        console.info(`a full disk was told after ${Math.round((performance.now() - began) / 1000)} s`);
+        rmSync(`${small.folder}/filler`);
+        await until(async () => {
+          if ((await health()) === 200) return true;
+          // A database that could not write its log has ended; whoever made room starts it again.
+          small.start();
+          return false;
+        });
+        await until(async () => (await times()).length > before.length + 20);
+        const all = await times();
+        expect(all.slice(0, before.length)).toEqual(before);
+        const gaps = all.slice(1).map((t, i) => t - all[i]!);
+        console.info(`longest gap in the recording: ${Math.max(...gaps).toFixed(1)} s of the engine's time`);
+      } finally {
+        await full?.end();
+        await own.sequelize.close();
+        small.end();
+      }
+    }
+  );
 });
 
 describe('two servers', () => {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { mayUndo } from '$lib/ui/page-state/who';
   import { RadioGroup } from 'bits-ui';
   import { midSentence, sayChance } from '$core/base/text';
   import type { Decision, Quote } from '$core/record/decision';
@@ -67,7 +68,9 @@
             : ''}
         </p>
       </div>
-      {#if !closed}<button class="btn no-print" onclick={() => onundo(decision.id)}>Undo</button>{/if}
+      {#if !closed && mayUndo(decision.who)}<button class="btn no-print" onclick={() => onundo(decision.id)}
+          >Undo</button
+        >{/if}
     </div>
   {:else}
     <h2>Decide what to do</h2>

@@ -10,6 +10,7 @@
   import BeforeAfter from '$features/report/BeforeAfter.svelte';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { record } from '$lib/ui/outbox/record.svelte';
+  import { mayUndo } from '$lib/ui/page-state/who';
   import { inReaderUnits } from '$lib/ui/page-state/units';
   import type { FinishView } from '$lib/views';
   import CloseJob from './CloseJob.svelte';
@@ -128,7 +129,8 @@
             </p>
             {#if r.done.why}<p class="mt-1">{r.done.why}</p>{/if}
           </div>
-          {#if !closed}<button class="btn no-print" onclick={() => undo(r.id)}>Undo</button>{/if}
+          {#if !closed && mayUndo(r.who)}<button class="btn no-print" onclick={() => undo(r.id)}>Undo</button
+            >{/if}
         </div>
       </section>
     {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { mayUndo } from '$lib/ui/page-state/who';
   import { nextRecheck } from '$core/diagnosis/rechecks';
   import DateInput from '$lib/ui/inputs/DateInput.svelte';
   import { midSentence } from '$core/base/text';
@@ -52,7 +53,9 @@
         {job.recheck.done.note}
         <span class="text-ink-2 block text-sm">{job.recheck.who}, {when(job.recheck.at, zone)}</span>
       </p>
-      <button class="btn no-print" onclick={() => onundo(job.recheck!.id)}>Undo</button>
+      {#if mayUndo(job.recheck.who)}<button class="btn no-print" onclick={() => onundo(job.recheck!.id)}
+          >Undo</button
+        >{/if}
     </div>
   {/if}
   {#if job.lookAgain || !job.recheck}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { mayUndo } from '$lib/ui/page-state/who';
   import Select from '$lib/ui/inputs/Select.svelte';
   import type { Quote } from '$core/record/decision';
   import type { Entered } from '$core/record/derive';
@@ -63,11 +64,13 @@
                 : ''}</span
             ></span
           >
-          <button
-            class="btn"
-            onclick={() => onundo(q.id)}
-            aria-label="Take back the quote of {q.done.supplier}">Undo</button
-          >
+          {#if mayUndo(q.who)}
+            <button
+              class="btn"
+              onclick={() => onundo(q.id)}
+              aria-label="Remove the quote of {q.done.supplier}">Undo</button
+            >
+          {/if}
         </li>
       {/each}
     </ul>

@@ -5,6 +5,7 @@
   import type { RecordEvent } from '$core/record/events';
   import { describeEvent } from '$core/record/describe-event';
   import { inReaderUnits } from '$lib/ui/page-state/units';
+  import { mayUndo } from '$lib/ui/page-state/who';
   import { when } from '$lib/ui/page-state/when';
 
   interface Props {
@@ -19,7 +20,7 @@
   const stands = $derived(new Set(activeEvents(events).map((e) => e.id)));
   /** The undo that took an entry out, so that undoing it brings the entry back. */
   const undoneBy = $derived(
-    new Map(events.flatMap((e) => (e.kind === 'undo' ? [[e.payload.of, e.id] as const] : [])))
+    new Map(events.flatMap((e) => (e.kind === 'undo' ? [[e.payload.of, e] as const] : [])))
   );
   const shownEvents = $derived(events.filter((e) => e.kind !== 'undo').toReversed());
 </script>
@@ -38,10 +39,12 @@
             >{/if}</span
         >
         {#if e.kind !== 'job.opened'}
-          {#if stands.has(e.id)}<button class="btn" onclick={() => onundo(e.id)}
-              ><Undo2 size={18} aria-hidden="true" />Undo</button
-            >{:else}<button class="btn" onclick={() => onundo(undoneBy.get(e.id)!)}
-              ><Redo2 size={18} aria-hidden="true" />Redo</button
+          {@const undone = undoneBy.get(e.id)}
+          {#if stands.has(e.id)}{#if mayUndo(e.who)}<button class="btn" onclick={() => onundo(e.id)}
+                ><Undo2 size={18} aria-hidden="true" />Undo</button
+              >{/if}{:else if undone && mayUndo(undone.who)}<button
+              class="btn"
+              onclick={() => onundo(undone.id)}><Redo2 size={18} aria-hidden="true" />Redo</button
             >{/if}
         {/if}
       </li>

@@ -16,6 +16,7 @@
   import { answerOf, record, waiting, type Answer } from '$lib/ui/outbox/record.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { inReaderUnits } from '$lib/ui/page-state/units';
+  import { mayUndo } from '$lib/ui/page-state/who';
   import type { JobView } from '$lib/views';
   import Dangers from './Dangers.svelte';
   import EngineCard from './EngineCard.svelte';
@@ -107,7 +108,7 @@
   }
 
   function undoLast() {
-    const last = activeEvents(events).findLast((e) => e.kind !== 'job.opened');
+    const last = activeEvents(events).findLast((e) => e.kind !== 'job.opened' && mayUndo(e.who));
     if (last) void undo(last.id);
   }
 

@@ -19,12 +19,25 @@ const cookieNames = (url: URL) =>
     ? { session: '__Host-session', device: '__Host-device' }
     : { session: 'session', device: 'device' };
 
-export function browserOf({ cookies, url, getClientAddress }: RequestEvent): Browser {
+/**
+ * Where a request comes from. Behind a proxy its header says so; whoever asks past it, on this machine itself, has no
+ * such header, and the server's framework has no address for them.
+ */
+export function addressOf({ getClientAddress }: Pick<RequestEvent, 'getClientAddress'>): string {
+  try {
+    return getClientAddress();
+  } catch {
+    return 'past the proxy';
+  }
+}
+
+export function browserOf(event: RequestEvent): Browser {
+  const { cookies, url } = event;
   const names = cookieNames(url);
   return {
     session: cookies.get(names.session),
     device: cookies.get(names.device),
-    address: getClientAddress()
+    address: addressOf(event)
   };
 }
 
@@ -45,7 +58,7 @@ export function takeSession(cookies: Cookies, url: URL): void {
 /** Turns a device away that asks too often; null where it is fine. */
 export async function tooOften(what: keyof typeof RATES, event: RequestEvent): Promise<Response | null> {
   const { session } = event.locals;
-  const address = event.getClientAddress();
+  const address = addressOf(event);
   const waitS = rates.allow(what, session?.device ?? address);
   if (waitS === 0) return null;
   if (!event.locals.openHouse && what === 'signIn')
@@ -58,7 +71,7 @@ export async function tooOften(what: keyof typeof RATES, event: RequestEvent): P
 
 /** Takes files of a device in, two at once. */
 export const importing = async (event: RequestEvent, work: () => Promise<Response>): Promise<Response> =>
-  (await imports.run(event.locals.session?.device ?? event.getClientAddress(), work)) ??
+  (await imports.run(event.locals.session?.device ?? addressOf(event), work)) ??
   json(
     {
       ok: false,

@@ -16,6 +16,9 @@ const SERVING = {
   idle_in_transaction_session_timeout: 60_000
 };
 
+/** For a connection that stands as long as its server: one that nobody answers is given up, and a dead line is noticed. */
+export const STANDING = { connectionTimeoutMillis: 5000, keepAlive: true } as const;
+
 /** Connects to any PostgreSQL given by its URL. The pool is small: several server processes may share one database. */
 export function connect(url: string, limits: object = {}): Database {
   const sequelize = new Sequelize(url, {

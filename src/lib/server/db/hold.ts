@@ -1,5 +1,6 @@
 import { Client } from 'pg';
 import { log } from '../log';
+import { STANDING } from './database';
 
 /** The lock that servers share and a restore takes alone: PostgreSQL lets it go with the connection. */
 const HOLD = 7_309_002;
@@ -14,7 +15,7 @@ export async function holdDatabase(url: string): Promise<() => Promise<void>> {
   let stopped = false;
 
   async function take(): Promise<boolean> {
-    const mine = new Client({ connectionString: url, application_name: 'pyrethos server' });
+    const mine = new Client({ connectionString: url, application_name: 'pyrethos server', ...STANDING });
     mine.on('error', (error) => {
       log.warn({ error: error.message }, 'lost the connection that holds the database');
       if (client === mine) client = null;

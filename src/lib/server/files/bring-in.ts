@@ -10,7 +10,7 @@ import { MODEL_VERSION, type Analysis } from '../../../core/runs/analyse';
 import type { Judged } from '../../workers/import';
 import type { Database } from '../db/database';
 import { judgeInWorker } from '../runs/import-pool';
-import { pictureType } from './photos';
+import { asWrittenHere, pictureType } from './photos';
 import { appendMany } from '../record/record';
 import { eventsOf } from '../record/events';
 import { storeRun, type StoredRun } from '../runs/runs';
@@ -64,7 +64,7 @@ export async function bringIn(
 
   const runs = await judgedRuns(db, jobs, trusted);
   if (!runs.ok) return runs;
-  const pictures = photosOf(jobs, shop, photos);
+  const pictures = await photosOf(jobs, shop, photos, trusted);
   if (!pictures.ok) return pictures;
 
   const brought = await db.sequelize.transaction(async (transaction) => {
@@ -192,24 +192,30 @@ function asJudged(run: JobFile['runs'][number], report: Judged['report']): Judge
     : null;
 }
 
-/** Every photo in the files, each once, of the record whose entry speaks of it. */
-function photosOf(jobs: readonly JobFile[], shop: WorkshopFile | undefined, photos: readonly PhotoFile[]) {
+/** Every photo in the files, each once, of the record whose entry speaks of it, written anew where it says more than a picture. */
+async function photosOf(
+  jobs: readonly JobFile[],
+  shop: WorkshopFile | undefined,
+  photos: readonly PhotoFile[],
+  trusted: boolean
+) {
   const records = [...(shop?.vehicles ?? []), ...jobs.flatMap((f) => [f.vehicle.events, f.events])].flat();
   const streamOfPhoto = new Map(
     records.flatMap((e) => (e.kind === 'photo.attached' ? [[e.payload.photoId, e.stream] as const] : []))
   );
   const all = [...photos, ...jobs.flatMap((f) => f.photos)];
-  const pictures = [...new Map(all.map((p) => [p.id, p])).values()].flatMap((p) => {
+  const pictures = [];
+  const wrong: Problem[] = [];
+  for (const p of new Map(all.map((photo) => [photo.id, photo])).values()) {
     const stream = streamOfPhoto.get(p.id);
-    const data = () => Buffer.from(p.base64, 'base64');
-    return stream ? [{ id: p.id, stream, mime: p.mime, caption: p.caption, data: data(), active: true }] : [];
-  });
-  const wrong = pictures.filter((p) => pictureType(p.data) !== p.mime);
-  return wrong.length > 0
-    ? bad<typeof pictures>(
-        ...wrong.map((p) => ({ field: 'photos', message: `${p.id} is no picture of its kind` }))
-      )
-    : good(pictures);
+    if (!stream) continue;
+    const sent = Buffer.from(p.base64, 'base64');
+    const ours = pictureType(sent) === p.mime;
+    const data = !ours ? null : trusted ? sent : await asWrittenHere(sent, p.mime);
+    if (data) pictures.push({ id: p.id, stream, mime: p.mime, caption: p.caption, data, active: true });
+    else wrong.push({ field: 'photos', message: `${p.id} is no picture of its kind` });
+  }
+  return wrong.length > 0 ? bad<typeof pictures>(...wrong) : good(pictures);
 }
 
 /** Gives a new job its number from the file where nobody has it here. */

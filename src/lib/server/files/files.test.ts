@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import sharp from 'sharp';
 import { readFileSync } from 'node:fs';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -91,6 +92,39 @@ describe('a job file', () => {
       ok: true,
       value: { entries: 1 }
     });
+  });
+
+  it('brings a picture in without the place and the device that a phone wrote into it', async () => {
+    const spoken = (bytes: Buffer, photoId = randomUUID()) => {
+      const more = plain(file);
+      const stream = more.events[0].stream;
+      const entry = { id: randomUUID(), stream, who: 'Maren Oake', at: new Date().toISOString(), version: 1 };
+      more.events.push({
+        ...entry,
+        kind: 'photo.attached',
+        payload: { photoId, caption: '', mime: 'image/jpeg', sizeBytes: bytes.length }
+      } as RecordEvent);
+      more.photos.push({ id: photoId, mime: 'image/jpeg', caption: '', base64: bytes.toString('base64') });
+      return { more, photoId };
+    };
+    const drawn = sharp({ create: { width: 300, height: 100, channels: 3, background: 'red' } });
+    const plainly = await drawn.jpeg().toBuffer();
+    const placed = await drawn
+      .withExifMerge({ IFD0: { Make: 'Quillphone' }, IFD3: { GPSLatitudeRef: 'N' } })
+      .jpeg()
+      .toBuffer();
+    for (const [bytes, asItWas] of [
+      [placed, false],
+      [plainly, true]
+    ] as const) {
+      const { more, photoId } = spoken(bytes);
+      expect(await bringIn(away.db, { jobs: [more] })).toMatchObject({ ok: true });
+      const { data } = (await away.db.photos.findByPk(photoId))!;
+      expect((await sharp(data).metadata()).exif).toBeUndefined();
+      expect(data.equals(bytes)).toBe(asItWas);
+    }
+    const { more } = spoken(plainly.subarray(0, 200));
+    expect((await bringIn(away.db, { jobs: [more] })).ok).toBe(false);
   });
 
   it('with an entry that is here with other contents is refused whole, and the entry named', async () => {

@@ -36,6 +36,26 @@ async function redrawn(bytes: Uint8Array, mime: (typeof PHOTO_TYPES)[number]): P
   }
 }
 
+/**
+ * A picture of a file that comes in: as it is where it is already as this house writes them, bounded and without
+ * place or device; else written anew. Null where it cannot be decoded.
+ */
+export async function asWrittenHere(
+  bytes: Buffer,
+  mime: (typeof PHOTO_TYPES)[number]
+): Promise<Buffer | null> {
+  try {
+    const picture = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
+    const { width, height, exif, xmp, iptc, comments } = await picture.metadata();
+    const plain = !exif && !xmp && !iptc && !comments?.length && Math.max(width, height) <= LONGEST_PX;
+    // The header alone says little: what is kept as it is has been decoded to its end.
+    if (plain) return await picture.stats().then(() => bytes);
+  } catch {
+    return null;
+  }
+  return redrawn(bytes, mime);
+}
+
 export interface PhotoInput {
   readonly eventId: string;
   readonly photoId: string;

@@ -1,4 +1,5 @@
 import { Client } from 'pg';
+import { STANDING } from '../db/database';
 import { log } from '../log';
 
 /**
@@ -13,7 +14,7 @@ let client: Client | null = null;
 const RETRY_MS = 2000;
 
 async function listen(): Promise<void> {
-  const mine = new Client({ connectionString: process.env.DATABASE_URL });
+  const mine = new Client({ connectionString: process.env.DATABASE_URL, ...STANDING });
   client = mine;
   mine.on('notification', ({ payload }) => listeners.forEach((tell) => tell(payload ?? '')));
   mine.on('error', (error) => {

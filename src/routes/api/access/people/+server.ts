@@ -1,6 +1,7 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { ROLES } from '$core/record/roles';
+import { addressOf } from '$lib/server/access/access';
 import { asked, refused } from '$lib/server/access/asked';
 import { changePerson, invite, revokeDevice } from '$lib/server/access/people';
 import { database } from '$lib/server/db/database';
@@ -12,12 +13,13 @@ const shape = z.discriminatedUnion('deed', [
 ]);
 
 /** What an owner does with people and devices. */
-export async function POST({ request, locals, url, getClientAddress }) {
+export async function POST(event) {
+  const { request, locals, url } = event;
   const read = await asked(request, shape);
   if (!read.ok) return read.response;
   const { session } = locals;
   if (!session) return refused([{ message: 'nobody signs in here: this is an open house' }]);
-  const by = { ...session, address: getClientAddress() };
+  const by = { ...session, address: addressOf(event) };
   const db = database();
   const { value } = read;
   if (value.deed === 'invite') {
