@@ -1,19 +1,31 @@
 import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { quantileSorted } from 'simple-statistics';
-import { testServer } from '../browser/server';
+import { testServer, type TestServer } from '../browser/server';
 import { line, ms } from './measure';
 
 const WRITERS = 50;
 const EACH = 20;
 
-/** Fifty people who write at once, each into a job and on a device of their own: how long each waits for an answer. */
+/** Fifty people who write at once, each into a job and on a device of their own: how long each waits for an answer, at one server process and at two. */
 export async function writersBench(): Promise<void> {
-  const server = await testServer(undefined, 'open', { ADDRESS_HEADER: 'x-device' });
+  for (const processes of [1, 2]) await writersAt(processes);
+}
+
+async function writersAt(processes: number): Promise<void> {
+  const settings = { ADDRESS_HEADER: 'x-device' };
+  const first = await testServer(undefined, 'open', settings);
+  const servers = [first];
+  while (servers.length < processes)
+    servers.push(
+      await testServer({ db: first.db, url: first.url, drop: async () => undefined }, 'open', settings)
+    );
   const headers = (i: number) => ({
     'Content-Type': 'application/json',
-    Origin: server.address,
+    Origin: at(i),
     'X-Device': `writer-${i}`
   });
+  const at = (i: number) => servers[i % servers.length]!.address;
   const post = async (i: number, stream: string, kind: string, payload: object): Promise<boolean> => {
     const entry = {
       id: randomUUID(),
@@ -23,7 +35,7 @@ export async function writersBench(): Promise<void> {
       kind,
       payload
     };
-    const answer = await fetch(`${server.address}/api/events`, {
+    const answer = await fetch(`${at(i)}/api/events`, {
       method: 'POST',
       headers: headers(i),
       body: JSON.stringify(entry)
@@ -32,7 +44,7 @@ export async function writersBench(): Promise<void> {
     return answer.ok;
   };
   try {
-    const vehicles = await server.db.vehicles.findAll({ attributes: ['id'] });
+    const vehicles = await first.db.vehicles.findAll({ attributes: ['id'] });
     const jobs = Array.from({ length: WRITERS }, () => `job:${randomUUID()}`);
     for (const [i, job] of jobs.entries())
       await post(i, job, 'job.opened', {
@@ -46,20 +58,24 @@ export async function writersBench(): Promise<void> {
     await Promise.all(
       jobs.map(async (job, i) => {
         for (let n = 0; n < EACH; n++) {
-          const at = performance.now();
+          const asked = performance.now();
           if (!(await post(i, job, 'job.noted', { text: `Note ${n} of ${i}` }))) refused++;
-          took.push(performance.now() - at);
+          took.push(performance.now() - asked);
         }
       })
     );
     const perS = (took.length / (performance.now() - began)) * 1000;
     took.sort((a, b) => a - b);
     line(
-      `${WRITERS} writers at once, ${EACH} entries each: an answer`,
+      `${WRITERS} writers at once, ${EACH} entries each, ${processes} server ${processes === 1 ? 'process' : 'processes'}: an answer`,
       ms(quantileSorted(took, 0.5)),
-      `95 %: ${ms(quantileSorted(took, 0.95))}; ${Math.round(perS)} entries a second, ${refused} refused`
+      `95 %: ${ms(quantileSorted(took, 0.95))}; ${Math.round(perS)} entries a second, ${refused} refused; ${servers.map(memoryMb).join(' and ')} MB`
     );
   } finally {
-    await server.end();
+    for (const server of servers.toReversed()) await server.end();
   }
 }
+
+/** What a server holds in memory, MB. */
+const memoryMb = (server: TestServer): number =>
+  Math.round(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${server.pid()}/status`, 'utf8'))![1]) / 1024);

@@ -7,6 +7,8 @@ import type { Database } from '../../src/lib/server/db/database';
 export interface TestServer {
   readonly address: string;
   readonly db: Database;
+  /** Of its database. */
+  readonly url: string;
   stop(): Promise<void>;
   /** Ends the process without a word, as a power cut does. */
   kill(): Promise<void>;
@@ -76,6 +78,7 @@ export async function testServer(
   return {
     address,
     db,
+    url,
     start,
     stop,
     kill: () => quit('SIGKILL'),

@@ -1,6 +1,6 @@
 import { bad, good, type Result } from '../../../core/base/result';
-import { analyse, bandFor } from '../../../core/runs/analyse';
 import type { Database } from '../db/database';
+import { judgeInWorker } from './import-pool';
 import { knownGoodRuns } from './known-good';
 import { sumUp } from './sum-up';
 import { samplesOf } from './runs';
@@ -12,12 +12,14 @@ export async function judgeAgain(db: Database, runId: string): Promise<Result<{ 
   const vehicle = job && (await db.vehicles.findByPk(job.vehicleId));
   const sheet = vehicle?.specSheetId ? await db.specSheets.findByPk(vehicle.specSheetId) : null;
   if (!run || !sheet) return bad({ message: 'the run or its spec sheet does not exist any more' });
-  const log = await samplesOf(db, run);
-  await run.update({
-    specSheetId: sheet.id,
-    analysis: analyse(log, sheet.sheet, run.report.instrument),
-    band: bandFor(log, sheet.sheet, { knownGood: await knownGoodRuns(db, vehicle!.id, runId) })
+  // In a thread: no other request waits for it, nor does a connection.
+  const { analysis, band } = await judgeInWorker({
+    log: await samplesOf(db, run),
+    sheet: sheet.sheet,
+    knownGood: await knownGoodRuns(db, vehicle!.id, runId),
+    readWith: run.report.instrument
   });
+  await run.update({ specSheetId: sheet.id, analysis, band });
   await sumUp(db, runId);
   return good({ runId });
 }
