@@ -22,7 +22,7 @@ export const withLib = (script: string, args: readonly string[] = [], env: objec
 /** A PostgreSQL of a test's own, which can be killed; on a disk of its own of so many MB where that is asked for. */
 export function ownCluster(diskMb?: number): OwnCluster {
   const folder = mkdtempSync('/tmp/pyrethos-faults-');
-  if (diskMb) execFileSync('mount', ['-t', 'tmpfs', '-o', `size=${diskMb}m`, 'pyrethos', folder]);
+  if (diskMb) withLib('mount -t tmpfs -o "size=$2m" pyrethos "$1"', [folder, String(diskMb)]);
   execFileSync('chmod', ['755', folder]);
   const data = `${folder}/pg`;
   const url = withLib('pg_begin "$1" >/dev/null; echo "$DATABASE_URL"', [data], { PYRETHOS_PG_PORT: '0' });
@@ -40,7 +40,7 @@ export function ownCluster(diskMb?: number): OwnCluster {
       ),
     end() {
       withLib('pg_end "$1"', [data]);
-      if (diskMb) execFileSync('umount', [folder]);
+      if (diskMb) withLib('umount "$1"', [folder]);
       rmSync(folder, { recursive: true, force: true });
     }
   };

@@ -54,10 +54,8 @@ export async function withStandby(
 
 /** Programs of this file, as the user that PostgreSQL runs as: one of them refuses to run as root. */
 function running(command: string, args: readonly string[]): ChildProcess {
-  const root = process.getuid?.() === 0;
-  return root
-    ? spawn('runuser', ['-u', 'postgres', '--', command, ...args], { stdio: 'ignore', cwd: '/' })
-    : spawn(command, args, { stdio: 'ignore' });
+  const asUser = 'if [ "$(id -u)" = 0 ]; then exec runuser -u postgres -- "$@"; else exec "$@"; fi';
+  return spawn('bash', ['-c', asUser, 'faults', command, ...args], { stdio: 'ignore', cwd: '/' });
 }
 
 /** A pool of connections in session mode before whichever database it is told, with TLS on both sides. */

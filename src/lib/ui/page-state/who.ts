@@ -18,7 +18,8 @@ export const personHere = (): string | null => page.data.session?.person ?? null
 export const mayHere = (least: Role): boolean => !page.data.session || atLeast(page.data.session.role, least);
 
 /** Whether whoever is here may take an entry of this person back: a technician their own, a lead anybody's. */
-export const mayUndo = (who: string): boolean => mayHere('lead') || (mayHere('technician') && who === whoIsHere());
+export const mayUndo = (who: string): boolean =>
+  mayHere('lead') || (mayHere('technician') && who === whoIsHere());
 
 export function keepWho(name: string): void {
   document.cookie = `who=${encodeURIComponent(name.trim().slice(0, 60))}; path=/; max-age=31536000; samesite=lax`;
