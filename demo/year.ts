@@ -1,6 +1,7 @@
 import { FAULTS, curesOf, repairFor } from '../src/core/faults/registry';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { normalDraw, seeded, type Random } from '../src/core/base/random';
+import { sayLikely } from '../src/core/base/text';
 import { checkOf, type CheckId } from '../src/core/checks/registry';
 import { ALL_GOOD } from '../src/core/checks/coolant/looks';
 import { choiceOf } from '../src/core/diagnosis/decide';
@@ -266,7 +267,7 @@ function faultJob(vehicle: Vehicle, key: string, at: number, seed: number): Writ
   const act = hasty ? choiceOf([popular], now, USUAL_COSTS) : best;
   const why = hasty
     ? `${repairOf(popular).title}: it always is on these.`
-    : `${FAULTS[named].title} at ${Math.round(100 * now.suspects[0].probability)} %; ${act.repairs.length > 1 ? 'one drain for both' : 'cheapest in the end'}.`;
+    : `${FAULTS[named].title}: ${sayLikely(now.suspects[0].probability)}; ${act.repairs.length > 1 ? 'one drain for both' : 'lowest expected total'}.`;
   w.add(
     {
       kind: 'repair.decided',

@@ -19,8 +19,8 @@ export function analysisText(
   file: string,
   warnings: readonly string[]
 ): string {
-  const lines = [`${file} against ${spec.name}`, '', `Fits best: ${verdictTitle(a)}`, ''];
-  lines.push('Could be');
+  const lines = [`${file} against ${spec.name}`, '', `Best match: ${verdictTitle(a)}`, ''];
+  lines.push('Other matches');
   for (const s of explainedBy(a.suspects).slice(0, 5)) {
     const alike =
       s.alike.length > 0
@@ -33,7 +33,7 @@ export function analysisText(
   if (notShown.length > 0)
     lines.push(
       '',
-      'This run could not have shown',
+      'This run could not show',
       ...notShown.map((b) => `  ${FAULTS[b.fault].title}: ${b.because}. ${b.toShow}`)
     );
   const all = [...a.warnings, ...warnings];

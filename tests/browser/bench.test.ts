@@ -54,7 +54,7 @@ describe('the bench', () => {
     await clean();
     // Above the battery: refused by its name, and nothing is lost.
     await put('motorPlus', '19');
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     await driver.wait(
       async () => (await textOf('form.card')).includes('Fan plug, plus: 19.0'),
       WAIT_MS,
@@ -67,7 +67,7 @@ describe('the bench', () => {
       WAIT_MS,
       'the meter showed nothing'
     );
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     await see(driver, By.css('[data-check="relay-socket"][data-result="fail"]'));
   });
 
@@ -75,13 +75,13 @@ describe('the bench', () => {
     await openSheet(await newJob('QH-03'), 'pump-command');
     await (await button('Stands still')).click();
     await type('At its plug', '-5');
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     const alert = By.css('form.card [role="alert"]');
     await driver.wait(async () => (await textOf('form.card')).includes('At its plug Volts are 0'), WAIT_MS);
     await type('At its plug', '12.4');
     await driver.wait(async () => (await driver.findElements(alert)).length === 0, WAIT_MS);
     await becomes('It stands still with 12.4 V at its plug');
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     await see(driver, By.css('[data-check="pump-command"][data-result="fail"]'));
   });
 
@@ -104,12 +104,12 @@ describe('the bench', () => {
     };
     await pair('950', '790', '72');
     await becomes(/Engaged when hot: 8\d %/);
-    expect(await textOf('main')).toContain('Against: fan clutch slipping');
+    expect(await textOf('main')).toContain('Rules against: fan clutch slipping');
     await clean();
     await (await see(driver, By.css('button[aria-label="Remove row 1 of pairs of speeds"]'))).click();
     await pair('950', '260', '77');
     await becomes('Free when hot');
-    expect(await textOf('main')).toContain('Speaks for: fan clutch slipping');
+    expect(await textOf('main')).toContain('Points to: fan clutch slipping');
     await pair('900', '1700', '77');
     await driver.wait(async () => (await textOf('main')).includes('faster than the pulley'), WAIT_MS);
   });
@@ -152,7 +152,7 @@ describe('trouble codes', () => {
   it('are written down as they stand in the field, and none is never a pass until somebody says so', async () => {
     const job = await newJob('QH-03');
     await openSheet(job, 'codes');
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     await driver.wait(
       async () => (await textOf('main')).includes('Enter a code, or say that no code is stored'),
       WAIT_MS,
@@ -164,7 +164,7 @@ describe('trouble codes', () => {
     await clean();
     // Typed, and neither entered nor picked.
     await type('Codes', 'P0118');
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     await driver.wait(async () => (await driver.findElements(By.css('form.card'))).length === 0, WAIT_MS);
     expect(await textOf('main')).toMatch(/Trouble codes\s+Finding/);
   });
@@ -186,13 +186,13 @@ describe('the coolant page', () => {
     );
     expect(await margins()).toContain('too little');
     await type('Mixture, glycol by volume', '30');
-    await type('Comes out', '4.27');
+    await type('Drain', '4.27');
     await driver.wait(async () => (await textOf('[data-drains]')).includes('44.0 %'), WAIT_MS, 'one drain');
     expect(await textOf('[data-drains]')).toMatch(/48\.2 %[\s\S]*49\.5 %/);
     await clean();
     await type('Drained', '2.1');
     await type('Refilled with', '2.1');
-    await (await button('Write it down')).click();
+    await (await button('Save coolant service')).click();
     await driver.wait(async () => (await textOf('main')).includes('Coolant: 2.1'), WAIT_MS, 'not in the job');
   });
 });

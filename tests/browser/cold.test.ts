@@ -64,7 +64,7 @@ describe('a job by keyboard alone', () => {
     await (await active()).sendKeys(Key.chord(Key.CONTROL, Key.ENTER));
     await driver.wait(until.urlMatches(/\/jobs\/\d+$/), WAIT_MS);
     job = new URL(await driver.getCurrentUrl()).pathname;
-    expect(await textOf('header.mb-3')).toContain('Gauge: climbs or reads high, crawling');
+    expect(await textOf('main header')).toContain('Gauge: climbs or reads high, crawling');
     await onLine('codes', 'fail');
     expect(await textOf('[data-phase]')).toContain('Cold-soaked');
   });
@@ -151,7 +151,7 @@ describe('readings under wrong conditions', () => {
     await type('Coolant when it stopped', '92');
     await type('Ambient', '10');
     expect(await outcome()).toBe('fail');
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     await onLine('soak', 'fail');
     await go(`${job}?check=cold-agreement`);
     await understood();
@@ -161,7 +161,7 @@ describe('readings under wrong conditions', () => {
     expect(await textOf('[data-outcome]')).toMatch(
       /still above ambient.*\n?.*Cold readings count from .*\d{1,2}:\d\d/s
     );
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     const chip = await onLine('cold-agreement', 'void');
     expect(await chip.getText()).toMatch(/Void: too warm, counts\s+from/);
     expect(await textOf('[data-phase]')).toContain('Cooling');
@@ -173,11 +173,11 @@ describe('readings under wrong conditions', () => {
     await (await button('8 h')).click();
     const ambient = await inputOf('Ambient');
     await ambient.sendKeys(Key.chord(Key.CONTROL, 'a'), '-300');
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     expect(await textOf('[role=alert]')).toContain('cannot be; type -60 to 80');
     expect(await ambient.getAttribute('value')).toBe('-300');
     await ambient.sendKeys(Key.chord(Key.CONTROL, 'a'), '46');
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     expect(await textOf('[role=alert]')).toContain('outside what a yard usually sees');
     expect(await recorded(job, 'check.recorded')).toBe(0);
     await (await button('Yes, keep it')).click();
@@ -194,7 +194,7 @@ describe('readings under wrong conditions', () => {
     await go(`${job}?check=soak`);
     await (await button('A day')).click();
     await type('Ambient', '5');
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     await onLine('soak', 'pass');
     await go(`${job}?check=cold-agreement`);
     await understood();
@@ -215,7 +215,7 @@ describe('readings under wrong conditions', () => {
     await (await button('Understood')).click();
     await see(driver, By.css('[data-held]'));
     expect(await driver.executeScript('return document.querySelector("form.card").inert')).toBe(true);
-    await (await button('It is stopped, the key is out')).click();
+    await (await button('Engine stopped, key removed')).click();
     await driver.wait(
       () => driver.executeScript('return !document.querySelector("form.card").inert'),
       WAIT_MS
@@ -228,7 +228,7 @@ describe('readings under wrong conditions', () => {
   it('of checks this vehicle cannot have are not offered', async () => {
     await go(await newJob('QH-03'));
     expect(await driver.findElements(By.css('[data-check="clutch-cold-turn"]'))).toHaveLength(0);
-    await (await see(driver, withText('summary', 'do not apply'))).click();
+    await (await see(driver, withText('summary', 'not applicable'))).click();
     expect(await textOf('[aria-label="Heat line"] details p')).toContain(
       'Clutch, first turn cold: no fan clutch'
     );
@@ -256,13 +256,13 @@ describe('no reading is lost', () => {
     await server.stop();
     await (await button('Engine stopped')).click();
     await see(driver, By.css('[data-phase="hot"], [data-phase="cooling"], [data-phase="cold"]'));
-    await (await button('more that could be done')).click();
+    await (await button('more checks')).click();
     await (await see(driver, By.css('[data-check="clutch-play"]'))).click();
     await understood();
     await type('Movement at the blade tip', '9');
     await (await button('Nothing moves')).click();
     await (await button('Rough')).click();
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     await (await button('Yes, keep it')).click();
     await onLine('clutch-play', 'fail');
     await (await see(driver, By.css('input[placeholder^="Write a note"]'))).sendKeys('Lamp battery flat');
@@ -394,7 +394,7 @@ describe('units, search, photos', () => {
     await type('Coolant when it stopped', '92 C');
     // A 2.2 L engine: 82 °C above ambient · e^(−2 / 2.2) = 33.0 °C, which is 59.4 °F.
     expect(await textOf('[data-outcome]')).toMatch(/at 198\s°F it is 59\s°F above ambient.*below 3\.6\s°F/);
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     await onLine('soak', 'fail');
     const [event] = await server.db.events.findAll({
       where: { stream: `job:${await jobId(job)}`, kind: 'check.recorded' }

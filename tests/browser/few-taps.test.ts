@@ -89,7 +89,7 @@ describe('a job that begins with a code, a number on a thermostat and a cheap re
     await fill('Tightened with', '7');
     await fill('Drained', '2.2');
     await fill('Refilled with', '2.3');
-    await tap(button('Write'));
+    await tap(button('Save'));
     await see(driver, By.css('[data-repaired="thermostat"]'));
     // The clock of the reader was lost with its battery: its next file has no date, and counts as just ended.
     await tap(see(driver, withText('a', 'Import it')));
@@ -111,7 +111,7 @@ describe('a job that begins with a code, a number on a thermostat and a cheap re
     await tap(see(driver, By.css('[data-proof="leak"] a')));
     await tap(button('Understood'));
     await tap(button('The rest is good'));
-    await tap(button('Write it down'));
+    await tap(button('Save reading'));
     await tap(see(driver, withText('a', 'Prove and close')));
     await tap(button('No code stored'));
     await tap(button('Tried again: gone'));

@@ -20,7 +20,7 @@ describe('the end of a job', () => {
     await go(`${job}/finish`);
     expect(await textOf('[aria-label="Close the job"]')).toContain('no repair is written down');
     if ((await attribute('[aria-label="What is repaired"] button', 'aria-pressed')) !== 'true')
-      await (await button('Thermostat')).click();
+      await (await button('Replace the thermostat')).click();
     await see(driver, By.css('[data-step="thermostat/housing-on"]'));
     // One drain, cautions at their steps, the value of the sheet.
     expect(await textOf('[data-step="cap-open"]')).toContain('Hot coolant under pressure scalds');
@@ -34,7 +34,7 @@ describe('the end of a job', () => {
     expect(
       await (await see(driver, By.css('[data-step="cap-open"] [role=checkbox]'))).getAttribute('aria-checked')
     ).toBe('true');
-    await (await see(driver, withText('button', 'Write it down with'))).click();
+    await (await see(driver, withText('button', 'Save with'))).click();
     await see(driver, By.css('[data-repaired="thermostat"]'));
     expect(await attribute('[data-proven]', 'data-proven')).toBe('false');
     expect(await textOf('[aria-label="Close the job"]')).toMatch(/not proven yet: a run in its band/);
@@ -43,9 +43,7 @@ describe('the end of a job', () => {
     await pick('Cause', 'Thermostat stuck open');
     await (await button('Close as fixed, unproven')).click();
     await see(driver, By.css('[data-outcome="fixed, unproven"]'));
-    expect(await textOf('[aria-label="Close the job"]')).toMatch(
-      /looked at again on [A-Z][a-z]{2} \d{1,2}, \d{4}/
-    );
+    expect(await textOf('[aria-label="Close the job"]')).toMatch(/Recheck on [A-Z][a-z]{2} \d{1,2}, \d{4}/);
     const row = () =>
       server.db.jobs.findOne({ where: { number: Number(job.split('/')[2]) }, rejectOnEmpty: true });
     expect(await row()).toMatchObject({ state: 'closed', cause: 'thermostat-stuck-open' });
@@ -55,7 +53,7 @@ describe('the end of a job', () => {
     await (await button('Reopen the job')).click();
     await driver.wait(async () => (await row()).state === 'open', WAIT_MS);
     await go(job);
-    expect(await textOf('details ol, main')).toContain('Repaired: thermostat');
+    expect(await textOf('details ol, main')).toContain('Replaced the thermostat');
   });
 
   it('is proven by what the record shows since the repair, and only by that', async () => {

@@ -62,13 +62,13 @@ describe('the minibus', () => {
 
     // Not without a reason.
     await (await see(driver, By.css('[data-offer="thermostat"]'))).click();
-    await (await button('Decide: thermostat')).click();
+    await (await button('Decide: replace the thermostat')).click();
     await see(driver, withText('*', 'Say why'));
     await type('Reason', 'The run says it leaks.');
-    await (await button('Decide: thermostat')).click();
+    await (await button('Decide: replace the thermostat')).click();
     await see(driver, By.css('[data-decided="thermostat"]'));
     expect(await textOf('[aria-label="Decide"]')).toMatch(
-      /The run says it leaks\..*By .*expected [\d.]+\stl in the end/s
+      /The run says it leaks\..*By .*expected total [\d.]+\stl/s
     );
 
     // The engine was just seen running hot: the cap stays shut until somebody has measured it cold.
@@ -96,7 +96,7 @@ describe('the minibus', () => {
     await type('Tightened with', '9');
     await type('Drained', '2.1');
     await type('Refilled with', '2.3');
-    await (await button('Write the repair down')).click();
+    await (await button('Save repair')).click();
     await see(driver, By.css('[data-repaired="thermostat"]'));
 
     for (const run of ['qh-03-fast-idle.csv', 'qh-03-proof.csv']) await importRun(job, run);
@@ -145,8 +145,8 @@ describe('the minibus', () => {
     expect(pages).toBeLessThanOrEqual(3);
     for (const part of [
       'QH-03 Tarrock Curlew 1.6',
-      'What we found: thermostat stuck open',
-      'The repair is proven',
+      'We found: thermostat stuck open',
+      'We drove it again',
       'Before and after',
       'tightened with 9 N·m (sheet: 9 N·m)',
       '2.1 L out, 2.3 L',
@@ -155,10 +155,10 @@ describe('the minibus', () => {
       'The maker’s service information'
     ])
       expect(text).toContain(part);
-    expect(text).toMatch(/Plateau \d\d °C 8\d(\.\d)? °C/);
+    expect(text).toMatch(/Steady temperature \d\d °C 8\d(\.\d)? °C/);
     const inF = await pdfText(`${job}/report.pdf`, `units=${encodeURIComponent('temperature=°F')}`);
-    expect(inF.text).toMatch(/Plateau 1\d\d(\.\d)? °F/);
-    expect(inF.text).not.toMatch(/Plateau \d\d °C/);
+    expect(inF.text).toMatch(/Steady temperature 1\d\d(\.\d)? °F/);
+    expect(inF.text).not.toMatch(/Steady temperature \d\d °C/);
   });
 
   it('that is looked at again is held against its proof, and leaves the day', async () => {
@@ -250,7 +250,7 @@ describe('numbers and fleet', () => {
     const figure = async (id: string) => textOf(`[data-figure="${id}"]`);
     expect(await figure('proven')).toMatch(/\d+\s+of \d+ jobs/);
     expect(await textOf('[aria-label="Cause"]')).toContain('Thermostat stuck open');
-    await see(driver, By.css('[aria-label="How they ended"]'));
+    await see(driver, By.css('[aria-label="Outcomes"]'));
     for (const theme of ['day', 'night'] as const) expect(await faultsByAxe(driver, theme)).toEqual([]);
     await go('/fleet');
     expect(await textOf('[data-fleet="QH-03"]')).toMatch(/8\d °C/);

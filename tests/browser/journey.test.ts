@@ -68,7 +68,7 @@ describe('a warm-up log, from the file to the saved verdict', () => {
     expect((await chosen())[6]).toBe('Air 1 (°F) > Intake air (IAT) > °F');
   });
 
-  it('is judged, drawn against its band, and says what it could not have shown', async () => {
+  it('is judged, drawn against its band, and says what it could not show', async () => {
     await (await button('Import and judge')).click();
     await driver.wait(until.urlContains('?run='), WAIT_MS);
     runUrl = await driver.getCurrentUrl();
@@ -80,7 +80,7 @@ describe('a warm-up log, from the file to the saved verdict', () => {
       'What could explain it',
       'Evidence',
       'jumps no coolant can make',
-      'What this run could not have shown'
+      'What this run could not show'
     ])
       expect(page).toContain(words);
     await painted(driver);

@@ -42,8 +42,8 @@ async function start(
 }
 
 async function end(): Promise<string> {
-  await (await button('End the run')).click();
-  await (await button('Yes, end it and judge')).click();
+  await (await button('Stop recording')).click();
+  await (await button('Stop and get the result')).click();
   await driver.wait(until.urlContains('?run='), WARM_UP_MS);
   return (await see(driver, By.css('[data-verdict]'))).getAttribute('data-verdict') as Promise<string>;
 }
@@ -81,7 +81,7 @@ describe('a wiggle beside a live recording', () => {
     await hand('Sensor plug');
     await driver.wait(until.elementLocated(answer('Sensor plug', 'Follows the hand')), WARM_UP_MS);
     // Written down at once: the longer the hand has been gone, the more of the rest it is held against.
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     await see(driver, By.css('[data-check="wiggle"][data-result="fail"]'));
     // The adapter is wanted by the next.
     await go(`${job}/live`);
@@ -124,7 +124,7 @@ describe('a live warm-up', () => {
     await driver.wait(async () => (await driver.findElements(By.css('[data-alarm]'))).length === 0, WAIT_MS);
 
     // Ranking is offered from two minutes of samples on; a slow machine may hear the alarm before it has them.
-    const rank = await button('Rank what there is');
+    const rank = await button('Show likely causes so far');
     await driver.wait(until.elementIsEnabled(rank), WARM_UP_MS);
     // What it looks like before it is over: cancelled once, then waited for. One script presses both, and the second
     // the moment its button is drawn, since a ranking may be over before a press from outside would reach it.
@@ -140,10 +140,10 @@ describe('a live warm-up', () => {
           done();
         }).observe(card, { childList: true, subtree: true, characterData: true });
       });
-      find('Rank what there is').click();
+      find('Show likely causes so far').click();
       return cancelled;
     `);
-    await (await button('Rank what there is')).click();
+    await (await button('Show likely causes so far')).click();
     await see(driver, By.css('[data-so-far]'));
     expect(await textOf('[aria-label="So far"]')).toContain('Thermostat stuck closed');
 
@@ -170,8 +170,8 @@ describe('a live warm-up', () => {
     const shown = await samples();
     const before = await coolant();
     expect(before).toBeGreaterThan(11);
-    await (await button('End the run')).click();
-    await (await button('Yes, end it and judge')).click();
+    await (await button('Stop recording')).click();
+    await (await button('Stop and get the result')).click();
     await driver.wait(until.urlContains('?run='), WARM_UP_MS);
     const run = (await server.db.runs.findOne({ where: { jobId: id } }))!;
     expect(run.sampleCount).toBeGreaterThanOrEqual(shown);
@@ -186,7 +186,7 @@ describe('a live warm-up', () => {
     expect(await faultsByAxe(driver, 'day')).toEqual([]);
     await (await button('Start recording')).click();
     await type('Coolant now', '54F');
-    await (await button('Write it down')).click();
+    await (await button('Save reading')).click();
     await driver.wait(async () => (await coolant()) > 12, WAIT_MS);
     expect(await coolant()).toBeCloseTo(12.2, 1);
     for (const theme of ['day', 'night'] as const) expect(await faultsByAxe(driver, theme)).toEqual([]);
@@ -206,7 +206,7 @@ describe('two runs of one vehicle', () => {
     await (await see(driver, By.xpath('//a[normalize-space(.)="Compare"]'))).click();
     await driver.wait(until.urlContains('/compare?a='), WAIT_MS);
     await painted(driver);
-    expect(await textOf('table')).toMatch(/Plateau.*differs/s);
+    expect(await textOf('table')).toMatch(/Steady temperature.*differs/s);
     await (await see(driver, By.xpath('(//button[@role="radio"])[2]'))).click();
     for (const theme of ['day', 'night'] as const) expect(await faultsByAxe(driver, theme)).toEqual([]);
     expect(

@@ -39,7 +39,7 @@ describe('an ECT ladder', () => {
     await (await active()).sendKeys('357', Key.chord(Key.CONTROL, Key.ENTER));
     await see(driver, By.css('[data-check="ect-ladder"][data-result="fail"]'));
     await openSheet(job, 'ect-ladder');
-    await (await button('Correct it')).click();
+    await (await button('Correct')).click();
     await driver.wait(async () => (await points()) === 6, WAIT_MS, 'the sixth point was lost');
   });
 
@@ -58,7 +58,7 @@ describe('an ECT ladder', () => {
       await driver.wait(async () => (await points()) === i + 1, WAIT_MS);
     }
     await driver.wait(async () => (await says()).includes('5.0 kΩ at 25 °C'), WAIT_MS);
-    expect(await textOf('main')).toMatch(/Speaks for: ECT of another curve/);
+    expect(await textOf('main')).toMatch(/Points to: ECT of another curve/);
   });
 });
 
@@ -69,7 +69,7 @@ it('unplugged and bridged leads to the wiring where an extreme is missed', async
   await type('Reads bridged', '64');
   await driver.wait(async () => (await says()).includes('Wiring or control unit'), WAIT_MS);
   expect(await says()).toContain('bridged it does not read shorted');
-  await (await button('Write it down')).click();
+  await (await button('Save reading')).click();
   await see(driver, By.css('[data-check="ect-circuit"][data-result="fail"]'));
 });
 
@@ -133,7 +133,7 @@ describe('the calculator', () => {
     await type('Volts', '6');
     expect(await textOf('[role="alert"]')).toContain('between 0 and its reference');
     await type('Resistor', '1000');
-    await type('Switches at', '101');
+    await type('Switching temperature', '101');
     await driver.wait(async () => (await textOf('[data-switches]')).includes('91.7'), WAIT_MS);
     expect(await driver.getCurrentUrl()).toContain('across=1000');
     await driver.navigate().refresh();

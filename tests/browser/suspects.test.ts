@@ -115,10 +115,10 @@ describe('the suspects of a job', () => {
     await driver.wait(async () => (await leader()) === 'airflow-restricted', WAIT_MS);
     await (await see(driver, By.css('[data-suspect="airflow-restricted"] summary'))).click();
     const why = await textOf('[data-suspect="airflow-restricted"]');
-    expect(why).toMatch(/\+\d+ dB\s+Air temperature rise, for/);
-    expect(why).toMatch(/\+\d+ dB\s+Complaint, for/);
-    expect(await textOf('[data-popular]')).toMatch(/against it, clutch speed, hot/);
-    expect(await textOf('main')).toMatch(/that this vehicle cannot have/);
+    expect(why).toMatch(/(strong|clear|weak) for\s+Air temperature rise:/);
+    expect(why).toMatch(/(strong|clear|weak) for\s+Complaint:/);
+    expect(await textOf('[data-popular]')).toMatch(/Strongest against it: clutch speed, hot/);
+    expect(await textOf('main')).toMatch(/not on this vehicle/);
     expect(await faultsByAxe(driver, 'day')).toEqual([]);
     expect(await faultsByAxe(driver, 'night')).toEqual([]);
   });
@@ -131,7 +131,9 @@ describe('the suspects of a job', () => {
     // The engine came in hot: nothing was asked that would have had to wait for the night.
     expect(asked).not.toContain('clutch-cold-turn');
     expect(asked.length).toBeGreaterThan(1);
-    expect(await textOf('[aria-label="Next check"]')).toMatch(/Enough is known.*Radiator cleaned outside/s);
+    expect(await textOf('[aria-label="Next check"]')).toMatch(
+      /Ready to repair:.*Clean the radiator from outside/s
+    );
   });
 
   it('are reached with one wrong reading in between', async () => {
@@ -154,7 +156,7 @@ describe('the suspects of a job', () => {
     await go(job);
     const first = await leader();
     await (await see(driver, By.css(`[data-suspect="${first}"] summary`))).click();
-    await (await see(driver, withText('button', 'Exclude…'))).click();
+    await (await see(driver, withText('button', 'Rule out…'))).click();
     const inForm = (css: string) => see(driver, By.css(`form[aria-label="Own finding"] ${css}`));
     await (await inForm('button[type="submit"]')).click();
     await see(driver, withText('form', 'Write the reason'));
@@ -183,7 +185,7 @@ describe('the suspects of a job', () => {
     await (await see(driver, withText('button', 'Keep tools and minutes'))).click();
     await see(driver, withText('*', 'Tools and minutes kept'));
     await go(job);
-    await (await see(driver, withText('summary', 'do not apply'))).click();
+    await (await see(driver, withText('summary', 'not applicable'))).click();
     await see(driver, withText('p', 'Clutch speed, hot: no optical tachometer in this shop'));
     await go(`${job}?check=hose-rush`);
     await see(driver, withText('span', 'About 13 min'));
@@ -236,7 +238,7 @@ describe('the suspects of a job', () => {
     const job = await newJob('QH-03', QUEUE);
     await openSheet(job, 'wiggle');
     await (await see(driver, withText('button', 'I cannot do that here'))).click();
-    await (await see(driver, withText('summary', 'do not apply'))).click();
+    await (await see(driver, withText('summary', 'not applicable'))).click();
     await see(driver, withText('p', 'Wiggle: cannot be done here'));
     await openSheet(job, 'ect-circuit');
     await (await see(driver, withText('button', 'Not sure'))).click();

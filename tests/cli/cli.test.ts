@@ -50,10 +50,10 @@ describe('bin/pyrethos', () => {
   it('says the same four parts in words', () => {
     const { stdout } = run('analyse', resolve('demo/runs/qh-03-ridge-road.csv'), '--spec', spec);
     for (const part of [
-      'Fits best: Thermostat stuck open',
-      'Could be',
+      'Best match: Thermostat stuck open',
+      'Other matches',
       'Evidence',
-      'This run could not have shown'
+      'This run could not show'
     ])
       expect(stdout).toContain(part);
   });

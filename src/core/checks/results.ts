@@ -35,7 +35,7 @@ export function resultsOf(id: CheckId): ResultsForeseen {
     seen ? [{ seen, for: fors, against, strength }] : []
   );
   const each = [...new Set(all.flatMap((r) => r.for ?? []))].map((f): Foreseeable => ({
-    seen: `it speaks for ${midSentence(FAULTS[f].title)}`,
+    seen: `it points to ${midSentence(FAULTS[f].title)}`,
     for: [f],
     against: []
   }));

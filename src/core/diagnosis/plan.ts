@@ -123,7 +123,7 @@ export function planOf({
         id === proving
           ? 'The proof of the repair asks for it'
           : check.always
-            ? 'Part of every job'
+            ? 'Always done'
             : reasonOf(id, now, chances),
       done: last,
       now: possibleIn(check, state),

@@ -38,7 +38,7 @@ describe('a fan that was repaired', () => {
       'Not seen since the repair: watch it switch, command it, or log a run hot enough'
     );
     expect(fan(runs, [[]], [], 99)[1]).toContain(
-      'Never had to: the hottest was 99 °C, it comes on at 101 °C'
+      'Not needed in this run: the hottest was 99 °C, it comes on at 101 °C'
     );
   });
 

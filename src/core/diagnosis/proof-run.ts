@@ -46,8 +46,8 @@ export function runProves({ runs, repairedAt, cause, sheet }: ProofByRun): {
     const what = midSentence(FAULTS[cause ?? 'none'].title);
     const blind = blindness(cause, last, sheet);
     return blind
-      ? `This run could not have shown ${what}: ${blind.because}. ${blind.toShow}`
-      : `This run could not have shown ${what} as mild as it was: drive it as hard and as hot as before`;
+      ? `This run could not show ${what}: ${blind.because}. ${blind.toShow}`
+      : `This run could not show ${what} as mild as it was: drive it as hard and as hot as before`;
   };
   return { met, says: says(), at: (met ? proving : last)?.at ?? null };
 }

@@ -122,7 +122,7 @@ function fanItem(
     since.length === 0
       ? 'Not seen since the repair: watch it switch, command it, or log a run hot enough'
       : hottest < due
-        ? `Never had to: the hottest was ${sayC(hottest, 0)}, it comes on at ${sayC(due, 0)}. Hold a fast idle until it does`
+        ? `Not needed in this run: the hottest was ${sayC(hottest, 0)}, it comes on at ${sayC(due, 0)}. Hold a fast idle until it does`
         : 'Not seen in the log';
   const ITEM = {
     'fan-runs': {

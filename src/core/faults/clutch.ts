@@ -71,7 +71,7 @@ export const clutch = {
     }
   }),
   'clutch-bearing': defineFault({
-    title: 'Fan clutch bearing',
+    title: 'Fan clutch bearing worn',
     means: 'Play or noise',
     confirm: 'Play at the blade tip',
     prior: 2,

@@ -64,7 +64,7 @@ const deadCurve = (title: string, applies: (p: PlantParams) => boolean): Curve =
 
 export const fan = {
   'fan-relay-contacts': defineFault({
-    title: 'Fan relay contacts',
+    title: 'Fan relay contacts burnt',
     means: 'Clicks, passes nothing',
     confirm: 'Contact drop, swap, socket feed',
     prior: 3,
@@ -73,7 +73,7 @@ export const fan = {
     codes: ['P0483'],
     like: ['fan-motor-dead'],
     part: 'fan relay',
-    curve: deadCurve('Fan relay contacts', relayFan)
+    curve: deadCurve('Fan relay contacts burnt', relayFan)
   }),
   'fan-relay-welded': defineFault({
     title: 'Fan relay welded',
@@ -94,7 +94,7 @@ export const fan = {
     }
   }),
   'fan-relay-coil': defineFault({
-    title: 'Fan relay coil',
+    title: 'Fan relay coil open',
     means: 'Coil open: no click',
     confirm: 'Coil resistance, swap',
     prior: 2,
@@ -103,10 +103,10 @@ export const fan = {
     codes: ['P0480', 'P0481', 'P0482', 'P0691', 'P0692', 'P0693', 'P0694'],
     like: ['fan-motor-dead'],
     part: 'fan relay',
-    curve: deadCurve('Fan relay coil', relayFan)
+    curve: deadCurve('Fan relay coil open', relayFan)
   }),
   'fan-command-missing': defineFault({
-    title: 'No fan command',
+    title: 'Fan command missing',
     means: 'The control unit or its wire does not ask',
     confirm: 'Control pin at the threshold, commanded test',
     prior: 2,
@@ -120,7 +120,7 @@ export const fan = {
       variants: usual(() => ({ fanCommandWorks: false })),
       applies: electricFan,
       plain: 1,
-      blind: beforeTheFan('No fan command')
+      blind: beforeTheFan('Fan command missing')
     }
   }),
   'fan-feed-open': defineFault({
@@ -136,7 +136,7 @@ export const fan = {
     curve: deadCurve('Fan feed open', electricFan)
   }),
   'fan-motor-dead': defineFault({
-    title: 'Fan does not run',
+    title: 'Fan motor dead',
     means: 'Motor, or what feeds it',
     confirm: 'Fused direct feed and its current',
     prior: 5,
@@ -145,7 +145,7 @@ export const fan = {
     worse: ['idle', 'crawl', 'stopping'],
     codes: ['P0217', 'P0483', 'P0528'],
     part: 'electric fan',
-    curve: deadCurve('Fan does not run', electricFan)
+    curve: deadCurve('Fan motor dead', electricFan)
   }),
   'fan-motor-weak': defineFault({
     title: 'Fan motor weak',

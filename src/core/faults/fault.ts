@@ -5,7 +5,7 @@ import type { RepairId } from '../vehicle/repairs';
 import type { PartId } from '../vehicle/parts';
 import type { SituationId, SymptomId } from '../vehicle/symptoms';
 
-/** Why a run could not have shown a fault, and what would. */
+/** Why a run could not show a fault, and what would. */
 export interface Blindness {
   readonly because: string;
   readonly toShow: string;

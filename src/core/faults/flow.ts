@@ -129,7 +129,7 @@ export const flow = {
     }
   }),
   'water-pump-bearing': defineFault({
-    title: 'Water pump bearing',
+    title: 'Water pump bearing worn',
     means: 'Play of the pump shaft',
     confirm: 'Which part moves in the play check',
     prior: 2,

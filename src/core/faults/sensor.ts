@@ -128,7 +128,7 @@ export const sensor = {
     curve: { kind: 'shared' }
   }),
   'ect-wiring': defineFault({
-    title: 'ECT wiring',
+    title: 'ECT wiring faulty',
     means: 'Reference or ground of the sensor circuit',
     confirm: 'Reference voltage, ground drop, bridge and unplug',
     prior: 3,
@@ -158,7 +158,7 @@ export const sensor = {
     curve: { kind: 'shared' }
   }),
   'gauge-fault': defineFault({
-    title: 'Dash gauge',
+    title: 'Dash gauge wrong',
     means: 'Gauge, sender or its ground',
     confirm: 'Gauge against scan value and thermometer',
     prior: 4,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { REPAIR_IDS } from '../vehicle/repairs';
+import { midSentence } from '../base/text';
+import { REPAIR_IDS, repairOf } from '../vehicle/repairs';
 import { repairTitles } from './repair-done';
 
 const money = z
@@ -47,10 +48,10 @@ export const recheckSchema = z.object({
 export type Recheck = z.infer<typeof recheckSchema>;
 
 export const decisionWords = ({ repairs: ids, why }: Decision): string =>
-  `Decided: ${repairTitles(ids).toLowerCase()}; ${why}`;
+  `Decided: ${midSentence(repairTitles(ids))}; ${why}`;
 
 export const quoteWords = ({ repair, supplier, price, days }: Quote): string =>
-  `Quoted by ${supplier}: ${repairTitles([repair]).toLowerCase()} for ${price}, ${days === 0 ? 'from the shelf' : `in ${days} days`}`;
+  `Quote from ${supplier}: ${midSentence(repairOf(repair).title)} for ${price}, ${days === 0 ? 'in stock' : `in ${days} days`}`;
 
 export const recheckWords = ({ holds, note }: Recheck): string =>
-  `Looked at again: ${holds ? 'the repair holds' : 'it does not hold'}${note ? `; ${note}` : ''}`;
+  `Rechecked: ${holds ? 'still good' : 'the fault is back'}${note ? `; ${note}` : ''}`;

@@ -41,7 +41,7 @@ export function describeEvent(event: RecordEvent): string {
     case 'job.closed':
       return `Closed: ${event.payload.outcome}${event.payload.cause ? `, ${midSentence(FAULTS[event.payload.cause].title)}` : ''}`;
     case 'job.reopened':
-      return `Came back: ${event.payload.why}`;
+      return `Fault is back: ${event.payload.why}`;
     case 'part.quoted':
       return quoteWords(event.payload);
     case 'repair.decided':

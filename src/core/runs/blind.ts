@@ -11,7 +11,7 @@ import { fit, type Fitted } from './fit';
 /** From which severity on a run would have shown a fault. */
 export type ShownFrom = Readonly<Partial<Record<FaultId, number>>>;
 
-/** A fault this run could not have shown, why, and what would. */
+/** A fault this run could not show, why, and what would. */
 export interface BlindSpot extends Blindness {
   readonly fault: FaultId;
 }
@@ -29,7 +29,7 @@ const SURELY = 1.3;
 /**
  * The faults this run is blind to. Each is simulated, plain as it may be, under the run's own conditions; had it
  * been there, and the healthy engine that comes nearest to its curve would still be more likely than
- * `healthyAtMost`, then this run could not have shown it. Counted as the ranking counts, for nine runs in ten.
+ * `healthyAtMost`, then this run could not show it. Counted as the ranking counts, for nine runs in ten.
  */
 export function blindSpots(
   bench: ObservedRun,

@@ -16,10 +16,10 @@ const proof = featuresOf('qh-03-proof');
 describe('two runs side by side', () => {
   it('differ where the repair made a difference, and not where it did not', () => {
     const rows = new Map(compareFeatures(leaking, proof).map((r) => [r.name, r]));
-    expect(rows.get('Plateau')!.judged).toBe('differs');
-    expect(rows.get('Plateau')!.by).toMatch(/^\+1\d|^\+2\d/);
+    expect(rows.get('Steady temperature')!.judged).toBe('differs');
+    expect(rows.get('Steady temperature')!.by).toMatch(/^\+1\d|^\+2\d/);
     expect(rows.get('Start')!.judged).toBe('same');
-    expect(rows.get('Knee')).toMatchObject({ a: '–', judged: 'missing', by: null });
+    expect(rows.get('Opening point')).toMatchObject({ a: '–', judged: 'missing', by: null });
   });
 
   it('are the same when they are the same run', () => {

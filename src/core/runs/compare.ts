@@ -35,7 +35,7 @@ const ROWS: readonly Row[] = [
     within: () => LEAST_C
   },
   {
-    name: 'Warmed at, a minute',
+    name: 'Warm-up rate, a minute',
     of: (f) => f.warmRateCPerMin,
     say: (x) => sayDeltaC(x),
     sayBy: (x) => sayDeltaC(x),
@@ -43,21 +43,21 @@ const ROWS: readonly Row[] = [
     within: (a, b) => 0.25 * Math.max(a.warmRateCPerMin ?? 0, b.warmRateCPerMin ?? 0)
   },
   {
-    name: 'Knee',
+    name: 'Opening point',
     of: (f) => f.knee?.celsius ?? null,
     say: sayC,
     sayBy: sayDeltaC,
     within: (a, b) => root(a.knee?.uncertaintyC ?? 0, b.knee?.uncertaintyC ?? 0)
   },
   {
-    name: 'Knee after',
+    name: 'Opening point after',
     of: (f) => f.knee?.atS ?? null,
     say: clock,
     sayBy: (x) => say(x / 60, 'number').replace(/$/, ' min'),
     within: (a, b) => 0.35 * Math.max(a.knee?.atS ?? 0, b.knee?.atS ?? 0)
   },
   {
-    name: 'Plateau',
+    name: 'Steady temperature',
     of: (f) => f.plateauC,
     say: sayC,
     sayBy: sayDeltaC,
@@ -71,7 +71,7 @@ const ROWS: readonly Row[] = [
     within: () => LEAST_C
   },
   {
-    name: 'Moving less idle',
+    name: 'Road minus idle',
     of: (f) => f.roadMinusIdleC,
     say: sayDeltaC,
     sayBy: sayDeltaC,

@@ -103,18 +103,18 @@ function opening(f: Features, spec: SpecSheet, add: Add): void {
   if (f.nearRegulatingAtS !== null) add('note', `Came ${mark} after ${clock(f.nearRegulatingAtS)}`);
   else if (f.durationS > MONITOR_WAITS_S)
     add(off, `Never came ${mark}: a monitor behind P0128 would store its code`);
-  if (f.warmRateCPerMin !== null) add('note', `Warmed at ${by(f.warmRateCPerMin)} a minute`);
+  if (f.warmRateCPerMin !== null) add('note', `Warm-up rate ${by(f.warmRateCPerMin)}/min`);
   if (f.knee) {
     const byC = f.knee.celsius - startOpenC;
-    const where = `Knee at ${c(f.knee.celsius)} ± ${by(2 * f.knee.uncertaintyC)} after ${clock(f.knee.atS)}`;
+    const where = `Thermostat opened at ${c(f.knee.celsius)} ± ${by(2 * f.knee.uncertaintyC)} after ${clock(f.knee.atS)}`;
     if (byC < -5) add(off, `${where}: ${by(-byC)} below ${word}`);
     else if (byC > 7) add(off, `${where}: ${by(byC)} above ${word}`);
     else add('as-expected', `${where}; ${word.replace(' at ', ' is ')}`);
     if ((f.overshootC ?? 0) > 6) add('off', `Overshot by ${by(f.overshootC!)} at the first opening`);
   } else if (f.maxC !== null && f.startC !== null && f.maxC > startOpenC + 8 && f.startC < startOpenC - 20)
-    add(off, `Rose past ${word} without a knee`);
+    add(off, `Rose past ${word} without an opening point`);
   else if (f.plateauC !== null && f.startC !== null && f.startC < startOpenC - 20)
-    add('off', 'No knee: the rise bends from the beginning and levels off by itself');
+    add('off', 'No opening point: it levels off early, as when coolant passes the radiator all the time');
 }
 
 function hose(f: Features, spec: SpecSheet, add: Add): void {

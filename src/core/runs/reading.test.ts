@@ -9,8 +9,8 @@ import { logFrom } from './log-from';
 import { analyse } from './analyse';
 import { readFan } from './fan-events';
 import { driveOf, toGrid } from './grid';
-import { explainedBy, groupedBlindSpots, sureness, verdictSentence, verdictTitle } from './words';
-import { midSentence } from '../base/text';
+import { explainedBy, groupedBlindSpots, verdictSentence, verdictTitle } from './words';
+import { midSentence, sayLikely } from '../base/text';
 
 const curlew: SpecSheet = JSON.parse(readFileSync('demo/specs/qh-03-curlew.spec.json', 'utf8'));
 const seconds = (n: number, every = 1) => Float64Array.from({ length: n }, (_, i) => i * every);
@@ -186,11 +186,14 @@ describe('words', () => {
       'ECT reads hot',
       'fan feed open'
     ]);
-    expect([0.95, 0.75, 0.5, 0.2].map(sureness)).toEqual([
-      'nearly certain',
+    expect([0.97, 0.965, 0.95, 0.75, 0.5, 0.2, 0.05].map(sayLikely)).toEqual([
+      'almost certain',
+      'almost certain',
+      'very likely',
       'likely',
-      'more likely than not',
-      'leading, not settled'
+      'possible',
+      'unlikely',
+      'very unlikely'
     ]);
   });
 

@@ -35,7 +35,7 @@ export interface RunSummary {
   readonly title: string;
   readonly sentence: string;
   readonly suspects: Analysis['suspects'];
-  /** Faults that this run could not have shown, by its own drive and air. */
+  /** Faults that this run could not show, by its own drive and air. */
   readonly blind: readonly FaultId[];
   /** From which severity on it would have shown a fault. */
   readonly shownFrom: Analysis['shownFrom'];

@@ -179,7 +179,7 @@ describe('the verdict', () => {
   });
 });
 
-describe('what a run could not have shown', () => {
+describe('what a run could not show', () => {
   it('names the fan where the coolant never came to its switching point, and the drive that would show it', () => {
     const spot = analyse(made('none', 0, 'mixed', 5), curlew).couldNotShow.find(
       (b) => b.fault === 'fan-motor-dead'

@@ -1,5 +1,5 @@
 import { FAULTS } from '../faults/registry';
-import { midSentence, sayChance } from '../base/text';
+import { midSentence, sayChance, sayLikely, sentence } from '../base/text';
 import type { FaultId } from '../vehicle/faults';
 import type { Analysis } from './analyse';
 import type { BlindSpot } from './blind';
@@ -7,14 +7,6 @@ import type { BlindSpot } from './blind';
 /** The verdict as a headline. */
 export const verdictTitle = (a: Pick<Analysis, 'verdict'>): string =>
   a.verdict === 'not-enough' ? 'Not enough to say' : FAULTS[a.verdict].title;
-
-/** How sure, in a word that stands beside the number. */
-export function sureness(probability: number): string {
-  if (probability >= 0.9) return 'nearly certain';
-  if (probability >= 0.7) return 'likely';
-  if (probability >= 0.45) return 'more likely than not';
-  return 'leading, not settled';
-}
 
 /** One sentence under the headline: what fits, what else could, what is missing. */
 export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'couldNotShow'>): string {
@@ -30,13 +22,13 @@ export function verdictSentence(a: Pick<Analysis, 'verdict' | 'suspects' | 'coul
   const [told] = explainedBy(a.suspects);
   const others = told?.faults.slice(1) ?? [];
   if (others.length > 0)
-    return `${FAULTS[a.verdict].means}; or ${others.map((f) => midSentence(FAULTS[f].title)).join(', ')}, which draws nearly the same curve on this drive. Together ${sureness(told.probability)}. Another check tells them apart; the same run again does not.`;
+    return `${FAULTS[a.verdict].means}; or ${others.map((f) => midSentence(FAULTS[f].title)).join(', ')}, which draws nearly the same curve on this drive. Together ${sayLikely(told.probability)}. Another check tells them apart; the same run again does not.`;
   const rival =
     second && second.probability >= 0.1
       ? ` ${FAULTS[second.fault].title} could explain it too (${sayChance(second.probability)}).`
       : '';
   const means = FAULTS[a.verdict].means;
-  return `${means}: ${sureness(first?.probability ?? 0)}.${rival}`;
+  return `${means}: ${sayLikely(first?.probability ?? 0)}.${rival}`;
 }
 
 /** A fault leads, and yet a healthy engine may draw such a curve. */
@@ -91,7 +83,7 @@ const hiddenBy = (
     ? beside.faults.flatMap(({ fault, hidden }) => (hidden && !blind.includes(fault) ? [fault] : []))
     : [];
 
-/** Everything a run could not have shown, by its own drive and air or behind what it settled on. */
+/** Everything a run could not show, by its own drive and air or behind what it settled on. */
 export const notShownBy = (
   run: Pick<Analysis, 'verdict' | 'beside'> & { readonly blind: readonly FaultId[] }
 ): FaultId[] => [...run.blind, ...hiddenBy(run, run.blind)];
@@ -126,5 +118,3 @@ export function groupedBlindSpots(spots: Analysis['couldNotShow']): BlindGroup[]
   }
   return [...groups.values()];
 }
-
-const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -222,7 +222,7 @@
   <h2 class="text-2xl">{check.title}</h2>
   <p class="text-ink-2 min-w-0 flex-1 basis-72">
     {check.decides}
-    <span class="whitespace-nowrap">About {minutes} min · {check.tools.join(', ').toLowerCase()}</span>
+    <span class="md:whitespace-nowrap">About {minutes} min · {check.tools.join(', ').toLowerCase()}</span>
   </p>
 </div>
 
@@ -289,24 +289,24 @@
             </ul>
             <div class="mt-3 flex gap-3">
               <button type="button" class="btn btn-main" onclick={() => save(asked)}>Yes, keep it</button>
-              <button type="button" class="btn" onclick={() => (asked = [])}>Let me look again</button>
+              <button type="button" class="btn" onclick={() => (asked = [])}>Check my entry</button>
             </div>
           </section>
         {/if}
         <Problems
           problems={told.map((p) => (p.field ? { ...p, field: called(p.field) } : p))}
-          title="Not written down yet"
+          title="Not saved yet"
         />
         <div class="flex flex-wrap items-center gap-3">
           <button class="btn btn-main min-h-14 px-6" disabled={busy}
-            >{correcting ? 'Write the correction' : 'Write it down'}</button
+            >{correcting ? 'Save correction' : 'Save reading'}</button
           >
           {#if touched}<button type="button" class="btn" onclick={discard}>Clear</button>{/if}
           {#if correcting === null}
             <button type="button" class="btn" disabled={busy} onclick={notSure}>Not sure</button>
             <button type="button" class="btn" disabled={busy} onclick={notHere}>I cannot do that here</button>
           {/if}
-          <span class="text-ink-2 text-sm">Ctrl Enter writes, Esc goes back. What you typed stays here.</span>
+          <span class="text-ink-2 text-sm">Ctrl Enter saves, Esc goes back. What you typed stays here.</span>
         </div>
       </div>
     </form>
@@ -334,7 +334,7 @@
             <li class="border-line border-t py-2 first:border-t-0">
               <p class="text-ink-2 text-sm">{when(e.at, zone)} · {e.who}</p>
               <p>{inReaderUnits(e.words)}</p>
-              <button class="quiet-link min-h-11 text-sm" onclick={() => correct(e)}>Correct it</button>
+              <button class="quiet-link min-h-11 text-sm" onclick={() => correct(e)}>Correct</button>
             </li>
           {/each}
         </ul>

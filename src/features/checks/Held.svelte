@@ -33,7 +33,7 @@
       class="btn btn-main mt-3"
       onclick={() =>
         onnote({ kind: 'ran-until', at: at(), coolantC: heat.coolantC, ambientC: heat.ambientC })}
-      >It is stopped, the key is out</button
+      >Engine stopped, key removed</button
     >
   {:else}
     <p class="mt-1">
@@ -53,7 +53,7 @@
       <div class="w-48">
         <QuantityInput label="Coolant now, measured" kind="temperature" bind:value={coolantC} />
       </div>
-      <button class="btn mb-6" disabled={coolantC === null}>Write it down</button>
+      <button class="btn mb-6" disabled={coolantC === null}>Save reading</button>
     </form>
   {/if}
 </section>

@@ -59,13 +59,16 @@
     {/if}
     {#if outcome.points.length > 0}
       <div class="border-line space-y-1 border-t p-4 text-sm">
-        {#if speaks('for')}<p><span class="font-semibold">Speaks for:</span> {speaks('for')}</p>{/if}
-        {#if speaks('against')}<p><span class="font-semibold">Against:</span> {speaks('against')}</p>{/if}
+        {#if speaks('for')}<p><span class="font-semibold">Points to:</span> {speaks('for')}</p>{/if}
+        {#if speaks('against')}<p>
+            <span class="font-semibold">Rules against:</span>
+            {speaks('against')}
+          </p>{/if}
       </div>
     {/if}
   {:else}
     <div class="p-4">
-      <h3 class="font-bold">Judged as you enter</h3>
+      <h3 class="font-bold">Result as you type</h3>
       <p class="text-ink-2 mt-1">
         {touched && lacks ? `${inReaderUnits(lacks)}.` : 'The result, with its limit, appears here.'}
       </p>

@@ -37,7 +37,7 @@
       problem={bounded(start) ? 'From 0 to 100 %' : undefined}
     />
     <QuantityInput
-      label="Comes out"
+      label="Drain"
       kind="volume"
       bind:value={drainedL}
       problem={drainedL !== null && (drainedL < 0 || drainedL > volumeL)
@@ -45,7 +45,7 @@
         : undefined}
     />
     <QuantityInput
-      label="Filled with"
+      label="Refill with"
       kind="share"
       bind:value={withPct}
       problem={bounded(withPct) ? 'From 0 to 100 %' : undefined}
@@ -72,7 +72,7 @@
   </table>
   <div class="border-line grid grid-cols-[140px_1fr] items-start gap-3 border-t pt-3">
     <QuantityInput
-      label="Wanted mixture"
+      label="Target mixture"
       kind="share"
       bind:value={target}
       hint={target === null ? `${wanted} % taken` : ''}
@@ -82,7 +82,7 @@
       {#if swap === null}
         Cannot be reached by one exchange with {purePct === 100 ? 'concentrate' : 'water'}.
       {:else if swap === 0}
-        It is there.
+        Target reached.
       {:else}
         Let out <strong class="reading">{shown(swap, 'volume')}</strong> and fill up with {purePct === 100
           ? 'concentrate'

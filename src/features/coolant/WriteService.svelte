@@ -97,8 +97,8 @@
         : `${shown(outL - inL, 'volume')} less went in than came out: bleed it, and look at the level again.`}
     </p>
   {/if}
-  <Problems problems={problems.filter((p) => !p.field)} title="Not written down yet" />
+  <Problems problems={problems.filter((p) => !p.field)} title="Not saved yet" />
   <button class="btn btn-main w-full" disabled={busy || job.closed}
-    >{job.closed ? 'The job is closed' : 'Write it down'}</button
+    >{job.closed ? 'The job is closed' : 'Save coolant service'}</button
   >
 </form>

@@ -23,7 +23,7 @@
   </div>
   <form method="GET" class="flex gap-2" role="search">
     <label class="w-72"
-      ><span class="sr-only">Words of a job</span><input
+      ><span class="sr-only">Search jobs</span><input
         class="field"
         type="search"
         name="q"

@@ -43,7 +43,7 @@
 
   $effect(() =>
     useShortcuts([
-      { key: 'f', label: 'Narrow this list', run: () => filter?.focus() },
+      { key: 'f', label: 'Filter', run: () => filter?.focus() },
       { key: 'n', label: 'Open a new job', run: () => void goto('/jobs/new') }
     ])
   );
@@ -56,10 +56,10 @@
   </div>
   {#if !empty}
     <label class="w-64"
-      ><span class="sr-only">Narrow this list</span><input
+      ><span class="sr-only">Filter</span><input
         class="field"
         type="search"
-        placeholder="Narrow this list   F"
+        placeholder="Filter   F"
         bind:value={wanted}
         bind:this={filter}
       /></label
@@ -88,7 +88,7 @@
 {:else if open.length + closed.length === 0}
   <p class="card text-ink-2 p-6">
     No job here has “{wanted}” in its number, vehicle, complaint or finding.
-    <a class="quiet-link" href="/jobs?q={encodeURIComponent(wanted)}">Look through all jobs</a>
+    <a class="quiet-link" href="/jobs?q={encodeURIComponent(wanted)}">All jobs</a>
     <button class="quiet-link" onclick={() => (wanted = '')}>Show all</button>
   </p>
 {/if}

@@ -18,9 +18,9 @@
   };
 </script>
 
-<section class="card mb-5 px-4 py-3" aria-label="To be looked at again">
+<section class="card mb-5 px-4 py-3" aria-label="Rechecks due">
   <div class="flex items-center gap-3">
-    <h2 class="mr-auto">To be looked at again</h2>
+    <h2 class="mr-auto">Rechecks due</h2>
     {#if due.length > FEW}<button class="btn" aria-expanded={all} onclick={() => (all = !all)}
         >{all ? 'Only the first' : `All ${due.length}`}</button
       >{/if}

@@ -57,8 +57,8 @@
 <section class="card p-4" aria-label="Close the job">
   {#if job.state === 'closed'}
     <h2 data-outcome={job.outcome}>Closed: {job.outcome}</h2>
-    {#if job.cause}<p class="mt-1">It was: {midSentence(FAULTS[job.cause].title)}.</p>{/if}
-    {#if job.lookAgain}<p class="mt-1">To be looked at again on {date(job.lookAgain)}.</p>{/if}
+    {#if job.cause}<p class="mt-1">Cause: {midSentence(FAULTS[job.cause].title)}.</p>{/if}
+    {#if job.lookAgain}<p class="mt-1">Recheck on {date(job.lookAgain)}.</p>{/if}
     <form
       class="no-print mt-3 space-y-2"
       onsubmit={(e) => {
@@ -114,7 +114,7 @@
       {/if}
       {#if !mayHere('lead')}<p class="text-ink-2">A lead closes the job.</p>{/if}
       <button class="btn btn-main min-h-14 w-full" disabled={!chosen || !mayHere('lead')}
-        >{chosen ? `Close as ${chosen}` : 'Say how it ended'}</button
+        >{chosen ? `Close as ${chosen}` : 'Close the job'}</button
       >
     </form>
   {/if}

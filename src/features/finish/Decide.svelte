@@ -59,7 +59,7 @@
         <p class="text-ink-2 text-sm">
           By {decision.who}{d.expected === null
             ? ''
-            : `; expected ${sayMoney(d.expected, costs)} in the end${d.cures === null ? '' : `, all well with ${sayChance(d.cures)}`}`}{d
+            : `; expected total ${sayMoney(d.expected, costs)}${d.cures === null ? '' : `, chance of cure ${sayChance(d.cures)}`}`}{d
             .over.length > 0
             ? `, over ${d.over
                 .slice(0, 2)
@@ -99,7 +99,7 @@
               >
               <span class="text-right"
                 ><span class="reading block font-semibold">{sayMoney(o.expected, costs)}</span><span
-                  class="text-ink-2 text-sm">all well {sayChance(o.cures)}</span
+                  class="text-ink-2 text-sm">cures {sayChance(o.cures)}</span
                 ></span
               >
             {/snippet}

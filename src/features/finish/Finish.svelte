@@ -1,10 +1,10 @@
 <script lang="ts">
   import { FAULTS } from '$core/faults/registry';
-  import { midSentence, sayChance } from '$core/base/text';
+  import { midSentence, sayChance, sentence } from '$core/base/text';
   import { quoteCosts } from '$core/diagnosis/costs';
   import { pictureOf } from '$core/handover/report/picture';
   import type { EventInput } from '$core/record/events';
-  import { repairTitles } from '$core/record/repair-done';
+  import { repairsDone } from '$core/record/repair-done';
   import type { Problem } from '$core/base/result';
   import { jobCase } from '$features/job/job-case.svelte';
   import BeforeAfter from '$features/report/BeforeAfter.svelte';
@@ -120,7 +120,7 @@
       <section class="card p-4" data-repaired={r.done.repairs.join('+')}>
         <div class="flex items-start gap-3">
           <div class="min-w-0 flex-1">
-            <h2>{repairTitles(r.done.repairs)}</h2>
+            <h2>{sentence(repairsDone(r.done.repairs))}</h2>
             <p class="text-ink-2 text-sm">
               Done by {r.who}, {r.done.steps.length} steps ticked{r.done.parts
                 .filter((p) => p.partNo)

@@ -49,7 +49,7 @@
   {#if job.recheck}
     <div class="mt-1 flex items-start gap-3" data-recheck={job.recheck.done.holds}>
       <p class="min-w-0 flex-1">
-        {job.recheck.done.holds ? 'The repair holds.' : 'It does not hold.'}
+        {job.recheck.done.holds ? 'Still good.' : 'The fault is back.'}
         {job.recheck.done.note}
         <span class="text-ink-2 block text-sm">{job.recheck.who}, {when(job.recheck.at, zone)}</span>
       </p>

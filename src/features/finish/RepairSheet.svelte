@@ -170,7 +170,7 @@
           type="button"
           class="btn {form.repairs.includes(id) ? 'btn-main' : ''}"
           aria-pressed={form.repairs.includes(id)}
-          onclick={() => toggle(id)}>{repairOf(id).title}</button
+          onclick={() => toggle(id)}>{repairOf(id).deed}</button
         >
       {/each}
       <div class="w-56">
@@ -178,7 +178,7 @@
           label="Another repair"
           quiet
           blank="Another…"
-          choices={others.map((id) => ({ value: id, label: repairOf(id).title }))}
+          choices={others.map((id) => ({ value: id, label: repairOf(id).deed }))}
           value={null}
           onvalue={(id) => id && toggle(id as RepairId)}
         />
@@ -186,8 +186,8 @@
     </div>
     {#if choice}
       <p class="text-ink-2 mt-2">
-        {repairTitles(form.repairs)}: {priced.labourMin} min, parts {sayMoney(priced.parts, costs)}, all well
-        after with {sayChance(choice.cures)}; {sayMoney(choice.expected, costs)} in the end.
+        {repairTitles(form.repairs)}: {priced.labourMin} min, parts {sayMoney(priced.parts, costs)}, chance of
+        cure {sayChance(choice.cures)}, expected total {sayMoney(choice.expected, costs)}.
       </p>
     {/if}
   </div>
@@ -286,9 +286,9 @@
         maxlength="500"
         bind:value={form.why}></textarea></label
     >
-    <Problems {problems} entry title="Not written down" />
+    <Problems {problems} entry title="Not saved" />
     <button class="btn btn-main min-h-14 w-full" type="submit"
-      >{open > 0 ? `Write it down with ${open} steps not ticked` : 'Write the repair down'}</button
+      >{open > 0 ? `Save with ${open} steps not ticked` : 'Save repair'}</button
     >
   {:else}
     <p class="text-ink-2">Choose what is repaired: its steps follow.</p>

@@ -33,11 +33,11 @@
   <p class="text-ink-2"><a class="quiet-link" href="/vehicles">Vehicles</a></p>
   <h1>
     {drifted === 0
-      ? 'No vehicle has drifted'
-      : `${drifted} vehicle${drifted === 1 ? ' has' : 's have'} drifted`}
+      ? 'No vehicle is changing'
+      : `${drifted} vehicle${drifted === 1 ? ' is' : 's are'} changing`}
   </h1>
   <p class="text-ink-2 mt-1 max-w-3xl">
-    What each vehicle does run by run since its last repair, the weather taken out. A drift is told once the
+    What each vehicle does run by run since its last repair, the weather taken out. A change is told once the
     last three runs all show it, beyond what weather and driving explain.
   </p>
 </div>

@@ -5,6 +5,11 @@
   import { Dialog } from 'bits-ui';
   import { toast, Toaster } from 'svelte-sonner';
   import { onShortcut, shortcuts, useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
+  import Droplets from '@lucide/svelte/icons/droplets';
+  import Sunrise from '@lucide/svelte/icons/sunrise';
+  import Thermometer from '@lucide/svelte/icons/thermometer';
+  import Truck from '@lucide/svelte/icons/truck';
+  import Wrench from '@lucide/svelte/icons/wrench';
   import Search from '@lucide/svelte/icons/search';
   import { serverAway, stayLive } from '$lib/ui/sync/live.svelte';
   import { atLeast, type Role } from '$core/record/roles';
@@ -28,11 +33,11 @@
   let finding = $state(false);
 
   const ALL = [
-    { href: '/', label: 'Day', least: 'reader' },
-    { href: '/vehicles', label: 'Vehicles', least: 'reader' },
-    { href: '/sensor', label: 'Sensor', least: 'technician' },
-    { href: '/coolant', label: 'Coolant', least: 'technician' },
-    { href: '/shop', label: 'Shop', least: 'lead' }
+    { href: '/', label: 'Day', icon: Sunrise, least: 'reader' },
+    { href: '/vehicles', label: 'Vehicles', icon: Truck, least: 'reader' },
+    { href: '/sensor', label: 'Sensor', icon: Thermometer, least: 'technician' },
+    { href: '/coolant', label: 'Coolant', icon: Droplets, least: 'technician' },
+    { href: '/shop', label: 'Shop', icon: Wrench, least: 'lead' }
   ] as const;
   const links = $derived(ALL.filter((l) => !session || atLeast(session.role, l.least)));
   const current = (href: string) =>
@@ -70,18 +75,25 @@
 >
 
 <header class="border-line bg-card border-b">
-  <div class="mx-auto flex max-w-[1760px] items-center gap-2 px-4 py-1.5 lg:px-6">
-    <a href="/" class="mr-1 flex min-h-11 items-center gap-2.5 text-lg font-bold tracking-tight lg:mr-4">
+  <div class="mx-auto flex max-w-[1760px] flex-wrap items-center gap-2 px-3 py-1.5 lg:px-6">
+    <a href="/" class="flex min-h-11 items-center gap-2.5 text-lg font-bold tracking-tight md:mr-1 lg:mr-4">
       <img src="/icon.svg" alt="" width="28" height="28" /><span class="max-lg:sr-only">Pyrethos</span>
     </a>
-    <nav aria-label="Main" class="flex">
-      {#each links as { href, label } (href)}
+    <!-- On a phone the same links lie at the lower edge, under the thumb. -->
+    <nav
+      aria-label="Main"
+      class="max-md:bg-card max-md:border-line no-print flex max-md:fixed max-md:inset-x-0 max-md:bottom-0 max-md:z-30 max-md:border-t"
+    >
+      {#each links as { href, label, icon: Icon } (href)}
         <a
           {href}
           aria-current={current(href) ? 'page' : undefined}
-          class="flex min-h-11 items-center border-b-3 px-2 font-semibold lg:px-4 {current(href)
+          class="flex min-h-11 items-center border-b-3 px-2 font-semibold max-md:min-h-14 max-md:min-w-0 max-md:flex-1 max-md:flex-col max-md:justify-center max-md:border-t-3 max-md:border-b-0 max-md:px-0 max-md:text-xs lg:px-4 {current(
+            href
+          )
             ? 'border-act'
-            : 'text-ink-2 hover:text-ink border-transparent'}">{label}</a
+            : 'text-ink-2 hover:text-ink border-transparent'}"
+          ><Icon class="md:hidden" size={20} aria-hidden="true" />{label}</a
         >
       {/each}
     </nav>
@@ -95,7 +107,7 @@
       {#if session}<SessionMenu name={session.name} role={session.role} />{:else}<WhoPicker {who} />{/if}
       <UnitsMenu />
       <ThemeSwitch {theme} />
-      <button class="btn px-3" onclick={() => (help = true)} aria-label="Keys of this view"
+      <button class="btn px-3 max-md:hidden" onclick={() => (help = true)} aria-label="Keys of this view"
         ><Keyboard size={20} aria-hidden="true" /></button
       >
     </div>
@@ -108,7 +120,7 @@
 </header>
 
 {#if session}<LockScreen person={session.person} name={session.name} />{/if}
-<main id="main" class="mx-auto max-w-[1760px] px-4 py-5 lg:px-6">{@render children()}</main>
+<main id="main" class="mx-auto max-w-[1760px] px-3 pt-3 pb-36 md:pb-6 lg:px-6">{@render children()}</main>
 
 <Find bind:open={finding} />
 <Toaster position="bottom-center" toastOptions={{ class: 'pyrethos-toast' }} />

@@ -47,7 +47,7 @@
     {/each}
     <div class="mt-2 flex flex-wrap gap-3">
       <button class="btn btn-main" onclick={send}>Send again</button>
-      <button class="btn" onclick={() => dropWaiting(entry.id)}>Drop this entry</button>
+      <button class="btn" onclick={() => dropWaiting(entry.id)}>Discard entry</button>
     </div>
   </Problems>
 </li>

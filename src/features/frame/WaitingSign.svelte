@@ -74,7 +74,7 @@
     <Dialog.Content
       class="card fixed top-1/2 left-1/2 z-50 max-h-[85vh] w-[min(38rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto p-6"
     >
-      <Dialog.Title class="text-xl font-bold">Kept in this browser</Dialog.Title>
+      <Dialog.Title class="text-xl font-bold">Waiting on this device</Dialog.Title>
       <Dialog.Description class="text-ink-2 mt-1">
         {serverAway()
           ? 'The server does not answer. Go on working: entries go out by themselves, once each, when it is back.'

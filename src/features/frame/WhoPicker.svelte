@@ -21,9 +21,9 @@
   class="border-line-strong focus-within:outline-act flex min-h-11 items-center gap-2 rounded-lg border px-3 focus-within:outline-3"
 >
   <UserRound size={18} aria-hidden="true" />
-  <span class="sr-only">Who is at the bench</span>
+  <span class="sr-only">Signed in as</span>
   <input
-    class="w-28 bg-transparent py-2 outline-none lg:w-32"
+    class="w-20 bg-transparent py-2 outline-none md:w-28 lg:w-32"
     placeholder="Your name"
     maxlength="60"
     list="known-names"

@@ -32,7 +32,7 @@
 <aside class="card p-5">
   <h2>Earlier work</h2>
   {#if !vehicleId}<p class="text-ink-2 mt-2">Pick a vehicle to see what was done on it before.</p>
-  {:else if earlier.length === 0}<p class="text-ink-2 mt-2">Nothing before on this vehicle.</p>
+  {:else if earlier.length === 0}<p class="text-ink-2 mt-2">First job on this vehicle.</p>
   {:else}
     <ul class="mt-2">
       {#each earlier as j (j.number)}

@@ -204,7 +204,7 @@
     {/if}
     <div class="grid gap-4 sm:grid-cols-[1fr_200px]">
       <label class="block"
-        ><span class="mb-1 block text-sm font-semibold">Changed or tried before</span><input
+        ><span class="mb-1 block text-sm font-semibold">Replaced or tried before</span><input
           class="field"
           bind:value={form.changedBefore}
           maxlength="2000"
@@ -217,7 +217,7 @@
     <div class="flex gap-3">
       <button class="btn btn-main min-h-14 px-6" disabled={busy || leaving}
         >{leaving ? 'Waits for the server' : amends ? 'Correct the intake' : 'Open the job'}</button
-      ><a class="btn min-h-14" href={amends ? `/jobs/${amends.number}` : '/'}>Leave it</a>
+      ><a class="btn min-h-14" href={amends ? `/jobs/${amends.number}` : '/'}>Cancel</a>
     </div>
   </form>
   <div class="space-y-4">
@@ -229,7 +229,7 @@
       {zone}
     />
     <section class="card p-5">
-      <h2>This puts on the plan</h2>
+      <h2>Planned checks</h2>
       <ul class="mt-2 space-y-1.5">
         {#each called as p (p.id)}<li>
             {p.check.title}<span class="text-ink-2 block text-sm">{p.why}</span>

@@ -23,11 +23,11 @@
       <thead class="text-ink-2 text-left">
         <tr>
           <th class="py-1 pr-3 font-normal">Repair</th>
-          <th class="py-1 pr-3 text-right font-normal">All well after</th>
+          <th class="py-1 pr-3 text-right font-normal">Chance of cure</th>
           <th class="py-1 pr-3 text-right font-normal">Parts</th>
           <th class="py-1 pr-3 text-right font-normal">Labour</th>
-          <th class="py-1 pr-3 text-right font-normal">Off the road</th>
-          <th class="py-1 text-right font-normal">In the end</th>
+          <th class="py-1 pr-3 text-right font-normal">Days off the road</th>
+          <th class="py-1 text-right font-normal">Expected total</th>
         </tr>
       </thead>
       <tbody>
@@ -47,7 +47,7 @@
     </table>
   </div>
   <p class="text-ink-2 mt-2 text-sm">
-    In the end: parts, labour, days off the road, and where it does not cure, the comeback and what is then
-    repaired.
+    The expected total counts parts, labour, days off the road, and where it does not cure, the comeback and
+    what is then repaired.
   </p>
 </section>

@@ -43,7 +43,7 @@
             ><input class="field" maxlength="200" bind:value={why} /></label
           >
           <button class="btn" disabled={why.trim() === ''}>Run it all the same</button>
-          <button type="button" class="btn" onclick={() => (asked = null)}>Leave it</button>
+          <button type="button" class="btn" onclick={() => (asked = null)}>Cancel</button>
         </form>
       {:else}
         <p class="text-ink-2 mt-1 text-sm">

@@ -29,36 +29,34 @@
 </script>
 
 <section
-  class="card border-l-6 px-4 py-2.5"
+  class="card flex flex-col border-l-6 px-4 py-2"
   style="border-left-color: {heat.coolantC === null ? 'var(--line-strong)' : heatVar(heat.coolantC)}"
   aria-label="The engine now"
 >
-  <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
-    <p class="min-w-56 flex-1" data-phase={heat.phase} aria-live="polite">
-      <strong class="text-xl">{phaseTitle(heat)}</strong>
-      {#if heat.coolantC !== null}<span class="reading ml-2 text-xl whitespace-nowrap"
-          >{read ? '' : 'about '}{shown(heat.coolantC, 'temperature', 0)}</span
-        >{/if}
-    </p>
-    <div class="no-print flex flex-wrap gap-2">
-      {#if heat.running}
-        <button
-          class="btn min-h-14"
-          onclick={() =>
-            onnote({ kind: 'ran-until', at: at(), coolantC: heat.coolantC, ambientC: heat.ambientC })}
-          >Engine stopped</button
-        >
-      {:else}
-        <button class="btn" onclick={() => onnote({ kind: 'started', at: at() })}>Engine started</button>
-      {/if}
+  <p data-phase={heat.phase} aria-live="polite">
+    <strong class="text-xl">{phaseTitle(heat)}</strong>
+    {#if heat.coolantC !== null}<span class="reading ml-1 text-xl font-bold whitespace-nowrap"
+        >{read ? '' : 'about '}{shown(heat.coolantC, 'temperature', 0)}</span
+      >{/if}
+  </p>
+  <p class="text-ink-2 flex-1 text-sm">{basisText(heat, now)}{wait ? ` · ${wait}` : ''}</p>
+  <div class="no-print mt-1 flex flex-wrap gap-2">
+    {#if heat.running}
       <button
-        class="btn {heat.running ? 'min-h-14' : ''}"
-        aria-expanded={measuring}
-        onclick={() => (measuring = !measuring)}>Measured…</button
+        class="btn min-h-14"
+        onclick={() =>
+          onnote({ kind: 'ran-until', at: at(), coolantC: heat.coolantC, ambientC: heat.ambientC })}
+        >Engine stopped</button
       >
-    </div>
+    {:else}
+      <button class="btn px-3" onclick={() => onnote({ kind: 'started', at: at() })}>Engine started</button>
+    {/if}
+    <button
+      class="btn px-3 {heat.running ? 'min-h-14' : ''}"
+      aria-expanded={measuring}
+      onclick={() => (measuring = !measuring)}>Measured…</button
+    >
   </div>
-  <p class="text-ink-2 mt-0.5">{basisText(heat, now)}{wait ? ` · ${wait}` : ''}</p>
   {#if measuring}
     <form class="mt-2 flex flex-wrap items-end gap-3" onsubmit={measured}>
       <div class="w-40">
@@ -67,7 +65,7 @@
       <div class="w-40">
         <QuantityInput label="Ambient" kind="temperature" bind:value={ambientC} hint="if known" />
       </div>
-      <button class="btn btn-main mb-6" disabled={coolantC === null}>Write it down</button>
+      <button class="btn btn-main mb-6" disabled={coolantC === null}>Save reading</button>
     </form>
   {/if}
 </section>

@@ -1,9 +1,7 @@
 <script lang="ts">
   import { PHASE_TITLES, PHASES, type ThermalState } from '$core/physics/heat/state';
   import { stretchIndex, type Plan, type Planned } from '$core/diagnosis/plan';
-  import HeatCurve, { placeOf } from '$lib/ui/plots/HeatCurve.svelte';
   import CheckChip from './CheckChip.svelte';
-  import { phaseTitle } from './words';
 
   interface Props {
     plan: Plan;
@@ -17,13 +15,17 @@
 
   let all = $state(false);
   const shows = (p: Planned) => (closed ? p.done !== null : all || p.suggested);
-  const line = $derived(plan.line.filter(shows));
+  /** What passed folds into its stretch; a finding, what did not count and what is open stand. */
+  const folds = (p: Planned) => !closed && !all && p.done?.outcome.result === 'pass';
+  const line = $derived(plan.line.filter((p) => shows(p) && !folds(p)));
+  const passed = $derived(
+    PHASES.map((_, i) => plan.line.filter((p) => shows(p) && folds(p) && stretchIndex(p.from) === i))
+  );
   const any = $derived(plan.any.filter(shows));
   const bench = $derived(plan.bench.filter(shows));
   const hidden = $derived(
     closed ? 0 : [...plan.line, ...plan.any, ...plan.bench].filter((p) => !p.suggested).length
   );
-  const place = $derived(closed ? null : placeOf(heat));
   const coldLeft = $derived(
     line.filter((p) => p.to === 'cold' && (!p.done || p.done.outcome.result === 'void')).length
   );
@@ -51,14 +53,10 @@
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-<section class="card mb-4 p-3 lg:p-4" aria-label="Heat line" onkeydown={arrows}>
-  {#if closed}<h2 class="mb-1">What was checked</h2>{/if}
+<section class="card mb-3 px-3 py-2 lg:px-4" id="plan" aria-label="Heat line" onkeydown={arrows}>
+  <h2 class="mb-1">{closed ? 'What was checked' : 'Plan'}</h2>
   <div class="gap-3 lg:grid lg:grid-cols-[minmax(0,5fr)_minmax(0,1fr)]">
     <div class="min-w-0">
-      <HeatCurve
-        marks={place === null ? [] : [{ at: place, label: phaseTitle(heat), strong: true }]}
-        height={64}
-      />
       <ol class="mt-1 hidden grid-cols-5 gap-2 lg:grid" aria-hidden="true">
         {#each PHASES as phase (phase)}
           <li
@@ -72,6 +70,21 @@
           </li>
         {/each}
       </ol>
+      {#if passed.some((of) => of.length > 0)}
+        <ul class="mt-1 grid-cols-5 gap-2 max-lg:flex max-lg:flex-wrap lg:grid" aria-label="Passed">
+          {#each PHASES as phase, i (phase)}
+            <li class={passed[i].length > 0 ? '' : 'max-lg:hidden'}>
+              <ul class="flex flex-wrap gap-1">
+                {#each passed[i] as planned (planned.id)}
+                  <li data-stretch={i}>
+                    <CheckChip {planned} next={false} folded {now} {zone} {onopen} />
+                  </li>
+                {/each}
+              </ul>
+            </li>
+          {/each}
+        </ul>
+      {/if}
       <ul class="mt-1.5 grid gap-2 sm:grid-cols-2 lg:grid-flow-row-dense lg:grid-cols-5">
         {#each line as planned (planned.id)}
           <li
@@ -89,11 +102,18 @@
         {/each}
       </ul>
       {#if any.length > 0}
-        <p class="text-ink-2 border-line mt-3 border-t pt-1 text-sm">In any state</p>
-        <ul class="mt-1.5 grid gap-2 sm:grid-cols-2 lg:grid-cols-5">
+        <p class="text-ink-2 border-line mt-2 border-t pt-1 text-sm">In any state</p>
+        <ul class="mt-1 grid gap-2 sm:grid-cols-2 lg:grid-cols-5">
           {#each any as planned (planned.id)}
             <li data-stretch="5" class="min-w-0">
-              <CheckChip {planned} next={!closed && plan.next?.id === planned.id} {now} {zone} {onopen} />
+              <CheckChip
+                {planned}
+                folded={folds(planned)}
+                next={!closed && plan.next?.id === planned.id}
+                {now}
+                {zone}
+                {onopen}
+              />
             </li>
           {/each}
         </ul>
@@ -108,7 +128,7 @@
           <li data-stretch="6">
             <CheckChip {planned} next={!closed && plan.next?.id === planned.id} {now} {zone} {onopen} />
           </li>
-        {:else}<li class="text-ink-2 text-sm">Nothing called for yet</li>{/each}
+        {:else}<li class="text-ink-2 text-sm">No checks here yet</li>{/each}
       </ul>
     </div>
   </div>
@@ -119,11 +139,11 @@
           class="quiet-link min-h-11 text-sm"
           aria-expanded={all}
           onclick={() => (all = !all)}
-          >{all ? 'Only what the complaint calls for' : `${hidden} more that could be done`}</button
+          >{all ? 'Only what the complaint calls for' : `${hidden} more checks`}</button
         >{/if}
       {#if plan.lacking.length > 0}
         <details class="text-sm">
-          <summary class="flex min-h-11 items-center">{plan.lacking.length} do not apply</summary>
+          <summary class="flex min-h-11 items-center">{plan.lacking.length} not applicable</summary>
           <p class="text-ink-2 pb-2">{plan.lacking.map((l) => `${l.title}: ${l.because}`).join(' · ')}</p>
         </details>
       {/if}

@@ -20,8 +20,10 @@
   import type { JobView } from '$lib/views';
   import Dangers from './Dangers.svelte';
   import EngineCard from './EngineCard.svelte';
+  import HeatStrip from './HeatStrip.svelte';
   import HeatLine from './HeatLine.svelte';
   import { jobCase } from './job-case.svelte';
+  import Likely from './Likely.svelte';
   import JobHeader from './JobHeader.svelte';
   import History from './History.svelte';
   import NextCheck from './NextCheck.svelte';
@@ -169,8 +171,10 @@
       overridden={jobState.overridden}
       ongoon={(payload) => void write({ kind: 'stop.overridden', payload })}
     />
-    <div class="mb-3 grid items-start gap-3 lg:grid-cols-2">
+    <HeatStrip {plan} state={heat} />
+    <div class="mb-3 grid gap-3 sm:grid-cols-2 lg:grid-cols-[minmax(0,20rem)_minmax(0,1fr)_minmax(0,1.3fr)]">
       <EngineCard {heat} {now} {zone} onnote={note} />
+      <Likely case={shown} />
       <NextCheck
         next={plan.next}
         others={plan.others}
@@ -179,18 +183,9 @@
         costs={shown.costs}
         {heat}
         held={shown.dangers.some((d) => d.holds)}
+        repairHref="{base}/finish"
         onopen={openCheck}
       />
-    </div>
-  {/if}
-  {#if !closed || shown.checks.length > 0}
-    <HeatLine {plan} state={heat} {now} {zone} {closed} onopen={openCheck} />
-  {/if}
-
-  {#if shown.suspected}
-    <div class="mb-3 space-y-3">
-      <Suspects case={shown} {closed} onadd={addFinding} onundo={(id) => void undo(id)} />
-      {#if shown.weighed}<Choices offers={shown.offers} costs={shown.costs} />{/if}
     </div>
   {/if}
 
@@ -217,15 +212,7 @@
         >
       </div>
     {/if}
-    <div
-      class="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_370px] 2xl:grid-cols-[minmax(0,1fr)_460px]"
-    >
-      <div class="space-y-4">
-        {#key run.id}<RunTrace {run} sheet={run.sheet} />{/key}
-        <RunFacts {run} />
-      </div>
-      <Verdict analysis={run.analysis} />
-    </div>
+    {#key run.id}<RunTrace {run} sheet={run.sheet} />{/key}
   {:else if !sheet}
     <div class="card p-8 text-center">
       <h2>No spec sheet</h2>
@@ -241,6 +228,27 @@
         After the cold checks: log a cold start until the fan has switched, and import it, a CSV file from any
         logger.
       </p>
+    </div>
+  {/if}
+
+  <div class="mt-3">
+    {#if !closed || shown.checks.length > 0}
+      <HeatLine {plan} state={heat} {now} {zone} {closed} onopen={openCheck} />
+    {/if}
+  </div>
+  {#if shown.suspected}
+    <div class="space-y-3" id="suspects">
+      <Suspects case={shown} {closed} onadd={addFinding} onundo={(id) => void undo(id)} />
+      {#if shown.weighed}<Choices offers={shown.offers} costs={shown.costs} />{/if}
+    </div>
+  {/if}
+  {#if run}
+    <div
+      id="run"
+      class="mt-3 grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_370px] 2xl:grid-cols-[minmax(0,1fr)_460px]"
+    >
+      <RunFacts {run} />
+      <Verdict analysis={run.analysis} />
     </div>
   {/if}
 

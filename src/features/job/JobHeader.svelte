@@ -1,7 +1,6 @@
 <script lang="ts">
   import { FAULTS } from '$core/faults/registry';
   import { midSentence } from '$core/base/text';
-  import Download from '@lucide/svelte/icons/download';
   import FileUp from '@lucide/svelte/icons/file-up';
   import Radio from '@lucide/svelte/icons/radio';
   import type { CheckId } from '$core/checks/registry';
@@ -25,60 +24,72 @@
   }
   let { job, vehicle, state, open, runId, zone }: Props = $props();
   const base = $derived(`/jobs/${job.number}`);
+  const more = $derived([
+    { href: `${base}/intake`, label: 'Intake', file: undefined },
+    { href: `/coolant?job=${job.number}`, label: 'Coolant', file: undefined },
+    { href: `${base}/report`, label: 'Report', file: undefined },
+    { href: `/api/jobs/${job.id}/job.json`, label: 'Job file', file: '' },
+    ...(runId ? [{ href: `/api/runs/${runId}/log.csv`, label: 'CSV', file: '' }] : [])
+  ]);
+  /** What else is known of the job before anything is measured, and what was done. */
+  const told = $derived(
+    [
+      state.intake.complaint && state.intake.symptoms.length > 0
+        ? state.intake.symptoms.map(symptomText).join('; ')
+        : '',
+      state.intake.changedBefore ? `Before: ${state.intake.changedBefore}` : '',
+      state.coolant ? inReaderUnits(coolantWords(state.coolant.service)) : '',
+      state.decision && state.repairs.length === 0 ? decisionWords(state.decision.done) : '',
+      ...state.repairs.map((r) => repairWords(r.done))
+    ].filter(Boolean)
+  );
 </script>
 
-<header class="mb-3 flex flex-wrap items-start gap-x-6 gap-y-2">
-  <div class="min-w-0 flex-1 basis-96">
-    <p class="text-ink-2">
-      {vehicle.note ? `${vehicle.note} · ` : ''}job {job.number}, opened {when(state.openedAt, zone)}
-    </p>
-    <h1 class="mt-0.5">
+<header class="mb-2">
+  <div class="flex flex-wrap items-center gap-x-5 gap-y-1">
+    <h1 class="min-w-0 text-xl md:text-2xl">
       <a class="quiet-link" href="/vehicles/{vehicle.id}"
         ><span class="reading">{vehicle.fleetNo}</span> {vehicle.name}</a
       >
     </h1>
     {#if !open}
-      <p class="mt-1 max-w-3xl text-lg leading-snug">{complaintText(state.intake)}</p>
-      {#if state.intake.complaint && state.intake.symptoms.length > 0}
-        <p class="text-ink-2 max-w-3xl">{state.intake.symptoms.map(symptomText).join('; ')}</p>
-      {/if}
-      {#if state.intake.changedBefore}<p class="text-ink-2 max-w-3xl">
-          Before: {state.intake.changedBefore}
-        </p>{/if}
-      {#if state.coolant}<p class="text-ink-2">{inReaderUnits(coolantWords(state.coolant.service))}</p>{/if}
-      {#if state.decision && state.repairs.length === 0}<p class="text-ink-2">
-          {decisionWords(state.decision.done)}
-        </p>{/if}
-      {#each state.repairs as r (r.id)}<p class="text-ink-2">{repairWords(r.done)}</p>{/each}
-      {#if state.outcome}<p class="mt-1 font-semibold">
-          Closed: {state.outcome}{state.cause ? `, ${midSentence(FAULTS[state.cause].title)}` : ''}
-        </p>{/if}
+      <p class="min-w-0 flex-1 basis-72 leading-snug">{complaintText(state.intake)}</p>
+      <div class="no-print flex flex-wrap gap-2 max-md:[&>.btn]:px-2.5 max-md:[&>.btn]:text-sm">
+        {#if state.state !== 'closed'}
+          <a class="btn" href="{base}/import"><FileUp size={18} aria-hidden="true" />Import a log</a>
+          <a class="btn" href="{base}/live"
+            ><Radio size={18} aria-hidden="true" />{state.live ? 'Recording…' : 'Record live'}</a
+          >
+        {/if}
+        <a
+          class="btn {state.repairs.length > 0 && state.state !== 'closed' ? 'btn-main' : ''}"
+          href="{base}/finish"
+          >{state.state === 'closed'
+            ? 'How it ended'
+            : state.repairs.length > 0
+              ? 'Prove and close'
+              : 'Repair'}</a
+        >
+      </div>
     {/if}
   </div>
   {#if !open}
-    <div class="no-print flex flex-wrap gap-2 lg:max-w-[600px] lg:justify-end">
-      <a class="btn" href="{base}/intake">Intake</a>
-      <a class="btn" href="/coolant?job={job.number}">Coolant</a>
-      <a
-        class="btn {state.repairs.length > 0 && state.state !== 'closed' ? 'btn-main' : ''}"
-        href="{base}/finish"
-        >{state.state === 'closed'
-          ? 'How it ended'
-          : state.repairs.length > 0
-            ? 'Prove and close'
-            : 'Repair'}</a
-      >
-      <a class="btn" href="{base}/report">Report</a>
-      <a class="btn" href="/api/jobs/{job.id}/job.json" download
-        ><Download size={18} aria-hidden="true" />Job file</a
-      >
-      {#if runId}<a class="btn" href="/api/runs/{runId}/log.csv" download
-          ><Download size={18} aria-hidden="true" />CSV</a
-        >{/if}
-      {#if state.state !== 'closed'}<a class="btn" href="{base}/live"
-          ><Radio size={18} aria-hidden="true" />{state.live ? 'Recording…' : 'Record live'}</a
-        >{/if}
-      <a class="btn" href="{base}/import"><FileUp size={18} aria-hidden="true" />Import a log</a>
+    <div class="text-ink-2 flex flex-wrap items-center gap-x-4 text-sm">
+      <p class="min-w-0 flex-1 basis-96">
+        {[vehicle.note, `job ${job.number}, opened ${when(state.openedAt, zone)}`, ...told]
+          .filter(Boolean)
+          .join(' · ')}
+      </p>
+      <nav class="no-print flex flex-wrap gap-x-4" aria-label="More of this job">
+        {#each more as { href, label, file } (label)}<a
+            class="quiet-link flex min-h-11 items-center"
+            {href}
+            download={file}>{label}</a
+          >{/each}
+      </nav>
     </div>
+    {#if state.outcome}<p class="font-semibold">
+        Closed: {state.outcome}{state.cause ? `, ${midSentence(FAULTS[state.cause].title)}` : ''}
+      </p>{/if}
   {/if}
 </header>

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import { sayChance } from '$core/base/text';
+  import { sayChance, sayLikely, sentence } from '$core/base/text';
   import { checkOf } from '$core/checks/registry';
-  import { repairOf } from '$core/vehicle/repairs';
+  import { repairTitles } from '$core/record/repair-done';
   import { sayMoney } from '$core/diagnosis/costs';
   import type { ShopCosts } from '$core/record/shop-costs';
   import type { Advice } from '$core/diagnosis/decide';
@@ -20,9 +20,11 @@
     heat: ThermalState;
     /** A danger stands, and what runs the engine waits. */
     held: boolean;
+    /** Where the repair is decided and done. */
+    repairHref: string;
     onopen: (id: Planned['id']) => void;
   }
-  let { next, others, asked, advice, costs, heat, held, onopen }: Props = $props();
+  let { next, others, asked, advice, costs, heat, held, repairHref, onopen }: Props = $props();
 
   const ALTERNATIVES = 4;
   const gone = $derived(
@@ -32,7 +34,7 @@
   );
   const first = $derived(next?.heldBack ?? '');
   const stops = $derived(advice?.actNow === true);
-  const act = $derived(advice ? advice.act.repairs.map((id) => repairOf(id).title).join(' and ') : '');
+  const act = $derived(advice ? repairTitles(advice.act.repairs) : '');
   let looking = $state<Planned['id'] | null>(null);
   const shown = $derived(
     looking && [next, ...others].some((p) => p?.id === looking) ? looking : (next?.id ?? null)
@@ -42,19 +44,27 @@
 
 <section class="card border-act border-2 px-4 py-2.5" aria-label="Next check">
   {#if stops && advice}
-    <p>
-      <span class="text-ink-2">Enough is known.</span>
-      <strong class="text-xl leading-tight" data-act={advice.act.repairs.join('+')}>{act}</strong>
-      <span class="text-ink-2">cures it with {sayChance(advice.act.cures)}</span>
-    </p>
-    <p class="text-ink-2 leading-snug">
-      Being wrong costs {sayMoney(advice.unsureCosts, costs)} on average{advice.check
-        ? `; being sure would take about ${Math.round(advice.check.minutesToSure)} min, ${sayMoney(advice.check.toSureCosts, costs)}`
-        : ', and no check that is left would change much'}.
-    </p>
+    <div class="flex items-center gap-x-5">
+      <div class="min-w-0 flex-1">
+        <p>
+          <span class="text-ink-2">Ready to repair:</span>
+          <strong class="text-xl leading-tight" data-act={advice.act.repairs.join('+')}>{act}</strong>
+        </p>
+        <p class="text-ink-2 leading-snug">
+          {sentence(sayLikely(advice.act.cures))} to cure it ({sayChance(advice.act.cures)}). {advice.check
+            ? `Another check would cost more than it can save: ${Math.round(advice.check.minutesToSure)} min and ${sayMoney(advice.check.toSureCosts, costs)} against an expected ${sayMoney(advice.unsureCosts, costs)}.`
+            : 'No check that is left would change much.'}
+        </p>
+      </div>
+      <a class="btn btn-main no-print min-h-14 px-6 max-md:hidden" href={repairHref}>Repair</a>
+    </div>
+    <a
+      class="btn btn-main no-print fixed inset-x-3 bottom-16 z-20 min-h-14 shadow-lg md:hidden"
+      href={repairHref}>{act}</a
+    >
     {#if next}
       <button class="quiet-link min-h-11" data-next={next.id} onclick={() => onopen(next.id)}
-        >Check on anyway: {next.check.title} <kbd class="reading opacity-80">N</kbd></button
+        >Check further: {next.check.title} <kbd class="reading opacity-80">N</kbd></button
       >
     {/if}
   {:else if next}
@@ -69,14 +79,19 @@
           {next.why}. {next.check.tools.join(', ')}.{first ? ` ${first}.` : ''}{gone}
         </p>
       </div>
-      <button class="btn btn-main min-h-14 px-6" onclick={() => onopen(next.id)}
+      <button class="btn btn-main min-h-14 px-6 max-md:hidden" onclick={() => onopen(next.id)}
         >Start <kbd class="reading opacity-80">N</kbd></button
       >
     </div>
+    <!-- Under the thumb, wherever the page is. -->
+    <button
+      class="btn btn-main no-print fixed inset-x-3 bottom-16 z-20 min-h-14 shadow-lg md:hidden"
+      onclick={() => onopen(next.id)}>Start: {next.check.title}</button
+    >
   {:else}
     <p>
       <strong class="text-xl leading-tight"
-        >{held ? 'First what stands above' : 'Nothing left that is worth its time'}</strong
+        >{held ? 'First the danger above' : 'No remaining check is worth the time'}</strong
       >
     </p>
     <p class="text-ink-2 leading-snug">
@@ -88,7 +103,7 @@
   {#if next}
     <details class="mt-0.5">
       <summary class="quiet-link flex min-h-11 w-fit cursor-pointer items-center text-sm"
-        >What it would do, and what else there is</summary
+        >What each result would mean, other checks</summary
       >
       <div class="grid gap-x-6 gap-y-2 pb-2 sm:grid-cols-2">
         <div>

@@ -30,4 +30,4 @@
   >
   <button class="btn" disabled={!text.trim()}>Add the note</button>
 </form>
-<Problems {problems} title="Not written down yet" />
+<Problems {problems} title="Not saved yet" />

@@ -56,7 +56,7 @@
     problems = [];
     onclose();
   }
-  const WAYS = choicesOf({ for: 'Speaks for', against: 'Speaks against' });
+  const WAYS = choicesOf({ for: 'Points to it', against: 'Rules against it' });
   const WEIGHTS = Object.entries(OWN_WEIGHTS).map(([value, { title }]) => ({ value, label: title }));
 </script>
 
@@ -91,7 +91,7 @@
         <Problems {problems} title="Not added" />
         <div class="flex gap-2">
           <button class="btn btn-main" type="submit">Add</button>
-          <button class="btn" type="button" onclick={close}>Leave it</button>
+          <button class="btn" type="button" onclick={close}>Cancel</button>
         </div>
       </form>
     {:else if !closed}

@@ -13,13 +13,13 @@
 
   const facts = $derived([
     ['Start', c(f.startC)],
-    ['Warmed at', f.warmRateCPerMin === null ? '–' : `${shownDifference(f.warmRateCPerMin)}/min`],
-    ['Knee', f.knee ? `${c(f.knee.celsius)} at ${clock(f.knee.atS)}` : 'none'],
+    ['Warm-up rate', f.warmRateCPerMin === null ? '–' : `${shownDifference(f.warmRateCPerMin)}/min`],
+    ['Opening point', f.knee ? `${c(f.knee.celsius)} at ${clock(f.knee.atS)}` : 'none'],
     [
-      'Plateau',
+      'Steady temperature',
       f.plateauC === null ? 'not reached' : `${c(f.plateauC)} ± ${shownDifference(f.plateauSpreadC ?? 0)}`
     ],
-    ['Moving less idle', signed(f.roadMinusIdleC)],
+    ['Road minus idle', signed(f.roadMinusIdleC)],
     ['Highest', c(f.maxC)],
     [
       'Expected opening',
@@ -28,7 +28,7 @@
         : 'not today'
     ],
     [
-      'Expected plateau',
+      'Expected steady temperature',
       run.band?.plateauC
         ? `${Math.round(inUnit(run.band.plateauC.low, 'temperature'))} to ${shown(run.band.plateauC.high, 'temperature', 0)}`
         : '–'
@@ -82,7 +82,7 @@
     </table>
   {/if}
   {#if run.importWarnings.length + run.analysis.warnings.length > 0}
-    <h2 class="mt-5">To bear in mind</h2>
+    <h2 class="mt-5">Cautions</h2>
     <ul class="mt-1 list-disc space-y-1 pl-5">
       {#each [...run.analysis.warnings, ...run.importWarnings] as w, i (i)}<li>{inReaderUnits(w)}</li>{/each}
     </ul>

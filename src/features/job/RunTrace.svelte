@@ -55,7 +55,7 @@
       return [
         {
           t: knee.atS,
-          label: `knee ${Math.round(inUnit(knee.celsius, 'temperature'))}° at ${clock(knee.atS)}`
+          label: `opened ${Math.round(inUnit(knee.celsius, 'temperature'))}° at ${clock(knee.atS)}`
         }
       ];
     return hose.kind === 'rush' ? [{ t: hose.atS, label: `hose hot at ${clock(hose.atS)}` }] : [];
@@ -133,9 +133,9 @@
 {/snippet}
 
 <section class="card p-3" aria-label="Trace">
-  <div class="flex min-h-11 flex-wrap items-center gap-x-5 gap-y-1 px-1">
+  <div class="flex min-h-11 items-center gap-x-5 gap-y-1 px-1">
     {#if at === null}
-      <p class="text-ink-2 flex flex-wrap items-center gap-x-5">
+      <p class="text-ink-2 flex min-w-0 flex-1 flex-wrap items-center gap-x-5 text-sm">
         <span class="flex items-center gap-2"
           ><svg width="34" height="12" aria-hidden="true"
             ><defs
@@ -158,16 +158,12 @@
               stroke-dasharray="5 4"
               stroke-width="1.5"
             /></svg
-          >where it should have been today, 9 times in 10</span
+          >expected today: nine healthy engines in ten</span
         >
         {#if explained && why}
-          {@render line('a healthy engine, as near as it comes', 'var(--good)', '12 5')}
+          {@render line('best healthy match', 'var(--good)', '12 5')}
           {#if why.fault}
-            {@render line(
-              `${midSentence(FAULTS[why.fault.id].title)}, as near as it comes`,
-              'var(--off)',
-              '3 4'
-            )}
+            {@render line(`best match, ${midSentence(FAULTS[why.fault.id].title)}`, 'var(--off)', '3 4')}
             {#if why.parts.length > 0}
               <span class="flex items-center gap-2"
                 ><span class="bg-off-wash border-line h-4 w-5 border" aria-hidden="true"></span>where the two
@@ -197,7 +193,8 @@
       >
     </div>
   </div>
-  <div class="mt-1 h-[420px] 2xl:h-[540px]">
+  <!-- As high as the first screen leaves room for: the answers above and the curve are one glance. -->
+  <div class="mt-1 h-[max(15rem,min(34rem,100dvh-33rem))]">
     {#if chart}
       <chart.Trace
         t={samples.t}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { FAULTS } from '$core/faults/registry';
-  import { midSentence, sayChance } from '$core/base/text';
+  import { midSentence, sayChance, sayLikely } from '$core/base/text';
   import type { Case } from '$core/diagnosis/case';
   import type { OwnFinding } from '$core/record/own-finding';
   import type { FaultId } from '$core/vehicle/faults';
@@ -51,7 +51,8 @@
           <details>
             <summary class="flex min-h-11 cursor-pointer items-center gap-3 py-1">
               <span class="min-w-0 flex-1">{nameOf(s.fault)}</span>
-              <span class="bg-well h-2.5 w-28 shrink-0 rounded-full sm:w-40" aria-hidden="true"
+              <span class="text-ink-2 text-sm max-sm:hidden">{sayLikely(s.probability)}</span>
+              <span class="bg-well h-2.5 w-24 shrink-0 rounded-full sm:w-32" aria-hidden="true"
                 ><span
                   class="bg-ink block h-2.5 rounded-full"
                   style:width="{Math.max(2, 100 * s.probability)}%"
@@ -65,10 +66,10 @@
             {#if !closed}
               <div class="flex flex-wrap gap-2 pb-3">
                 <button class="btn" onclick={() => (adding = { fault: s.fault, way: 'against' })}
-                  >Exclude…</button
+                  >Rule out…</button
                 >
                 <button class="btn" onclick={() => (adding = { fault: s.fault, way: 'for' })}
-                  >Add what speaks for it…</button
+                  >Add a finding for it…</button
                 >
               </div>
             {/if}
@@ -84,7 +85,7 @@
     {#if now.impossible.length > 0}
       <details class="text-ink-2 mt-1 text-sm">
         <summary class="quiet-link min-h-11 cursor-pointer py-2.5"
-          >{now.impossible.length} that this vehicle cannot have</summary
+          >{now.impossible.length} not on this vehicle</summary
         >
         <p class="pb-2">{now.impossible.map((i) => `${nameOf(i.fault)} (${i.because})`).join(', ')}</p>
       </details>
@@ -95,11 +96,12 @@
       <h2>Second opinion</h2>
       {#if popular}
         <p class="mt-2" data-popular>
-          Often changed first for this: <strong>{midSentence(repairOf(popular.repair).title)}</strong>. Here
-          it is the cause with
-          <span class="reading font-semibold">{sayChance(popular.probability)}</span>{popular.because
-            ? `. What weighs most ${popular.because.decibans > 0 ? 'for' : 'against'} it, ${midSentence(popular.because.finding.title)}: ${midSentence(inReaderUnits(popular.because.finding.says))}`
-            : ''}.
+          Often replaced first for this complaint:
+          <strong>the {midSentence(repairOf(popular.repair).title)}</strong>. Here that is {sayLikely(
+            popular.probability
+          )} (<span class="reading">{sayChance(popular.probability)}</span>).{popular.because
+            ? ` Strongest ${popular.because.decibans > 0 ? 'for' : 'against'} it: ${midSentence(popular.because.finding.title)}, ${midSentence(inReaderUnits(popular.because.finding.says))}.`
+            : ''}
         </p>
       {/if}
       {#if leans.length > 0}
@@ -115,7 +117,7 @@
         <p class="text-ink-2 mt-2">
           {asked.findings.length > 1
             ? 'The answer stands even if any one finding is wrong.'
-            : 'So far only the complaint speaks.'}
+            : 'So far there is only the complaint.'}
         </p>
       {/if}
     </div>

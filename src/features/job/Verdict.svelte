@@ -15,7 +15,7 @@
     verdictSentence,
     verdictTitle
   } from '$core/runs/words';
-  import { midSentence, sayChance } from '$core/base/text';
+  import { midSentence, sayChance, sentence } from '$core/base/text';
   import type { Analysis } from '$core/runs/analyse';
 
   interface Props {
@@ -30,7 +30,6 @@
 
   const notShown = $derived(notShownSpots(analysis));
   const blind = $derived(groupedBlindSpots(notShown));
-  const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 </script>
 
 <section class="card overflow-hidden" aria-label="Verdict">
@@ -41,7 +40,7 @@
         ? 'border-off bg-off-wash'
         : 'border-line-strong bg-well'}"
   >
-    <p class="text-sm font-semibold">{tone === 'open' ? 'This run' : 'Fits this run best'}</p>
+    <p class="text-sm font-semibold">{tone === 'open' ? 'This run' : 'Best match for this run'}</p>
     <h2 class="mt-0.5 flex items-center gap-2 text-2xl" data-verdict={analysis.verdict}>
       {#if tone === 'good'}<CircleCheck size={26} aria-hidden="true" />{:else if tone === 'off'}<TriangleAlert
           size={26}
@@ -99,9 +98,7 @@
       <Accordion.Item value="blind">
         <Accordion.Header>
           <Accordion.Trigger class="group flex min-h-14 w-full items-center gap-2 px-4 text-left font-bold">
-            What this run could not have shown <span class="text-ink-2 reading font-normal"
-              >{notShown.length}</span
-            >
+            What this run could not show <span class="text-ink-2 reading font-normal">{notShown.length}</span>
             <ChevronDown
               class="ml-auto transition-transform group-data-[state=open]:rotate-180"
               size={20}

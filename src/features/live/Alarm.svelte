@@ -30,7 +30,15 @@
     } catch {
       sounding = false;
     }
-    return () => void audio?.close();
+    // What lies in a pocket or beside a loud engine is felt.
+    const shake = () => navigator.vibrate?.([400, 150, 400, 150, 400]);
+    shake();
+    const shaking = setInterval(shake, 2500);
+    return () => {
+      clearInterval(shaking);
+      navigator.vibrate?.(0);
+      void audio?.close();
+    };
   });
   const fan = $derived(sheet?.fan?.stages?.[0]?.onC ?? null);
 </script>
@@ -45,7 +53,9 @@
   data-sounding={sounding}
 >
   <OctagonX size={72} aria-hidden="true" />
-  <h1 id="alarm-title" class="text-center text-6xl">Stop: {shown(moment.coolantC, 'temperature', 0)}</h1>
+  <h1 id="alarm-title" class="text-center text-5xl sm:text-6xl">
+    Stop: {shown(moment.coolantC, 'temperature', 0)}
+  </h1>
   <ol id="alarm-do" class="max-w-4xl list-decimal space-y-2 pl-8 text-2xl">
     <li>Load off, air conditioning off, heater full on.</li>
     <li>Engine off as soon as the vehicle stands safely.</li>
@@ -71,7 +81,7 @@
       onclick={onoff}>The engine is off</button
     >
     <button class="min-h-16 rounded-lg border-2 border-white px-8 text-2xl font-semibold" onclick={onsilence}
-      >Silence, I am watching</button
+      >Mute, I am watching the engine</button
     >
   </div>
   <p class="text-base">The maker’s service information and local rules come first.</p>

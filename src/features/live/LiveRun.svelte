@@ -64,6 +64,27 @@
   let cursor = $state<number | null>(null);
   const marks = $derived(live.marks.map((m) => ({ t: m.t, label: markText(m) })));
 
+  // An engine that runs is watched: the screen stays on, as far as the device lets it.
+  $effect(() => {
+    let lock: WakeLockSentinel | null = null;
+    let left = false;
+    const hold = () => {
+      if (document.visibilityState !== 'visible') return;
+      navigator.wakeLock
+        ?.request('screen')
+        .then((held) => (left ? void held.release() : void (lock = held)))
+        .catch(() => undefined);
+    };
+    hold();
+    // A device takes the lock back whenever its page is out of sight.
+    document.addEventListener('visibilitychange', hold);
+    return () => {
+      left = true;
+      document.removeEventListener('visibilitychange', hold);
+      void lock?.release();
+    };
+  });
+
   let problems = $state<readonly Problem[]>([]);
   let ending = $state(false);
   let sure = $state(false);
@@ -161,7 +182,7 @@
     <div class="flex flex-wrap items-end gap-x-8 gap-y-1 px-1">
       <p class="reading leading-none" data-coolant={moment?.coolantC}>
         <span
-          class="inline-block border-b-[10px] pb-1 text-[6.5rem] font-bold tracking-tight"
+          class="inline-block border-b-[10px] pb-1 text-[6.5rem] font-bold tracking-tight max-sm:text-[9rem]"
           style="border-color: {moment ? heatVar(moment.coolantC) : 'var(--line)'}">{big}</span
         ><span class="text-ink-2 ml-2 text-3xl">{unitOf('temperature').symbol}</span>
       </p>
@@ -172,7 +193,7 @@
             ? '–'
             : `${moment.rateCPerMin > 0 ? '+' : ''}${shownDifference(moment.rateCPerMin)} a min`}
         </dd>
-        <dt class="text-ink-2">Against the band</dt>
+        <dt class="text-ink-2">Compared with expected</dt>
         <dd class="reading font-semibold">
           {outside === null
             ? '–'
@@ -220,7 +241,7 @@
         Drawing the band this engine should follow, {Math.round(view.bandDrawn * 100)} %…
       {/if}
     </p>
-    <div class="mt-1 h-[420px] 2xl:h-[590px]">
+    <div class="mt-1 h-[max(16rem,min(37rem,100dvh-24rem))]">
       {#if chart}
         {@const Trace = chart}
         <Trace
@@ -240,10 +261,20 @@
   </section>
 
   <div class="space-y-4">
+    <section class="card space-y-2 p-4">
+      <button class="btn min-h-14 w-full {sure ? 'btn-main' : ''}" disabled={ending} onclick={finish}
+        >{ending ? 'Judging the run…' : sure ? 'Stop and get the result' : 'Stop recording'}</button
+      >
+      {#if sure && !ending}<button class="btn min-h-11 w-full" onclick={() => (sure = false)}>Go on</button
+        >{/if}
+      {#if moment?.boilingMarginC != null}<p class="text-ink-2 text-sm">
+          {shownDifference(moment.boilingMarginC, 0)} below boiling, half and half under its cap.
+        </p>{/if}
+    </section>
     {#if typed}
       <form class="card p-4" onsubmit={read}>
         <QuantityInput label="Coolant now" kind="temperature" bind:value={readingC} />
-        <button class="btn btn-main min-h-14 w-full" disabled={readingC === null}>Write it down</button>
+        <button class="btn btn-main min-h-14 w-full" disabled={readingC === null}>Save reading</button>
       </form>
     {/if}
     <section class="card p-4" aria-label="Marks">
@@ -284,15 +315,5 @@
     </section>
     {#if !typed}<SoFar log={() => view.log()} {sheet} samples={view.samples} />{/if}
     <Problems {problems} title="That did not work" />
-    <section class="card space-y-2 p-4">
-      <button class="btn min-h-14 w-full {sure ? 'btn-main' : ''}" disabled={ending} onclick={finish}
-        >{ending ? 'Judging the run…' : sure ? 'Yes, end it and judge' : 'End the run'}</button
-      >
-      {#if sure && !ending}<button class="btn min-h-11 w-full" onclick={() => (sure = false)}>Go on</button
-        >{/if}
-      {#if moment?.boilingMarginC != null}<p class="text-ink-2 text-sm">
-          {shownDifference(moment.boilingMarginC, 0)} below boiling, half and half under its cap.
-        </p>{/if}
-    </section>
   </div>
 </div>

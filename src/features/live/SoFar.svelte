@@ -81,7 +81,7 @@
       <p class="mt-2">This much of a run could not be read. Let it go on and ask again.</p>
     {/if}
     <button class="btn mt-2 min-h-14 w-full" disabled={samples < FEW} onclick={rank}
-      >{found ? 'Look again' : 'Rank what there is'}</button
+      >{found ? 'Look again' : 'Show likely causes so far'}</button
     >
     {#if samples < FEW}<p class="text-ink-2 mt-1 text-sm">After two minutes of samples.</p>{/if}
   {/if}

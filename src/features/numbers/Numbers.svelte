@@ -33,7 +33,7 @@
   const figures = $derived([
     {
       id: 'first-time',
-      title: 'Right the first time',
+      title: 'Fixed first time',
       now: pct(now.firstTime),
       before: pct(before.firstTime),
       of: `of ${now.repaired} repaired`
@@ -47,28 +47,28 @@
     },
     {
       id: 'comebacks',
-      title: 'Came back',
+      title: 'Comebacks',
       now: String(now.comebacks),
       before: String(before.comebacks),
       of: 'after closing'
     },
     {
       id: 'needless',
-      title: 'Parts fitted needlessly',
+      title: 'Parts that cured nothing',
       now: String(wasted),
       before: String(wastedBefore),
       of: `of ${now.parts} fitted`
     },
     {
       id: 'hours',
-      title: 'Hands on',
+      title: 'Labour',
       now: one(now.hours, 'h'),
       before: one(before.hours, 'h'),
       of: `${one(now.medianHours, 'h')} a job`
     },
     {
       id: 'days',
-      title: 'In the shop',
+      title: 'Days in the shop',
       now: one(now.medianDays, 'd'),
       before: one(before.medianDays, 'd'),
       of: 'from opening to closing, median'
@@ -96,7 +96,7 @@
       >
     {/each}
   </nav>
-  <form method="GET" class="flex items-end gap-2">
+  <form method="GET" class="flex flex-wrap items-end gap-2">
     <DateInput label="From" quiet name="from" value={period.from} />
     <DateInput label="To" quiet name="to" value={period.to} />
     <button class="btn">Show</button>
@@ -122,7 +122,7 @@
 
   <div class="grid items-start gap-4 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
     <section class="card p-4" aria-label="Cause">
-      <h2>Cause</h2>
+      <h2>Causes</h2>
       <ol class="mt-2">
         {#each known as { cause, n } (cause)}
           <li class="grid min-h-9 grid-cols-[minmax(0,15rem)_1fr_2.5rem] items-center gap-3">
@@ -148,7 +148,7 @@
             />{/if}
         </section>
         <section class="card p-4" aria-label="Hours by month">
-          <h2>Hours hands on</h2>
+          <h2>Labour hours</h2>
           {#if Bars}<Bars
               labels={now.months.map((m) => monthWord(m.month))}
               values={now.months.map((m) => Math.round(m.hours * 10) / 10)}
@@ -158,15 +158,15 @@
             />{/if}
         </section>
       {/if}
-      <section class="card p-4" aria-label="How they ended">
-        <h2>How they ended</h2>
+      <section class="card p-4" aria-label="Outcomes">
+        <h2>Outcomes</h2>
         <ul class="mt-1">
           {#each now.outcomes as { outcome, n } (outcome)}<li class="flex justify-between gap-3 py-1">
               <span>{outcome.charAt(0).toUpperCase()}{outcome.slice(1)}</span><span class="reading">{n}</span>
             </li>{/each}
         </ul>
         {#if now.needless.length > 0}
-          <h3 class="mt-3 font-semibold">Fitted and not what it was</h3>
+          <h3 class="mt-3 font-semibold">Replaced, did not cure it</h3>
           <ul>
             {#each now.needless as { repair, n } (repair)}<li class="flex justify-between gap-3 py-1">
                 <span>{repairOf(repair).title}</span><span class="reading">{n}</span>

@@ -126,7 +126,7 @@
       const means = meaningsOf(circuit, curve, value);
       celsius = (means.at(-1) ?? { celsius: null }).celsius;
       if (means.length > 1)
-        two = `Could be either: ${means.map((m) => `${shown(m.celsius, 'temperature')} in the ${m.range} range`).join(', ')}`;
+        two = `Two temperatures fit: ${means.map((m) => `${shown(m.celsius, 'temperature')} in the ${m.range} range`).join(', ')}`;
     }
   }
   const rows = $derived(
@@ -214,8 +214,8 @@
       {#if wrong}<p class="text-off text-sm font-semibold" role="alert">{wrong}</p>{/if}
       {#if two}<p class="text-sm font-semibold" aria-live="polite">{two}</p>{/if}
     </section>
-    <section class="card space-y-3 p-4" aria-label="A resistor across it">
-      <h2>A resistor across it</h2>
+    <section class="card space-y-3 p-4" aria-label="Resistor in parallel">
+      <h2>Resistor in parallel</h2>
       <div class="grid grid-cols-2 gap-3">
         <QuantityInput
           label="Resistor"
@@ -225,7 +225,7 @@
           hint="e.g. 1000"
         />
         <QuantityInput
-          label="Switches at"
+          label="Switching temperature"
           kind="temperature"
           bind:value={onC}
           hint={onC === null ? `${shown(stage, 'temperature', 0)} taken` : ''}

@@ -21,7 +21,7 @@
         <th class="font-normal">Ω</th>
         <th class="font-normal">± {tolerancePct} % is</th>
         {#if volts}<th class="font-normal">V</th><th class="font-normal">mV/{unitOf('temperature').symbol}</th
-          ><th class="font-normal">one count</th>{/if}
+          ><th class="font-normal">ADC step</th>{/if}
         {#if across}<th class="font-normal">reads hot by</th>{/if}
       </tr>
     </thead>

@@ -47,14 +47,14 @@
 </script>
 
 <section class="card p-4" aria-label="Files">
-  <h2>Files of the workshop</h2>
+  <h2>Import and export</h2>
   <p class="text-ink-2 mt-1">
     Every job is a file of its own in an open format; the workshop is a zip of them. What is brought in is
     added whole or not at all, and nothing that is here is changed.
   </p>
   <div class="mt-3 flex flex-wrap gap-3">
     <a class="btn" href="/api/files" download data-sveltekit-reload
-      ><Download size={18} aria-hidden="true" />The whole workshop</a
+      ><Download size={18} aria-hidden="true" />Whole workshop</a
     >
     <label class="btn cursor-pointer {busy ? 'opacity-60' : ''}"
       ><FileUp size={18} aria-hidden="true" />Bring in job files or a workshop<input

@@ -51,7 +51,7 @@
   }
 </script>
 
-<h1>Shop: rates, prices, tools, files</h1>
+<h1>Shop settings</h1>
 <p class="text-ink-2 mt-1 mb-4 max-w-3xl">
   What the choice between acting and checking on is reckoned with. Without prices of your own, ours are taken:
   round numbers, good for an order and no quote.
@@ -146,11 +146,7 @@
               /></td
             >
             <td class="py-1 pl-3"
-              ><Tick
-                label="{repairOf(row.id).title} on the shelf"
-                quiet
-                bind:value={form.rows[i].shelf}
-              /></td
+              ><Tick label="{repairOf(row.id).title} in stock" quiet bind:value={form.rows[i].shelf} /></td
             >
           </tr>
         {/each}

@@ -10,8 +10,8 @@
   let { memory }: Props = $props();
 </script>
 
-<section class="card p-4" aria-label="What it is known by">
-  <h2>What it is known by</h2>
+<section class="card p-4" aria-label="Normal behaviour">
+  <h2>Normal behaviour</h2>
   <p class="text-ink-2 text-sm">
     {memory.runs} run{memory.runs === 1 ? '' : 's'}{memory.since ? ' since its last repair' : ''}, the weather
     taken out.

@@ -187,7 +187,7 @@
       </ul>
     </section>
   {/if}
-  <div class="border-line bg-paper sticky bottom-0 -mx-4 mt-4 flex gap-3 border-t px-4 py-3">
+  <div class="border-line bg-paper sticky bottom-0 -mx-3 mt-4 flex gap-3 border-t px-3 py-3 max-md:bottom-14">
     <button class="btn btn-main min-w-36" disabled={busy}>{busy ? 'Saving…' : 'Save the sheet'}</button><a
       class="btn"
       href="/vehicles/{vehicle.id}">Cancel</a

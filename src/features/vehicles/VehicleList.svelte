@@ -47,7 +47,7 @@
         bind:this={filter}
       /></label
     >{/if}
-  {#if all > 0}<a class="btn" href="/fleet">Over the year</a>{/if}
+  {#if all > 0}<a class="btn" href="/fleet">Trends</a>{/if}
   {#if mayHere('technician')}
     <a class="btn btn-main" href="/vehicles/new"><Plus size={20} aria-hidden="true" />Add a vehicle</a>
   {/if}

@@ -113,11 +113,11 @@
       ? (
           [
             ['Hottest', (c) => shown(Math.min(c.hottestC, 199), 'temperature', 0)],
-            ['Over the last fifth', (c) => shown(Math.min(c.endC, 199), 'temperature', 0)],
+            ['At the end', (c) => shown(Math.min(c.endC, 199), 'temperature', 0)],
             ['Past the hot limit after', (c) => min(c.hotAtMin)],
             ['Heater warm after', (c) => min(c.warmAtMin)],
             ['Fan drives', (c) => `${c.fanMin.toFixed(0)} min`],
-            ['Reading off by', (c) => shownDifference(c.readsOffC, 0)],
+            ['Sensor error', (c) => shownDifference(c.readsOffC, 0)],
             ['Coolant missing at the end', (c) => `${(100 * c.missing).toFixed(0)} %`]
           ] as [string, (c: CameTo) => string][]
         ).map(([name, of]) => ({ name, without: of(came.of.without), with: of(came.of.with) }))
@@ -139,17 +139,17 @@
 <p class="text-ink-2">
   <a class="quiet-link" href="/vehicles/{vehicle.id}">{vehicle.fleetNo} {vehicle.name}</a>
 </p>
-<h1 class="mt-1 mb-3">What would it change</h1>
+<h1 class="mt-1 mb-3">What if</h1>
 <div class="grid items-start gap-4 lg:grid-cols-[330px_minmax(0,1fr)]">
   <section class="card space-y-4 p-4" aria-label="What is asked">
     <Select
-      label="As it is now"
+      label="Present fault"
       choices={faults.map((f) => ({ value: f.id, label: FAULTS[f.id].title }))}
       value={fault}
       onvalue={(id) => (fault = id as typeof fault)}
     />
     {#if fault !== 'none'}
-      <SliderInput label="How badly: {severity} %" min={5} max={100} step={5} bind:value={severity} />
+      <SliderInput label="Severity: {severity} %" min={5} max={100} step={5} bind:value={severity} />
     {/if}
     <div class="space-y-3">
       <Select
@@ -166,7 +166,7 @@
       />
     </div>
     <Choose
-      label="The cure"
+      label="Proposed change"
       wide
       choices={CURES.map((c) => ({ value: c.id, label: c.title }))}
       bind:value={cureId}

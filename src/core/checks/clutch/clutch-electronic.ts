@@ -232,7 +232,7 @@ export const clutchElectronic = defineCheck({
           found: ['sound']
         }
       );
-    return outcome('fail', 'Hardly answers its command', {
+    return outcome('fail', 'Barely answers its command', {
       numbers,
       doubts,
       found: ['deaf']

@@ -81,7 +81,7 @@ export const levelAndLook = defineCheck({
       clear.length === LOOK_IDS.length ? ['sound'] : [...counts, ...clear].map(({ id }) => `${id} ${r[id]}`);
     const list = (of: typeof found) =>
       of.map(({ id, state }) => `${LOOKS[id].title}: ${state!.title.toLowerCase()}`).join('; ');
-    const later = aside.length > 0 ? `. Put right anyway, not the cause: ${list(aside)}` : '';
+    const later = aside.length > 0 ? `. Fix anyway, not the cause: ${list(aside)}` : '';
     const doubts =
       r.level !== null && thermal.soaked === false
         ? ['A level is read on a cold engine: warm coolant stands higher']

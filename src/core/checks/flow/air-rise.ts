@@ -9,7 +9,7 @@ import { likelier, type Spread } from '../spread';
 import { share, strength } from '../strength';
 import { airC, coolantC, hotAirC } from '../../measure/temperature';
 
-const DRIVEN = { yes: 'Drives the air', no: 'Stands or turns free' } as const;
+const DRIVEN = { yes: 'Fan moves the air', no: 'Stands or turns free' } as const;
 const readings = z.object({
   beforeC: defineField(airC, {
     label: 'Air in front',

@@ -31,14 +31,19 @@ const repaired = event(5, {
   payload: { repairs: ['thermostat'], steps: ['cap-open'], torqueNm: { 'thermostat/housing-on': 9 } }
 });
 const closed = (
-  outcome: 'fixed, unproven' | 'declined' | 'no fault found',
+  outcome: 'fixed and proven' | 'fixed, unproven' | 'declined' | 'no fault found',
   cause: 'thermostat-stuck-open' | null
 ) =>
   event(9, {
     kind: 'job.closed',
     payload: { outcome, cause, lookAgain: outcome === 'fixed, unproven' ? '2026-04-01' : null }
   });
-const run = (id: string, h: number, from: number, verdict: RunSummary['verdict']): RunSummary => ({
+const run = (
+  id: string,
+  h: number,
+  from: number,
+  verdict: RunSummary['verdict']
+): { -readonly [K in keyof RunSummary]: RunSummary[K] } => ({
   id: `5f6a7c1e-4444-4444-8444-00000000000${h}`,
   at: hour(h),
   importedAt: hour(h),
@@ -101,8 +106,8 @@ describe('a report', () => {
     expect(subtitle).toBe('Job 12, opened 2026-03-02, closed 2026-03-02');
     expect(summary).toEqual([
       'You told us: Heater is cold.',
-      'What we found: thermostat stuck open. Does not close, or leaks.',
-      'What we did: thermostat.',
+      'We found: thermostat stuck open. Does not close, or leaks.',
+      'We replaced the thermostat.',
       expect.stringMatching(
         /^The repair is not proven yet\. What is missing: a run in its band since the repair, no leak, codes/
       ),
@@ -124,21 +129,37 @@ describe('a report', () => {
     );
   });
 
+  it('tells a customer what was measured before the repair, and how the engine drives after it', () => {
+    const runs = [run('before', 2, 5, 'thermostat-stuck-open'), run('after', 7, 6, 'none')];
+    runs[0].features = { ...runs[0].features, plateauC: 59 };
+    runs[1].features = { ...runs[1].features, nearRegulatingAtS: 845 };
+    const { summary } = made([opened, repaired, closed('fixed and proven', 'thermostat-stuck-open')], runs);
+    expect(summary.slice(1, 4).map((s) => s.replaceAll('\u00a0', ' '))).toEqual([
+      expect.stringMatching(
+        /^We found: thermostat stuck open\..* The engine ran at 59 °C instead of \d\d to \d\d °C\.$/
+      ),
+      'We replaced the thermostat.',
+      'We drove it again the way the fault would show: it now warms up in 14 minutes and holds 87 °C.'
+    ]);
+  });
+
   it('sets before beside after, with what the last log could not show', () => {
     const runs = [run('before', 2, 5, 'thermostat-stuck-open'), run('after', 7, 6, 'none')];
     const report = made([opened, repaired], runs);
     const table = report.tables.find((t) => t.title === 'Before and after')!;
-    expect(table.rows.find((r) => r[0] === 'Plateau')).toEqual([
-      'Plateau',
+    expect(table.rows.find((r) => r[0] === 'Steady temperature')).toEqual([
+      'Steady temperature',
       '82\u00a0°C',
       '87\u00a0°C',
       '+5\u202f°C'
     ]);
     expect(report.picture!.before).toHaveLength(1);
     expect(report.picture!.after).toHaveLength(1);
-    expect(report.lists.at(-1)!.items.join(' ')).toContain('could not have shown fan does not run');
+    expect(report.lists.at(-1)!.items.join(' ')).toContain('could not show fan motor dead');
     // The reader's units change every sentence, and a difference has no zero point.
-    expect(inUnits(table.rows.find((r) => r[0] === 'Plateau')![3], { temperature: '°F' })).toBe('+9\u202f°F');
+    expect(inUnits(table.rows.find((r) => r[0] === 'Steady temperature')![3], { temperature: '°F' })).toBe(
+      '+9\u202f°F'
+    );
   });
 
   it('puts the deference and the cautions into every report', () => {

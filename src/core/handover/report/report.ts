@@ -1,5 +1,5 @@
 import { FAULTS, repairFor } from '../../faults/registry';
-import { midSentence, sayChance } from '../../base/text';
+import { midSentence, sayChance, sentence } from '../../base/text';
 import type { Case } from '../../diagnosis/case';
 import { sayMoney } from '../../diagnosis/costs';
 import type { RunSummary } from '../../runs/run-summary';
@@ -12,7 +12,7 @@ import type { Band } from '../../physics/plant/band';
 import type { JobState } from '../../record/derive';
 import type { JudgedCheck } from '../../diagnosis/judged';
 import { coolantWords } from '../../record/coolant-service';
-import { repairTitles } from '../../record/repair-done';
+import { repairTitles, repairsDone } from '../../record/repair-done';
 import { complaintText } from '../../record/describe-event';
 import { stepsOf } from '../../diagnosis/steps';
 import { compareFeatures, incomparable } from '../../runs/compare';
@@ -189,7 +189,7 @@ const suspects = ({ opinionBefore, repairedAt }: Case): ReportTable => ({
     .map((s) => [
       FAULTS[s.fault].title,
       sayChance(s.probability),
-      s.fault === 'none' ? '' : repairOf(repairFor(s.fault)).title
+      s.fault === 'none' ? '' : repairOf(repairFor(s.fault)).deed
     ])
 });
 
@@ -253,7 +253,7 @@ function done(state: JobState, sheet: SpecSheet | null, date: ReportParts['date'
       return `tightened with ${say(nm, 'torque')}${by ? ` (sheet: ${say(by, 'torque')})` : ''}`;
     });
     return [
-      [`${repairTitles(r.repairs)}, by ${who}, ${date(at)}`, ...parts, ...tightened].join('; '),
+      [`${sentence(repairsDone(r.repairs))}, by ${who}, ${date(at)}`, ...parts, ...tightened].join('; '),
       ...(left.length > 0 ? [`Not ticked: ${left.map((s) => s.text.toLowerCase()).join('; ')}`] : [])
     ];
   });
@@ -273,16 +273,16 @@ function notDone({ state, proof, runs, entered }: Case, date: ReportParts['date'
   const named = blind.slice(0, BLIND_NAMED).map((b) => midSentence(FAULTS[b].title));
   const more = blind.length - named.length;
   if (blind.length > 0)
-    items.push(`The last log could not have shown ${list(more > 0 ? [...named, `${more} more`] : named)}`);
+    items.push(`The last log could not show ${list(more > 0 ? [...named, `${more} more`] : named)}`);
   const voided = entered
     .filter((d) => d.outcome.result === 'void')
     .map((d) => midSentence(checkOf(d.check).title));
   if (voided.length > 0) items.push(`Done under conditions in which it does not count: ${list(voided)}`);
   if (runs.length === 0) items.push('No temperature log was made');
-  if (state.lookAgain) items.push(`To be looked at again on ${date(state.lookAgain)}`);
+  if (state.lookAgain) items.push(`Recheck on ${date(state.lookAgain)}`);
   if (state.recheck)
     items.push(
-      `Looked at again: ${state.recheck.done.holds ? 'the repair holds' : 'it does not hold'}${state.recheck.done.note ? `, ${state.recheck.done.note}` : ''}`
+      `Rechecked: ${state.recheck.done.holds ? 'still good' : 'the fault is back'}${state.recheck.done.note ? `, ${state.recheck.done.note}` : ''}`
     );
   return items;
 }

@@ -17,8 +17,8 @@
 
 {#if defects.length > 0}
   <fieldset class="border-line border-t pt-3">
-    <legend class="sr-only">Real, and not the cause</legend>
-    <p class="text-sm font-semibold">Put right anyway, not the cause of this complaint</p>
+    <legend class="sr-only">Real defect, not the cause</legend>
+    <p class="text-sm font-semibold">Fix anyway, not the cause</p>
     <div class="mt-1 flex flex-wrap gap-x-6">
       {#each defects as id (id)}
         <Tick

@@ -1,0 +1,85 @@
+import { By, type WebDriver } from 'selenium-webdriver';
+import { describe, expect, it } from 'vitest';
+import { CHECK_IDS } from '../../src/core/checks/registry';
+import { useApp } from './app';
+import { see, viewport } from './browser';
+import type { TestServer } from './server';
+
+let server: TestServer;
+let driver: WebDriver;
+const { go } = useApp((s, d) => {
+  server = s;
+  driver = d;
+});
+
+describe('on a phone of 390 by 844', () => {
+  /** How much wider than the phone a page is, after its handlers have come. */
+  const tooWide = (): Promise<number> =>
+    driver.executeScript(
+      'return document.documentElement.scrollWidth - document.documentElement.clientWidth'
+    );
+
+  it('no page scrolls sideways', async () => {
+    await viewport(driver, 390, 844);
+    const { id } = await server.db.vehicles.findOne({ where: { fleetNo: 'QH-03' }, rejectOnEmpty: true });
+    const pages = [
+      ...['/', '/vehicles', '/vehicles/new', '/sensor', '/sensor/curves', '/coolant', '/shop', '/fleet'],
+      ...[
+        '/numbers',
+        '/jobs',
+        '/jobs/new',
+        `/vehicles/${id}`,
+        `/vehicles/${id}/sheet`,
+        `/vehicles/${id}/what-if`
+      ],
+      ...['', '/intake', '/finish', '/report', '/import', '/live'].flatMap((part) => [
+        `/jobs/1${part}`,
+        `/jobs/8${part}`
+      ])
+    ];
+    const wide: string[] = [];
+    for (const page of pages) {
+      await go(page);
+      if ((await tooWide()) > 0) wide.push(page);
+    }
+    expect(wide).toEqual([]);
+  });
+
+  it('nor does the sheet of any check', async () => {
+    await viewport(driver, 390, 844);
+    const wide: string[] = [];
+    for (const id of CHECK_IDS) {
+      await go(`/jobs/8?check=${id}`);
+      if ((await tooWide()) > 0) wide.push(id);
+    }
+    expect(wide).toEqual([]);
+  });
+
+  it('the engine, the suspect and the next check are told in that order, and the next check starts under the thumb', async () => {
+    await viewport(driver, 390, 844);
+    await go('/jobs/8');
+    const topOf = async (css: string) => (await (await see(driver, By.css(css))).getRect()).y;
+    const tops = [
+      await topOf('[aria-label="The engine now"]'),
+      await topOf('[aria-label="Likely"]'),
+      await topOf('[aria-label="Next check"]')
+    ];
+    expect(tops).toEqual(tops.toSorted((a, b) => a - b));
+    const start = await see(driver, By.xpath('//button[starts-with(normalize-space(.), "Start: ")]'));
+    const { y, height } = await start.getRect();
+    expect(y).toBeGreaterThan(844 / 2);
+    expect(y + height).toBeLessThanOrEqual(844);
+    expect(height).toBeGreaterThanOrEqual(56);
+    await start.click();
+    await see(driver, By.css('[aria-label="Judgement"]'));
+  });
+
+  it('it installs as an application, with its icons', async () => {
+    await go('/');
+    const href = await (await driver.findElement(By.css('link[rel="manifest"]'))).getAttribute('href');
+    const { icons, start_url } = await (await fetch(href!)).json();
+    expect(start_url).toBe('/');
+    for (const { src } of icons) expect((await fetch(server.address + src)).status).toBe(200);
+    expect(icons.map((i: { sizes: string }) => i.sizes)).toContain('512x512');
+  });
+});
