@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { useApp } from './app';
-import { readOf, see, WAIT_MS, withText } from './browser';
+import { readOf, see, viewport, WAIT_MS, withText } from './browser';
 import type { TestServer } from './server';
 
 let server: TestServer;
@@ -13,9 +13,13 @@ const { go, button, inputOf, enter } = useApp((s, d) => ([server, driver] = [s, 
 
 /** What a finger does: a tap, a field that is typed into, a file that is chosen. */
 let taps = 0;
+/** Pages that scrolled sideways on the way. */
+const sideways = new Set<string>();
 async function tap(element: WebElement | Promise<WebElement>): Promise<void> {
   taps++;
   const found = await element;
+  const wide = 'return document.documentElement.scrollWidth > document.documentElement.clientWidth';
+  if (await driver.executeScript(wide)) sideways.add(new URL(await driver.getCurrentUrl()).pathname);
   // Away from what a toast may lie over.
   await driver.executeScript("arguments[0].scrollIntoView({ block: 'center' })", found);
   await found.click();
@@ -61,7 +65,8 @@ function readerFile(run: string, name: string, endedAgoMin: number | null): stri
   return path;
 }
 describe('a job that begins with a code, a number on a thermostat and a cheap reader', () => {
-  it('goes from complaint to proven and printed in °F with fewer than forty taps', async () => {
+  it('goes from complaint to proven and printed in °F with fewer than forty taps, on a phone in one hand', async () => {
+    await viewport(driver, 390, 844);
     await go('/vehicles/new');
     await tap(see(driver, By.css('button[aria-label^="Units:"]')));
     await tap(button('US'));
@@ -127,5 +132,6 @@ describe('a job that begins with a code, a number on a thermostat and a cheap re
     await tap(button('Print'));
     expect(await driver.executeScript('return window.printed')).toBe(true);
     expect(taps).toBeLessThan(40);
+    expect([...sideways]).toEqual([]);
   });
 });

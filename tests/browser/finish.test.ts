@@ -18,7 +18,7 @@ describe('the end of a job', () => {
   it('closes unproven, named as such, with a date to look again; and opens again when it comes back', async () => {
     const job = await newJob('QH-03', WEAK_HEATER);
     await go(`${job}/finish`);
-    expect(await textOf('[aria-label="Close the job"]')).toContain('no repair is written down');
+    expect(await textOf('[aria-label="Close the job"]')).toContain('no repair is on record');
     if ((await attribute('[aria-label="What is repaired"] button', 'aria-pressed')) !== 'true')
       await (await button('Replace the thermostat')).click();
     await see(driver, By.css('[data-step="thermostat/housing-on"]'));

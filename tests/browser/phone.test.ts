@@ -2,7 +2,7 @@ import { By, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import { CHECK_IDS } from '../../src/core/checks/registry';
 import { useApp } from './app';
-import { see, viewport } from './browser';
+import { faultsByAxe, see, viewport } from './browser';
 import type { TestServer } from './server';
 
 let server: TestServer;
@@ -74,7 +74,22 @@ describe('on a phone of 390 by 844', () => {
     await see(driver, By.css('[aria-label="Judgement"]'));
   });
 
-  it('it installs as an application, with its icons', async () => {
+  it('has no accessibility faults that a machine can find, by day and by night', async () => {
+    for (const page of [
+      '/',
+      '/jobs/8',
+      '/jobs/8?check=codes',
+      '/jobs/1/report',
+      '/jobs/8/finish',
+      '/vehicles'
+    ]) {
+      await go(page);
+      for (const theme of ['day', 'night'] as const)
+        expect([page, theme, await faultsByAxe(driver, theme)]).toEqual([page, theme, []]);
+    }
+  });
+
+  it('installs as an application, with its icons', async () => {
     await go('/');
     const href = await (await driver.findElement(By.css('link[rel="manifest"]'))).getAttribute('href');
     const { icons, start_url } = await (await fetch(href!)).json();

@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
-import { alive, openBrowser, painted } from './browser';
+import { alive, openBrowser, painted, viewport } from './browser';
 
 /**
  * Pictures of the main views from a running Pyrethos with the demo data.
@@ -62,10 +62,10 @@ async function openJob(fleetNo: string, query = ''): Promise<void> {
   if (!query) await painted(driver);
 }
 
-/** A check's sheet with readings in it: those that were written down last. */
+/** A check's sheet with readings in it: those that were saved last. */
 async function sheetOf(fleetNo: string, check: string): Promise<void> {
   await openJob(fleetNo, `?check=${check}`);
-  const [correct] = await driver.findElements(By.xpath('//button[normalize-space(.)="Correct it"]'));
+  const [correct] = await driver.findElements(By.xpath('//button[normalize-space(.)="Correct"]'));
   await correct?.click();
   await shoot(`check-${check}`);
 }
@@ -84,6 +84,12 @@ const VIEWS: Record<string, () => Promise<void>> = {
       'document.querySelector("[data-suspect] details").open = true; document.querySelector("[aria-label=Suspects]").scrollIntoView({ block: "center" })'
     );
     await shoot('suspects', 'night');
+  },
+  phone: async () => {
+    await viewport(driver, 390, 844);
+    await openJob('QH-11');
+    await shoot('job-phone');
+    await viewport(driver, 1280, 800);
   },
   report: async () => {
     await go('/jobs/3/report');
@@ -154,9 +160,11 @@ const VIEWS: Record<string, () => Promise<void>> = {
     await shoot('live');
     await driver.wait(until.elementLocated(By.css('[data-alarm]')), 90_000);
     await shoot('live-alarm');
-    await driver.findElement(By.xpath('//button[contains(., "Silence")]')).click();
-    await driver.findElement(By.xpath('//button[contains(., "End the run")]')).click();
-    await driver.wait(until.elementLocated(By.xpath('//button[contains(., "Yes, end")]')), 10_000).click();
+    await driver.findElement(By.xpath('//button[contains(., "Mute")]')).click();
+    await driver.findElement(By.xpath('//button[contains(., "Stop recording")]')).click();
+    await driver
+      .wait(until.elementLocated(By.xpath('//button[contains(., "Stop and get")]')), 10_000)
+      .click();
     await driver.wait(until.urlContains('?run='), 60_000);
   },
   intake: async () => {
@@ -169,10 +177,9 @@ const VIEWS: Record<string, () => Promise<void>> = {
     await shootHalves('intake');
   },
   checks: async () => {
-    await sheetOf('QH-09', 'cold-agreement');
     await sheetOf('Gauge always low', 'temperature-map');
   },
-  // A ladder as it is typed: a contact in series. It is not written down.
+  // A ladder as it is typed: a contact in series. It is not saved.
   ladder: async () => {
     await openJob('QH-09', '?check=ect-ladder');
     const [understood] = await driver.findElements(By.xpath('//button[normalize-space(.)="Understood"]'));

@@ -18,14 +18,14 @@ export function closings(repairs: readonly string[], proof: Proof | null): Closi
   const missing = proof?.items.filter((i) => i.needed && !i.met).map((i) => midSentence(i.title)) ?? [];
   const reason: Readonly<Record<JobOutcome, string | null>> = {
     'fixed and proven': !repaired
-      ? 'no repair is written down'
+      ? 'no repair is on record'
       : proof?.proven
         ? null
         : `not proven yet: ${missing.join(', ')}`,
-    'fixed, unproven': !repaired ? 'no repair is written down' : proof?.proven ? 'it is proven' : null,
-    'no fault found': repaired || referred ? 'a repair is written down' : null,
-    'referred on': repaired ? 'a repair is written down' : null,
-    declined: repaired ? 'a repair is written down' : null
+    'fixed, unproven': !repaired ? 'no repair is on record' : proof?.proven ? 'it is proven' : null,
+    'no fault found': repaired || referred ? 'a repair is on record' : null,
+    'referred on': repaired ? 'a repair is on record' : null,
+    declined: repaired ? 'a repair is on record' : null
   };
   return OUTCOMES.map((outcome) => ({ outcome, refused: reason[outcome] }));
 }

@@ -245,9 +245,9 @@ describe('the end of a repair', () => {
     expect(why(['thermostat'], half)).toEqual({
       'fixed and proven': 'not proven yet: no leak',
       'fixed, unproven': null,
-      'no fault found': 'a repair is written down',
-      'referred on': 'a repair is written down',
-      declined: 'a repair is written down'
+      'no fault found': 'a repair is on record',
+      'referred on': 'a repair is on record',
+      declined: 'a repair is on record'
     });
     expect(why(['thermostat'], { ...half, proven: true })['fixed, unproven']).toBe('it is proven');
     // Repaired, and nothing yet to prove it by: unproven it may close, and not as proven.
@@ -257,10 +257,10 @@ describe('the end of a repair', () => {
     });
     expect(why(['none'], null)).toMatchObject({
       'no fault found': null,
-      'fixed, unproven': 'no repair is written down'
+      'fixed, unproven': 'no repair is on record'
     });
     expect(why(['refer-on'], null)).toMatchObject({
-      'no fault found': 'a repair is written down',
+      'no fault found': 'a repair is on record',
       'referred on': null
     });
   });

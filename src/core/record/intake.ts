@@ -12,7 +12,7 @@ export const intakeSchema = z
     coolantChanged: z.iso.date('A date looks like 2026-11-24').nullable().default(null)
   })
   .refine((i) => i.complaint !== '' || i.symptoms.length > 0, {
-    message: 'Tap what the driver noticed, or write it down',
+    message: 'Tap what the driver noticed, or type it',
     path: ['complaint']
   });
 export type Intake = z.infer<typeof intakeSchema>;

@@ -51,25 +51,33 @@
       problem={bounded(withPct) ? 'From 0 to 100 %' : undefined}
     />
   </div>
-  <table class="w-full text-right" data-drains>
-    <thead class="text-ink-2 text-sm"
-      ><tr
-        ><th class="py-1 text-left font-normal">After drain</th><th class="font-normal">Mixture</th><th
-          class="font-normal">First ice</th
-        ><th class="font-normal">Used</th></tr
-      ></thead
-    >
-    <tbody>
-      {#each steps as pct, i (i)}
-        <tr class="border-line border-t"
-          ><td class="py-1.5 text-left">{i + 1}</td><td class="reading font-semibold">{pct.toFixed(1)} %</td
-          ><td class="reading">{protects(pct)}</td><td class="reading"
-            >{shown((i + 1) * share * volumeL, 'volume')}</td
-          ></tr
-        >
-      {/each}
-    </tbody>
-  </table>
+  {#if steps.every((pct) => Math.abs(pct - from) < 0.05)}
+    <p class="text-ink-2" data-drains>
+      {drainedL === null || withPct === null
+        ? 'What each drain comes to stands here once it is known how much comes out and what goes in.'
+        : `Filled with the same mixture it stays ${from.toFixed(1)} %.`}
+    </p>
+  {:else}
+    <table class="w-full text-right" data-drains>
+      <thead class="text-ink-2 text-sm"
+        ><tr
+          ><th class="py-1 text-left font-normal">After drain</th><th class="font-normal">Mixture</th><th
+            class="font-normal">First ice</th
+          ><th class="font-normal">Used</th></tr
+        ></thead
+      >
+      <tbody>
+        {#each steps as pct, i (i)}
+          <tr class="border-line border-t"
+            ><td class="py-1.5 text-left">{i + 1}</td><td class="reading font-semibold">{pct.toFixed(1)} %</td
+            ><td class="reading">{protects(pct)}</td><td class="reading"
+              >{shown((i + 1) * share * volumeL, 'volume')}</td
+            ></tr
+          >
+        {/each}
+      </tbody>
+    </table>
+  {/if}
   <div class="border-line grid grid-cols-[140px_1fr] items-start gap-3 border-t pt-3">
     <QuantityInput
       label="Target mixture"

@@ -25,7 +25,7 @@
 <section class="card p-4" aria-label="Proof">
   <h2>Proof</h2>
   {#if !proof}
-    <p class="text-ink-2 mt-2">Nothing to prove before a repair is written down.</p>
+    <p class="text-ink-2 mt-2">Nothing to prove until a repair is saved.</p>
   {:else}
     <p class="mt-1" data-proven={proof.proven}>
       {proof.proven ? 'Proven by the record.' : 'Not proven yet. Only what came after the repair counts.'}

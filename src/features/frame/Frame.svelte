@@ -2,6 +2,7 @@
   import Keyboard from '@lucide/svelte/icons/keyboard';
   import { beforeNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
+  import { MediaQuery } from 'svelte/reactivity';
   import { Dialog } from 'bits-ui';
   import { toast, Toaster } from 'svelte-sonner';
   import { onShortcut, shortcuts, useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
@@ -29,6 +30,8 @@
     children: import('svelte').Snippet;
   }
   let { who, session, theme, children }: Props = $props();
+  /** What a thumb reaches for lies at the lower edge there: messages come from above. */
+  const phone = new MediaQuery('max-width: 47.99rem');
   let help = $state(false);
   let finding = $state(false);
 
@@ -123,7 +126,10 @@
 <main id="main" class="mx-auto max-w-[1760px] px-3 pt-3 pb-36 md:pb-6 lg:px-6">{@render children()}</main>
 
 <Find bind:open={finding} />
-<Toaster position="bottom-center" toastOptions={{ class: 'pyrethos-toast' }} />
+<Toaster
+  position={phone.current ? 'top-center' : 'bottom-center'}
+  toastOptions={{ class: 'pyrethos-toast' }}
+/>
 
 <Dialog.Root bind:open={help}>
   <Dialog.Portal>

@@ -263,7 +263,7 @@
 {/if}
 {#if layout || bus}
   <div
-    class="border-line bg-paper sticky bottom-0 -mx-4 mt-4 flex flex-wrap items-center gap-4 border-t px-4 py-3"
+    class="border-line bg-paper sticky bottom-0 -mx-3 mt-4 flex flex-wrap items-center gap-4 border-t px-3 py-3 max-md:bottom-14"
   >
     <p class="mr-auto {missing.length > 0 ? 'text-off font-semibold' : 'text-ink-2'}">
       {#if missing.length > 0}{missing[0].message.charAt(0).toUpperCase() + missing[0].message.slice(1)}

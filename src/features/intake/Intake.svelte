@@ -114,7 +114,7 @@
       ...(form.vehicleId ? [] : [{ field: 'Vehicle', message: 'pick one' }]),
       ...(form.symptoms.length > 0 || form.complaint.trim()
         ? []
-        : [{ field: 'Complaint', message: 'tap what the driver noticed, or write it down' }])
+        : [{ field: 'Complaint', message: 'tap what the driver noticed, or type it' }])
     ];
   }
 

@@ -18,7 +18,9 @@
     <h2 class="mr-auto">What acting now would cost</h2>
     <a class="quiet-link text-sm" href="/shop">Rates and prices of the shop</a>
   </div>
-  <div class="overflow-x-auto">
+  <!-- Wider than a phone: keys scroll it too. -->
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+  <div class="overflow-x-auto" role="group" aria-label="Repairs side by side" tabindex="0">
     <table class="mt-2 w-full text-sm">
       <thead class="text-ink-2 text-left">
         <tr>

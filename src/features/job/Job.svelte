@@ -123,7 +123,7 @@
   function recorded(eventId: string, id: CheckId) {
     openCheck(null);
     const done = entered.findLast((j) => j.id === eventId);
-    toast(`${checkOf(id).title}: ${done ? inReaderUnits(done.outcome.says) : 'written down'}`, {
+    toast(`${checkOf(id).title}: ${done ? inReaderUnits(done.outcome.says) : 'saved'}`, {
       action: { label: 'Undo', onClick: () => void undo(eventId) }
     });
   }

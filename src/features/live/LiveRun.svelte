@@ -241,7 +241,7 @@
         Drawing the band this engine should follow, {Math.round(view.bandDrawn * 100)} %…
       {/if}
     </p>
-    <div class="mt-1 h-[max(16rem,min(37rem,100dvh-24rem))]">
+    <div class="mt-1 h-[max(16rem,min(37rem,100dvh-20rem))]">
       {#if chart}
         {@const Trace = chart}
         <Trace

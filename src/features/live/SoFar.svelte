@@ -75,7 +75,7 @@
         {/each}
       </ul>
       <p class="text-ink-2 mt-1 text-sm">
-        Of the first {found.of} samples. The run is judged and written down when it ends.
+        Of the first {found.of} samples. The run is judged and saved when the recording stops.
       </p>
     {:else if failed}
       <p class="mt-2">This much of a run could not be read. Let it go on and ask again.</p>

@@ -147,9 +147,7 @@
         ]}
         bind:value={instrument as string | null}
       />
-      <p class="text-ink-2">
-        Type a reading every half minute or so: it is stamped with the moment you write it down.
-      </p>
+      <p class="text-ink-2">Type a reading every half minute or so: it gets the time at which you save it.</p>
     {/if}
     <Problems {problems} title="Not started" />
     {#if held}

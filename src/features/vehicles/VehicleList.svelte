@@ -76,13 +76,15 @@
         {#each vehicles as v (v.id)}
           <tr class="border-line hover:bg-well border-t">
             <td class="px-4 py-1"
-              ><a href="/vehicles/{v.id}" class="reading quiet-link flex min-h-11 items-center font-bold"
+              ><a
+                href="/vehicles/{v.id}"
+                class="reading quiet-link flex min-h-11 items-center font-bold whitespace-nowrap"
                 >{v.fleetNo}</a
               ></td
             >
             <td class="py-2 pr-4">{v.name}<br /><span class="text-ink-2 text-sm">{v.note}</span></td>
             {#if v.sheet}
-              <td class="reading py-2 pr-4"
+              <td class="reading py-2 pr-4 whitespace-nowrap"
                 >{range(v.sheet.thermostat?.startOpenC, v.sheet.thermostat?.fullOpenC)}<br /><span
                   class="text-ink-2 font-sans text-sm"
                   >{v.sheet.thermostat?.side ?? 'side not given'}{v.sheet.thermostat?.heaterOhm

@@ -31,7 +31,7 @@
   );
   const cold = (r: number, c: number) => face?.cold.some((x) => x.row === r && x.column === c) ?? false;
   const eff = $derived(ends ? effectiveness(ends.inC, ends.outC, ends.airC) : null);
-  const due = $derived(readings.rpm === null ? null : dueEffectiveness(sheet, readings.rpm, readings.fan));
+  const due = $derived(readings.rpm == null ? null : dueEffectiveness(sheet, readings.rpm, readings.fan));
 
   function put(row: number, column: number, text: string) {
     const parsed = text.trim() === '' ? null : parseQuantity(text, 'temperature', unitOf('temperature'));
@@ -141,7 +141,9 @@
     </p>
     <p class="text-ink-2 text-sm">
       {due === null
-        ? 'The sheet is needed to say what is due.'
+        ? readings.rpm == null
+          ? 'The engine speed tells what is due.'
+          : 'The sheet is needed to say what is due.'
         : `about ${(100 * due).toFixed(0)} % due, run like this`}
     </p>
     <p class="text-ink-2 text-sm">

@@ -141,7 +141,7 @@ describe('the record', () => {
     });
     expect(!empty.ok && empty.problems[0]).toEqual({
       field: 'complaint',
-      message: 'Tap what the driver noticed, or write it down'
+      message: 'Tap what the driver noticed, or type it'
     });
     const nothing = await write(`job:${id}`, { kind: 'undo', payload: { of: randomUUID() } });
     expect(!nothing.ok && nothing.problems[0].message).toContain('no such entry');

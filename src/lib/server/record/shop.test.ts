@@ -132,7 +132,7 @@ describe('the shop', () => {
       write(stream, { kind: 'job.closed', payload: { outcome } });
     expect(await close('fixed, unproven')).toMatchObject({
       ok: false,
-      problems: [{ field: 'outcome', message: expect.stringContaining('no repair is written down') }]
+      problems: [{ field: 'outcome', message: expect.stringContaining('no repair is on record') }]
     });
     await write(stream, { kind: 'repair.done', payload: { repairs: ['thermostat'] } });
     expect(await close('fixed and proven')).toMatchObject({
