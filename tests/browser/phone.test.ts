@@ -23,7 +23,17 @@ describe('on a phone of 390 by 844', () => {
     await viewport(driver, 390, 844);
     const { id } = await server.db.vehicles.findOne({ where: { fleetNo: 'QH-03' }, rejectOnEmpty: true });
     const pages = [
-      ...['/', '/vehicles', '/vehicles/new', '/sensor', '/sensor/curves', '/coolant', '/shop', '/fleet'],
+      ...[
+        '/',
+        '/vehicles',
+        '/vehicles/new',
+        '/sensor',
+        '/sensor/curves',
+        '/coolant',
+        '/shop',
+        '/fleet',
+        '/jobs/8/card/level-and-look'
+      ],
       ...[
         '/numbers',
         '/jobs',

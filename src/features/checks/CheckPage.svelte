@@ -31,6 +31,8 @@
   interface Props {
     id: CheckId;
     jobId: string;
+    /** Of the job, as its address has it. */
+    number: number;
     vehicle: { readonly id: string; readonly name: string };
     sheet: SpecSheet | null;
     /** Hands-on minutes in this shop. */
@@ -56,6 +58,7 @@
   let {
     id,
     jobId,
+    number,
     vehicle,
     sheet,
     minutes,
@@ -224,6 +227,7 @@
     {check.decides}
     <span class="md:whitespace-nowrap">About {minutes} min · {check.tools.join(', ').toLowerCase()}</span>
   </p>
+  <a class="btn no-print" href="/jobs/{number}/card/{id}">Print card</a>
 </div>
 
 <div class="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_370px] 2xl:grid-cols-[minmax(0,1fr)_460px]">

@@ -77,7 +77,7 @@
   >Skip to the page</a
 >
 
-<header class="border-line bg-card border-b">
+<header class="border-line bg-card no-print border-b">
   <div class="mx-auto flex max-w-[1760px] flex-wrap items-center gap-2 px-3 py-1.5 lg:px-6">
     <a href="/" class="flex min-h-11 items-center gap-2.5 text-lg font-bold tracking-tight md:mr-1 lg:mr-4">
       <img src="/icon.svg" alt="" width="28" height="28" /><span class="max-lg:sr-only">Pyrethos</span>

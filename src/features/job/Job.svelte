@@ -146,6 +146,7 @@
     <CheckPage
       id={open}
       jobId={job.id}
+      number={job.number}
       {vehicle}
       {sheet}
       minutes={minutesOf(open, known.shop.checks)}

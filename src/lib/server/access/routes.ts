@@ -21,6 +21,7 @@ export const ROUTES: Readonly<Record<string, Least>> = {
   '/jobs/by-id/[id]': 'reader',
   '/jobs/[number]/report': 'reader',
   '/jobs/[number]/report.pdf': 'reader',
+  '/jobs/[number]/card/[check]': 'reader',
   '/vehicles': 'reader',
   '/vehicles/[id]': 'reader',
   '/vehicles/[id]/compare': 'reader',

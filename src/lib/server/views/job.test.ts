@@ -5,6 +5,7 @@ import { readJobFile } from '../../../core/handover/job-file';
 import { deriveJob } from '../../../core/record/derive';
 import type { EventInput } from '../../../core/record/events';
 import type { Database } from '../db/database';
+import { cardView } from './card';
 import { find } from './find';
 import { exportJob } from '../files/job-export';
 import { migrate, MIGRATION_NAMES } from '../db/migrate';
@@ -311,5 +312,17 @@ describe('search', () => {
     expect((await find(db, 's-77 fathom')).vehicles.map((v) => v.fleetNo)).toEqual(['S-77']);
     expect(await find(db, "'; DROP TABLE jobs; --")).toEqual({ jobs: [], vehicles: [] });
     expect(await find(db, ' ')).toEqual({ jobs: [], vehicles: [] });
+  });
+});
+
+describe('a check on paper', () => {
+  it('carries the code that leads back to its sheet', async () => {
+    const { number } = (await db.jobs.findByPk(await job('ZZ-77')))!;
+    const card = await cardView(db, String(number), 'codes', 'https://shop.lan:5180');
+    const back = `https://shop.lan:5180/jobs/${number}?check=codes`;
+    expect(card).toMatchObject({ number, check: 'codes', back });
+    expect(Buffer.from(card.code.split(',')[1]!, 'base64').toString()).toContain('<svg');
+    const none = cardView(db, String(number), 'nothing', 'https://shop.lan');
+    await expect(none).rejects.toMatchObject({ status: 404 });
   });
 });
