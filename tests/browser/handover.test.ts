@@ -134,7 +134,7 @@ describe('the minibus', () => {
     // The report on the page, clean for printing, and as a file.
     await go(`${job}/report`);
     expect(await textOf('[aria-label="In plain words"]')).toMatch(
-      /thermostat stuck open.*The repair is proven/s
+      /thermostat stuck open.*We replaced the thermostat.*We drove it again/s
     );
     expect(await faultsByAxe(driver, 'day')).toEqual([]);
     expect(await faultsByAxe(driver, 'night')).toEqual([]);

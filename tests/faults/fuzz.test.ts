@@ -128,6 +128,7 @@ function request(d: Dice, i: number): Asked {
     number: [known.number, '0', '2147483648', '-7', 'x', '%E2%82'],
     id: [known.job, known.vehicle, known.run, known.photo, randomUUID(), 'x', '%00', '00000000'],
     runId: [known.run, randomUUID(), 'x'],
+    check: ['codes', 'level-and-look', 'x', '__proto__', '%E2%82'],
     token: ['x', 'A'.repeat(43), '%2e%2e']
   };
   const path = route.replaceAll(/\[(\w+)\]/g, (_, name: string) => String(pick(values[name]!)));
