@@ -68,6 +68,10 @@ const SAID: readonly (readonly [old: RegExp, better: string])[] = [
   ],
   [/What we (found|did)|The repair is proven: after it/, 'We found, We replaced, We drove it again'],
   [/\d\} dB|toFixed\(0\)\} dB/, 'strong, clear or weak, with the figure behind a tap'],
+  [
+    /look for \$\{|'from the shelf'|\} % is</,
+    'Check the thermostat before it sticks open, in stock, 3 % tolerance'
+  ],
   [/Fan does not run|a run blind to|100 in 100/, 'Fan motor dead']
 ];
 

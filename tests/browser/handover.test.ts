@@ -53,7 +53,7 @@ describe('the minibus', () => {
       await pick('Part of', 'Thermostat');
       await type('Supplier', supplier);
       await type('Price', price);
-      await type('Days', days);
+      await type('Delivery, days', days);
       await (await button('Add the quote')).click();
       await see(driver, By.css(`[data-quote="${supplier}"]`));
     }

@@ -32,7 +32,7 @@ export const quoteSchema = z.object({
   price: money,
   /** Days until it is here; 0 from the shelf. */
   days: z
-    .number('Type the days until it is here; 0 from the shelf')
+    .number('Type the days until it is here; 0 where it is in stock')
     .min(0, 'Days are 0 or more')
     .max(90, 'More than 90 days: order elsewhere')
 });

@@ -1,4 +1,5 @@
 import { FAULTS } from '../faults/registry';
+import { midSentence } from '../base/text';
 import { z } from 'zod';
 import { FAULT_IDS } from '../vehicle/faults';
 
@@ -21,4 +22,4 @@ export type OwnFinding = z.infer<typeof ownFindingSchema>;
 export const ownWords = (own: OwnFinding): string =>
   own.weight === 'sure' && own.way === 'against'
     ? `${FAULTS[own.fault].title} excluded: ${own.says}`
-    : `Own finding ${own.way} ${FAULTS[own.fault].title.toLowerCase()}: ${own.says}`;
+    : `Own finding ${own.way} ${midSentence(FAULTS[own.fault].title)}: ${own.says}`;

@@ -58,10 +58,8 @@
             ><span class={best(q) ? 'font-semibold' : ''}
               >{repairOf(q.done.repair).title}, {q.done.supplier}</span
             >{q.done.partNo ? ` · ${q.done.partNo}` : ''}<span class="text-ink-2 block text-sm"
-              >{sayMoney(q.done.price, costs)}, {q.done.days === 0 ? 'from the shelf' : `${q.done.days} d`};
-              with the wait {sayMoney(quoteCosts(q.done, costs), costs)}{best(q)
-                ? ': counted with'
-                : ''}</span
+              >{sayMoney(q.done.price, costs)}, {q.done.days === 0 ? 'in stock' : `${q.done.days} d`}; with
+              the wait {sayMoney(quoteCosts(q.done, costs), costs)}{best(q) ? ': counted with' : ''}</span
             ></span
           >
           {#if mayUndo(q.who)}
@@ -98,7 +96,7 @@
     >
     <div class="flex gap-3">
       <AmountInput label="Price" bind:value={price} />
-      <AmountInput label="Days" bind:value={days} />
+      <AmountInput label="Delivery, days" bind:value={days} />
     </div>
     <button class="btn col-span-2">Add the quote</button>
   </form>

@@ -19,7 +19,7 @@
       <tr>
         <th class="py-1 font-normal">{unitOf('temperature').symbol}</th>
         <th class="font-normal">Ω</th>
-        <th class="font-normal">± {tolerancePct} % is</th>
+        <th class="font-normal">{tolerancePct} % tolerance</th>
         {#if volts}<th class="font-normal">V</th><th class="font-normal">mV/{unitOf('temperature').symbol}</th
           ><th class="font-normal">ADC step</th>{/if}
         {#if across}<th class="font-normal">reads hot by</th>{/if}

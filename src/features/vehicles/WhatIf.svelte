@@ -191,7 +191,7 @@
       <div class="mt-3 grid items-start gap-4 xl:grid-cols-[minmax(0,1fr)_320px]">
         <figure>
           <XyFrame
-            label="Coolant over the drive, as it is and with the cure"
+            label="Coolant over the drive, as it is and with the change"
             height={400}
             fromX={0}
             toX={minutes}
@@ -238,8 +238,8 @@
             {/snippet}
           </XyFrame>
           <figcaption class="text-ink-2 text-sm">
-            Line: as it is. Dashed: with the cure. The true coolant at the engine, not the reading. What boils
-            over is missing at the end.
+            Line: as it is. Dashed: with the change. The true coolant at the engine, not the reading. What
+            boils over is missing at the end.
           </figcaption>
         </figure>
         <table class="w-full text-right">

@@ -57,7 +57,7 @@ describe('drift', () => {
     const fingerprints = year((n) => (n > 280 ? -6 : 0));
     const [warning] = memoryOf(fingerprints, null).warnings;
     expect(warning).toMatch(
-      /^Regulates \d(\.\d)?\u202f°C ± \d(\.\d)?\u202f°C lower than in December 2025 to September 2026: look for thermostat stuck open before it fails$/
+      /^Regulates \d(\.\d)?\u202f°C ± \d(\.\d)?\u202f°C lower than in December 2025 to September 2026\. Check the thermostat before it sticks open$/
     );
     const after = memoryOf(fingerprints, day(283));
     expect(after).toMatchObject({ warnings: [], runs: 3, since: day(283) });

@@ -1,5 +1,3 @@
-import { FAULTS } from '../../faults/registry';
-import type { FaultId } from '../../vehicle/faults';
 import { sayC, sayDeltaC } from '../../units/say';
 import { driftOf, typicalOf, type Drift, type Span, type Typical } from './drift';
 import { TRAIT_IDS, TRAITS, type TraitId, type Fingerprint } from './fingerprint';
@@ -14,12 +12,12 @@ export interface Memory {
   readonly warnings: readonly string[];
 }
 
-/** What a drift points to, before anything fails outright. */
-const POINTS: Readonly<Record<TraitId, Readonly<Record<'up' | 'down', FaultId | null>>>> = {
-  opening: { up: 'thermostat-sluggish', down: 'thermostat-stuck-open' },
-  regulates: { up: 'radiator-clogged', down: 'thermostat-stuck-open' },
-  rate: { up: 'coolant-low', down: 'thermostat-stuck-open' },
-  fanOn: { up: 'ect-reads-cold', down: 'ect-reads-hot' }
+/** What to check when a trait has moved up or down, before anything fails outright. */
+const CHECKS: Readonly<Record<TraitId, Readonly<Record<'up' | 'down', string>>>> = {
+  opening: { up: 'the thermostat before it sticks', down: 'the thermostat before it sticks open' },
+  regulates: { up: 'the radiator before it clogs', down: 'the thermostat before it sticks open' },
+  rate: { up: 'the coolant level before it falls further', down: 'the thermostat before it sticks open' },
+  fanOn: { up: 'whether the ECT sensor reads cold', down: 'whether the ECT sensor reads hot' }
 };
 
 /** Runs since the last repair make the memory: what was replaced is no reason to compare. */
@@ -45,8 +43,7 @@ const SAYS: Readonly<Record<TraitId, string>> = {
 function warningOf(drift: Drift): string {
   const { trait, byC, withinC, then } = drift;
   const higher = trait === 'rate' ? ['faster a minute', 'slower a minute'] : ['higher', 'lower'];
-  const fault = POINTS[trait][byC > 0 ? 'up' : 'down'];
-  return `${SAYS[trait]} ${sayDeltaC(Math.abs(byC))} ± ${sayDeltaC(withinC)} ${byC > 0 ? higher[0] : higher[1]} than in ${spanWords(then)}${fault ? `: look for ${FAULTS[fault].title.toLowerCase()} before it fails` : ''}`;
+  return `${SAYS[trait]} ${sayDeltaC(Math.abs(byC))} ± ${sayDeltaC(withinC)} ${byC > 0 ? higher[0] : higher[1]} than in ${spanWords(then)}. Check ${CHECKS[trait][byC > 0 ? 'up' : 'down']}`;
 }
 
 const MONTHS = [

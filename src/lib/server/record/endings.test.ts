@@ -145,7 +145,7 @@ describe('a year of the depot', () => {
     expect(drifted).toBe(1);
     expect(warned.map((v) => v.fleetNo)).toEqual(['QH-31']);
     expect(warned[0].memory!.warnings[0]).toMatch(
-      /^Opens [23](\.\d)?.°C ± .* lower than in .*: look for thermostat/
+      /^Opens [23](\.\d)?.°C ± .* lower than in .*\. Check the thermostat/
     );
   });
 
