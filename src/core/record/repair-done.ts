@@ -28,33 +28,9 @@ export type RepairDone = z.infer<typeof repairDoneSchema>;
 export const repairTitles = (ids: readonly RepairId[]): string =>
   ids.map((id, i) => (i === 0 ? repairOf(id).deed : midSentence(repairOf(id).deed))).join(' and ');
 
-const PAST: Readonly<Record<string, string>> = {
-  Replace: 'replaced',
-  Repair: 'repaired',
-  Clean: 'cleaned',
-  Flush: 'flushed',
-  Close: 'closed',
-  Remove: 'removed',
-  Correct: 'corrected',
-  Refer: 'referred',
-  Leave: 'left'
-};
-const ALSO_PAST: Readonly<Record<string, string>> = {
-  'or replace': 'or replaced',
-  ', fill and bleed': ', filled and bled'
-};
-
 /** What was done, as it stands behind "We": replaced the thermostat. */
 export const repairsDone = (ids: readonly RepairId[]): string =>
-  ids
-    .map((id) => {
-      const [verb, ...rest] = repairOf(id).deed.split(' ');
-      return Object.entries(ALSO_PAST).reduce(
-        (text, [now, then]) => text.replace(now, then),
-        [PAST[verb!] ?? midSentence(verb!), ...rest].join(' ')
-      );
-    })
-    .join(' and ');
+  ids.map((id) => repairOf(id).done).join(' and ');
 
 export const repairWords = ({ repairs, parts, why }: RepairDone): string =>
   [
