@@ -67,3 +67,32 @@ describe('what the leading fault hides', () => {
       expect(weightOf(together, ['thermostat-stuck-open', fault]), fault).toBeLessThanOrEqual(one + 1e-9);
   });
 });
+
+describe('a leading fault that takes a part away', () => {
+  const heated = JSON.parse(readFileSync('demo/specs/qh-07-parcel.spec.json', 'utf8')) as SpecSheet;
+  it.each([
+    ['thermostat-map-control', 'mixed', 20],
+    ['thermostat-heater-failed', 'ridge', 32]
+  ] as const)(
+    '%s leaves nothing of that part to fail beside it, and the run is judged',
+    (fault, drive, ambientC) => {
+      const summary = analyse(
+        logFrom({
+          spec: heated,
+          fault,
+          severity: 1,
+          legs: DRIVES[drive],
+          ambientC,
+          startC: ambientC,
+          columns: 'all',
+          seed: 3
+        }),
+        heated
+      );
+      expect(summary.beside?.leading).toBe(fault);
+      const told = summary.beside!.faults.map((f) => f.fault);
+      expect(told).not.toContain('thermostat-heater-failed');
+      expect(told).not.toContain('thermostat-map-control');
+    }
+  );
+});

@@ -124,27 +124,48 @@ const UNTOLD_AT_MOST = -3;
 /** Of those who tell of something, about one in ten worries for nothing: fewer than of all vehicles that are looked at. */
 const COMPLAINED = -0.6;
 
-/** What each thing the driver tells of points at, and what is not told of speaks against: all by one person’s notice. */
-export const complaintFindings = (symptoms: readonly Symptom[]): Finding[] =>
-  ofComplaints.of(contentKey(symptoms), () => readComplaint(symptoms));
+/**
+ * What each thing the driver tells of points at, and what is not told of speaks against: all by one person’s notice.
+ * Where the sensor was read as well, how seldom a fault is of the kind that fits is counted there.
+ */
+export const complaintFindings = (symptoms: readonly Symptom[], sensorRead = false): Finding[] =>
+  ofComplaints.of(contentKey([symptoms, sensorRead]), () => readComplaint(symptoms, sensorRead));
 
-function readComplaint(symptoms: readonly Symptom[]): Finding[] {
+function readComplaint(symptoms: readonly Symptom[], sensorRead: boolean): Finding[] {
   if (symptoms.length === 0) return [];
-  const told = symptoms.map((s): Finding => {
-    const { otherwise } = SYMPTOMS[s.what];
-    const llr = Object.fromEntries(
-      toldBy(s.what).map((fault) => [fault, Math.log(toldOf(s, fault) / otherwise)])
-    );
-    return { id: `complaint/${s.what}`, title: 'Complaint', says: symptomText(s), llr, group: 'complaint' };
-  });
   const untold = SYMPTOM_IDS.filter((id) => !symptoms.some((s) => s.what === id));
-  const llr: Partial<Record<FaultId, number>> = {};
-  for (const fault of FAULT_IDS) {
-    const silence = untold.reduce((sum, what) => {
+  const tells = (s: Symptom, fault: FaultId) => Math.log(toldOf(s, fault) / SYMPTOMS[s.what].otherwise);
+  const silent = (fault: FaultId) =>
+    untold.reduce((sum, what) => {
       const { otherwise } = SYMPTOMS[what];
       return sum + Math.log((1 - toldOf({ what, when: [] }, fault)) / (1 - otherwise));
     }, 0);
-    if (silence < 0) llr[fault] = Math.max(UNTOLD_AT_MOST, UNTOLD_WEIGHT * silence);
+  const fits = (fault: FaultId) =>
+    symptoms.reduce((sum, s) => sum + tells(s, fault), UNTOLD_WEIGHT * Math.min(0, silent(fault)));
+  // A wire can be open, shorted or resist, and whoever drives with it tells of that alone and not of a mixture.
+  const shownAs = (fault: FaultId): FaultId => {
+    const { like = [] } = FAULTS[fault];
+    return like.length > 1 ? like.reduce((best, f) => (fits(f) > fits(best) ? f : best)) : fault;
+  };
+  const faults = FAULT_IDS.map((fault) => [fault, shownAs(fault)] as const);
+  /** Of the kinds a fault can be of, only some fit. */
+  const ofThatKind = (fault: FaultId, as: FaultId): number => {
+    const { like = [] } = FAULTS[fault];
+    return fault === as || sensorRead
+      ? 0
+      : Math.log(like.reduce((sum, f) => sum + Math.exp(fits(f) - fits(as)), 0) / like.length);
+  };
+  const told = symptoms.map((s): Finding => {
+    const by = new Set(toldBy(s.what));
+    const llr = Object.fromEntries(
+      faults.flatMap(([fault, as]) => (by.has(as) ? [[fault, tells(s, as)]] : []))
+    );
+    return { id: `complaint/${s.what}`, title: 'Complaint', says: symptomText(s), llr, group: 'complaint' };
+  });
+  const llr: Partial<Record<FaultId, number>> = {};
+  for (const [fault, as] of faults) {
+    const silence = UNTOLD_WEIGHT * silent(as) + ofThatKind(fault, as);
+    if (silence < 0) llr[fault] = Math.max(UNTOLD_AT_MOST, silence);
   }
   llr.none = COMPLAINED;
   // An engine that is sound by another sheet worries its owner no more than any sound one.
@@ -228,11 +249,11 @@ export function findingsOf(job: {
     .filter((c) => c !== 'warm-up-run')
     .flatMap((c) => counting(job.done, c) ?? []);
   const sensor = sensorFinding(
-    counted.flatMap((judged) => readOfSensor(judged, sheet)),
+    counted.map((judged) => readOfSensor(judged, sheet)),
     sheet
   );
   return [
-    ...complaintFindings(job.symptoms),
+    ...complaintFindings(job.symptoms, sensor !== null),
     ...[earlierWork(job.changedBefore ?? '')].flatMap((f) => f ?? []),
     ...counted.flatMap((judged) => findingOf(judged, sheet) ?? []),
     ...(sensor ? [sensor] : []),

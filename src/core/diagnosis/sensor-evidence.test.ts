@@ -15,11 +15,17 @@ const read = (
 ): SensorReading => ({ readsC, trueC, sdC: 0.8, at, of });
 
 const best = (...readings: SensorReading[]) => {
-  const { llr } = sensorFinding(readings, curlew)!;
+  const { llr } = sensorFinding(
+    readings.map((r) => [r]),
+    curlew
+  )!;
   return READ_FAULTS.toSorted((a, b) => llr[b]! - llr[a]!)[0];
 };
 const weight = (fault: (typeof READ_FAULTS)[number], ...readings: SensorReading[]) =>
-  sensorFinding(readings, curlew)!.llr[fault]!;
+  sensorFinding(
+    readings.map((r) => [r]),
+    curlew
+  )!.llr[fault]!;
 
 describe('all readings of the sensor together', () => {
   it('say nothing where nothing was compared', () => {
@@ -79,7 +85,7 @@ describe('all readings of the sensor together', () => {
   });
 
   it('are told in words', () => {
-    expect(plainText(sensorFinding([read(10, 10), read(78, 92, 'engine')], curlew)!.says)).toBe(
+    expect(plainText(sensorFinding([[read(10, 10)], [read(78, 92, 'engine')]], curlew)!.says)).toBe(
       'Reads right at 10 °C, 14 °C low at 92 °C; 2 readings together'
     );
   });

@@ -120,16 +120,35 @@ const ANYTHING_C = 180;
 const FREEDOM = 5;
 const STUDENT = 0.3796;
 
-function logDensity(r: SensorReading, reads: number): number {
-  const sd = Math.hypot(
-    r.sdC,
-    OFF_SD_C,
-    r.at === 'engine' ? ELSEWHERE_SD_C : 0,
-    SURFACE * Math.max(0, r.trueC - AIR_C)
-  );
+/** How far a reading may be off in all, one standard deviation, °C. */
+const sdOf = (r: SensorReading): number =>
+  Math.hypot(r.sdC, OFF_SD_C, r.at === 'engine' ? ELSEWHERE_SD_C : 0, SURFACE * Math.max(0, r.trueC - AIR_C));
+
+/** Of readings by one thermometer in one place most of the error is the same for all, and this much of it each one's own. */
+const OWN = 0.45;
+const COMMON = Math.sqrt(1 - OWN ** 2);
+/** A standard normal in seven steps: value and weight. */
+const NORMAL = [-2.4, -1.6, -0.8, 0, 0.8, 1.6, 2.4].map((at) => [at, Math.exp((-at * at) / 2)] as const);
+const NORMAL_SUM = NORMAL.reduce((sum, [, weight]) => sum + weight, 0);
+
+function logDensity(r: SensorReading, reads: number, sd: number): number {
   const z = (r.readsC - reads) / sd;
   const student = (STUDENT / sd) * (1 + (z * z) / FREEDOM) ** (-(FREEDOM + 1) / 2);
   return Math.log((1 - BLUNDER) * student + BLUNDER / ANYTHING_C);
+}
+
+/** How densely the readings of one check lie by one way, natural logarithm. */
+function logTogether(readings: readonly SensorReading[], reads: (r: SensorReading) => number): number {
+  if (readings.length === 1) return logDensity(readings[0], reads(readings[0]), sdOf(readings[0]));
+  const each = readings.map((r) => ({ r, sd: sdOf(r), reads: reads(r) }));
+  return logSumExp(
+    NORMAL.map(([off, weight]) =>
+      each.reduce(
+        (sum, { r, sd, reads: at }) => sum + logDensity(r, at + off * COMMON * sd, OWN * sd),
+        Math.log(weight / NORMAL_SUM)
+      )
+    )
+  );
 }
 
 /** Readings share a vehicle, a thermometer and a day: they count a little less than they claim. */
@@ -140,13 +159,17 @@ const AT_MOST = 9;
  * Everything that was read of the sensor as one finding: how likely all of it together is under each fault, over the
  * sizes the fault comes in, against a sound sensor. Null where nothing was compared. Natural logarithms.
  */
-export function sensorFinding(readings: readonly SensorReading[], sheet: SpecSheet | null): Finding | null {
-  if (readings.length === 0) return null;
+export function sensorFinding(
+  byCheck: readonly (readonly SensorReading[])[],
+  sheet: SpecSheet | null
+): Finding | null {
+  const checks = byCheck.filter((readings) => readings.length > 0);
+  if (checks.length === 0) return null;
   const ways = waysOf(sheet);
   const logOf = (of: readonly Way[]) =>
     logSumExp(
       of.map(({ share, reads }) =>
-        readings.reduce((sum, r) => sum + logDensity(r, reads(r)), Math.log(share))
+        checks.reduce((sum, readings) => sum + logTogether(readings, reads), Math.log(share))
       )
     );
   const sound = logOf(ways.none);
@@ -154,11 +177,13 @@ export function sensorFinding(readings: readonly SensorReading[], sheet: SpecShe
     // Whether it comes or goes is drawn anew at every reading.
     const log =
       f === 'ect-intermittent'
-        ? readings.reduce(
-            (sum, r) =>
-              sum + logSumExp(ways[f].map(({ share, reads }) => Math.log(share) + logDensity(r, reads(r)))),
-            0
-          )
+        ? checks
+            .flat()
+            .reduce(
+              (sum, r) =>
+                sum + logSumExp(ways[f].map(({ share, reads }) => Math.log(share) + logTogether([r], reads))),
+              0
+            )
         : logOf(ways[f]);
     return [f, TEMPER * (log - sound)] as const;
   });
@@ -168,7 +193,7 @@ export function sensorFinding(readings: readonly SensorReading[], sheet: SpecShe
   return {
     id: 'sensor-readings',
     title: 'Sensor, all readings',
-    says: inWords(readings),
+    says: inWords(checks.flat()),
     llr,
     group: 'sensor'
   };

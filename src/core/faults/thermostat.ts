@@ -86,6 +86,7 @@ export const thermostat = {
     prior: 3,
     repair: 'thermostat',
     told: { 'gauge-high': 0.5, 'smell-steam': 0.1, 'power-reduced': 0.12, 'ac-off': 0.22 },
+    codes: ['P0217'],
     curve: {
       kind: 'warms',
       scale: 'lag of the wax, up to 150 s',

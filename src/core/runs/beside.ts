@@ -36,7 +36,7 @@ export function besideLeading(bench: ObservedRun, [leading]: readonly Ranked[]):
     return Math.max(explains(bench, plant, first), explains(bench, plant, fitted)) - alone;
   };
   const found = new Map<FaultId, Beside['faults'][number]>();
-  for (const { id, plain = PLAIN_SEVERITY, severities = [plain / 2] } of besides(bench, lead)) {
+  for (const { id, plain = PLAIN_SEVERITY, severities = [plain / 2] } of besides(bench, leading)) {
     const more = both(id, plain);
     const hidden = more > -AS_WELL;
     // What hides a plain fault hides a mild one.
@@ -48,8 +48,11 @@ export function besideLeading(bench: ObservedRun, [leading]: readonly Ranked[]):
   return { leading: lead, faults: [...found.values()] };
 }
 
-/** The faults that stand for their like and are of another part: what one repair puts right does not hide behind itself. */
-const besides = ({ plant, spec }: ObservedRun, lead: FaultId) =>
+/**
+ * The faults that stand for their like and are of another part: what one repair puts right does not hide behind itself.
+ * A part that the leading fault takes away cannot fail as well.
+ */
+const besides = ({ spec }: ObservedRun, { fault: lead, plant }: Ranked) =>
   PLANT_FAULTS.flatMap((f) =>
     f.kind === 'warms' &&
     f.id !== 'none' &&

@@ -6,6 +6,7 @@ import { limitsOf, originWords, type Limit } from '../../vehicle/limits';
 import { READS_COLD, READS_HOT, readsOff } from '../../vehicle/sensor-faults';
 import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
+import { openingLikelihoods, type Follows } from '../thermostat/opening';
 
 const readings = z.object({
   scanC: defineField(scanC, { label: 'Reading at warm idle', quantity: 'temperature' }),
@@ -34,6 +35,10 @@ const OFF_C = 4;
 const LEAST_MIN = 2;
 /** A warm engine at idle swings with its thermostat and fan, and not by more, °C. */
 const SWINGS_C = 14;
+
+/** At warm idle an engine stands some degrees above where its thermostat opens, or where its fan or the day holds it. */
+const REGULATES: Follows = [{ share: 0.5, meanC: 4, sdC: 3.5 }];
+const HELD: Follows = [{ share: 0.5, meanC: 10, sdC: 4.5 }];
 
 /** What this engine reads at warm idle: from the low end of what it regulates to where its fan holds it. */
 export function normOf(sheet: Parameters<typeof limitsOf>[0]): { readonly low: Limit; readonly high: Limit } {
@@ -96,6 +101,13 @@ export const warmIdle = defineCheck({
     jumps: { for: ['ect-intermittent'] }
   },
   readings,
+  likelihoods: (r, { sheet, found }) =>
+    found.includes('sound') || found.includes('low')
+      ? {
+          'thermostat-low-rating':
+            openingLikelihoods(r.scanC, sheet, REGULATES, HELD)['thermostat-low-rating'] ?? 0
+        }
+      : {},
   begins: ({ heat }) => ({
     ...(heat.running && heat.coolantC !== null ? { scanC: Math.round(heat.coolantC) } : {})
   }),

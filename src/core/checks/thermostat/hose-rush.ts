@@ -9,6 +9,7 @@ import { sayC } from '../../units/say';
 import { defineCheck, outcome, unusual, type Judged } from '../check';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { share, strength } from '../strength';
+import { openingLikelihoods, type Follows } from './opening';
 import { coolantC, refuseHotter } from '../../measure/temperature';
 
 const FELT = {
@@ -45,6 +46,20 @@ export type HoseRushReadings = z.infer<typeof readings>;
 /** How far from start-to-open a rush may come and still be the thermostat's: lag of wax and hose. Ours, in °C. */
 const EARLY_C = 8;
 const LATE_C = 8;
+
+/** A hose rushes hot a little after the thermostat opens, and a hand feels it a little later still. */
+const RUSHES: Readonly<Record<HoseRushReadings['by'], Follows>> = {
+  probe: [{ share: 1, meanC: 1.5, sdC: 3 }],
+  hand: [{ share: 1, meanC: 2.5, sdC: 4 }]
+};
+/** One that opens early is taken for one that never shuts so much oftener than a sound one, natural logarithm. */
+const ALONG = { probe: Math.log(4), hand: Math.log(3) } as const;
+
+/** What the temperature of the rush says of the opening, where it is known which hose was felt. */
+function rushLikelihoods({ felt, by, coolantC: at }: HoseRushReadings, sheet: SpecSheet | null) {
+  if (sheet?.thermostat?.side == null || felt === 'never') return {};
+  return felt === 'rush' ? openingLikelihoods(at, sheet, RUSHES[by]) : { 'thermostat-low-rating': ALONG[by] };
+}
 
 /** The hose behind the thermostat: the quick test of whether it opens, and when. */
 export const hoseRush = defineCheck({
@@ -111,6 +126,7 @@ export const hoseRush = defineCheck({
     'pump-flow-low': share(0.05, 0.006, 0.9, 'Hardly ever so little that the hose stays cool')
   }),
   readings,
+  likelihoods: (r, { sheet }) => rushLikelihoods(r, sheet),
   begins: () => ({ by: 'hand' as const, coolantBy: 'scan' as const }),
   refuse: (r, sheet) => [refuseHotter('coolantC', r.coolantC, sheet)].filter((p) => p !== undefined),
   facts: (r, at) => [{ kind: 'measured', at, coolantC: r.coolantC, ambientC: null }],

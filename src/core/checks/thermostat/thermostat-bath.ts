@@ -1,10 +1,12 @@
 import { limitsOf, originWords } from '../../vehicle/limits';
+import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import { FAST_C_PER_MIN, readBath } from '../../physics/thermostat/bath';
 import { say, sayC, sayDeltaC } from '../../units/say';
 import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
+import { openingLikelihoods, type Follows, type Moves } from './opening';
 
 const point = z.object({
   way: defineField(z.enum(['heating', 'cooling']), {
@@ -53,6 +55,32 @@ const STAMP_OFF_C = 2.5;
 const COLD_LEAK_MM = 0.3;
 /** How far opening and closing lie apart at most. */
 const HYSTERESIS_C = 9;
+
+/** Where one of its rating starts in a bath: most within 2 °C, some a few degrees early. */
+const STARTS: Follows = [
+  { share: 0.9, meanC: 0, sdC: 2.2 },
+  { share: 0.1, meanC: -3, sdC: 3 }
+];
+/** How often the figure on it is the one it opens at, where its rating is cooler, and where the sheet is wrong. */
+const STAMPED: Readonly<Record<Moves, number>> = { 'thermostat-low-rating': 0.6, 'sheet-wrong': 0.95 };
+
+/** What start and stamp say of a cooler part and of a wrong sheet. */
+function bathLikelihoods(r: ThermostatBathReadings, sheet: SpecSheet | null): Partial<Record<Moves, number>> {
+  const { startC } = readBath(r.points);
+  if (startC === null) return {};
+  const by = openingLikelihoods(startC, sheet, STARTS);
+  const wantedC = limitsOf(sheet).startOpenC.value;
+  if (r.stampedC === null || Math.abs(startC - wantedC) <= START_OFF_C) return by;
+  const own = Math.abs(r.stampedC - startC) <= STAMP_OFF_C;
+  const sheets = Math.abs(r.stampedC - wantedC) <= STAMP_OFF_C;
+  if (own === sheets) return by;
+  return Object.fromEntries(
+    (Object.entries(by) as [Moves, number][]).map(([fault, nats]) => [
+      fault,
+      nats + Math.log(own ? STAMPED[fault] : 1 - STAMPED[fault])
+    ])
+  );
+}
 
 type Found =
   | 'shuts'
@@ -106,6 +134,7 @@ export const thermostatBath = defineCheck({
     'sheet-wrong': share(0.97, 0.08, 0.03, 'Good ones open some degrees early too')
   }),
   readings,
+  likelihoods: (r, { sheet }) => bathLikelihoods(r, sheet),
   unlikely(r) {
     return readBath(r.points).against.map((i) => {
       const p = r.points[i];

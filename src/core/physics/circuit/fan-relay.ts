@@ -112,7 +112,9 @@ export const FAN_RELAY: Template = {
       title: 'Relay',
       steps: ['silent', 'clicks'],
       states: ['on'],
-      step: (volts) => (pulls(volts('86') - volts('85'), volts('15')) ? 1 : 0)
+      // A coil that is open has all the volts across it and pulls nothing.
+      step: (volts, _, fault) =>
+        fault !== 'coil-open' && pulls(volts('86') - volts('85'), volts('15')) ? 1 : 0
     },
     // A motor that is open has all the volts across it and stands still.
     turning('turns', 'Fan', ['off', 'on'], (volts, _, fault, size) =>

@@ -12,6 +12,20 @@ const volts = (...taken: [string, string, number][]): Measured[] =>
   taken.map(([state, at, value]) => ({ state, at, value }));
 const leader = (t: Template, taken: Measured[]) => locate(t, taken, 12.6).ranked[0];
 
+describe('a relay that stays silent with its control pin pulled down', () => {
+  const silent = volts(['on', '30', 12.55], ['on', '87', 0], ['on', '85', 0.07], ['on', 'clicks', 0]);
+  it('has an open coil or no feed for it, and the feed pin is asked for', () => {
+    const { ranked, next } = locate(FAN_RELAY, silent, 12.5);
+    const shareOf = (id: string) => ranked.find((r) => r.id === id)!.probability;
+    expect(shareOf('coil-open')).toBeGreaterThan(0.3);
+    expect(shareOf('coil-feed-open')).toBeGreaterThan(0.3);
+    expect(next).toMatchObject({ at: '86' });
+  });
+  it('has an open coil where its feed is there', () => {
+    expect(leader(FAN_RELAY, [...silent, ...volts(['on', '86', 12.5])]).id).toBe('coil-open');
+  });
+});
+
 describe('networks of random resistors and sources', () => {
   const ohm = fc.double({ min: 0.01, max: 1e5, noNaN: true });
   it('give out as much power as they take in', () => {
