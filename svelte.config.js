@@ -7,6 +7,8 @@ export default {
   preprocess: vitePreprocess(),
   kit: {
     adapter: adapter({ out: 'build', precompress: true }),
+    // Registered by the page itself, once it has nothing else to do.
+    serviceWorker: { register: false },
     alias: { $core: aliases.$core, $features: aliases.$features },
     typescript: {
       // The demo's writer is held to the same types as everything else.

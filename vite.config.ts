@@ -2,7 +2,36 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vite';
 
-export default defineConfig({
+/**
+ * Which modules of the browser's side share a file. Left alone the bundler makes two hundred small ones, and a phone
+ * waits for each: what every page needs, what every page with a case needs, and the parts of a form are one each.
+ */
+const FILES = [
+  {
+    name: 'base',
+    test: /node_modules\/(svelte|@sveltejs|devalue|esm-env|clsx|idb|svelte-sonner|@lucide)\/|src\/lib\/ui\/(page-state|sync|outbox)\//
+  },
+  { name: 'case', test: /node_modules\/(zod|simple-statistics)\/|src\/core\// },
+  // Fields that need no menu, so that a page with one of them does without the rest.
+  {
+    name: 'fields',
+    test: /src\/lib\/ui\/(inputs\/(Problems|Photo|AddPhoto|Pages|QuantityInput|BenchRead|TextInput)|plots\/(heat|Spark|Strip))/
+  },
+  {
+    name: 'menus',
+    test: /node_modules\/(bits-ui(?!.*(date|calendar))|@floating-ui|svelte-toolbelt|runed|tabbable|style-to-object|inline-style-parser)/
+  },
+  { name: 'dates', test: /node_modules\/(@internationalized\/|bits-ui)/ }
+].map((group) => ({ ...group, minShareCount: 2 }));
+
+export default defineConfig(({ isSsrBuild }) => ({
   plugins: [tailwindcss(), sveltekit()],
-  server: { host: '127.0.0.1' }
-});
+  server: { host: '127.0.0.1' },
+  build: isSsrBuild
+    ? {}
+    : {
+        rolldownOptions: {
+          output: { codeSplitting: { groups: FILES } }
+        }
+      }
+}));

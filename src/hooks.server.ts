@@ -10,6 +10,7 @@ import { databaseFault } from '$lib/server/answers';
 import { closeDatabase, database } from '$lib/server/db/database';
 import { holdDatabase } from '$lib/server/db/hold';
 import { startProjecting } from '$lib/server/cases/lines';
+import { compressed } from '$lib/server/compress';
 import { closeWorkers } from '$lib/server/worker-pool';
 import { startRecorder } from '$lib/server/live/recorder';
 import { log } from '$lib/server/log';
@@ -66,7 +67,7 @@ const answers: Handle = async ({ event, resolve }) => {
       },
       'request'
     );
-  return response;
+  return compressed(event.request, response);
 };
 
 export const handle: Handle = sequence(answers, guardRequest, access, preferences);

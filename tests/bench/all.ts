@@ -23,6 +23,7 @@ import { blindness, confusion, healthyAlarms, pairs, table } from './confusion';
 import { ladderBench } from './ladder';
 import { bandBench, liveBench } from './live';
 import { memoryFigures } from './memory';
+import { phoneBench } from './phone';
 import { viewsBench } from './views';
 import { writersBench } from './writers';
 import { line, median, medianAsync, ms } from './measure';
@@ -213,6 +214,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   analyse: analyseBench,
   import: importBench,
   page: pageBench,
+  phone: phoneBench,
   live: liveBench,
   band: bandBench,
   ladder: ladderBench,

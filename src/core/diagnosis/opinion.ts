@@ -37,6 +37,8 @@ export interface JobKnown {
 }
 
 export interface Opinion {
+  /** Of what it rests on. */
+  readonly key: string;
   readonly asked: Asked;
   readonly now: Posterior;
   /** What each open check is worth, the best first. */
@@ -75,15 +77,26 @@ const KEPT = new Recent<Opinion>(64);
 export function opinionOf(job: JobKnown): Opinion {
   const asked = askedOf(job);
   const costs = job.costs ?? USUAL_COSTS;
-  return KEPT.of(contentKey([asked, costs]), () => opinionOn(asked, costs));
+  const key = contentKey([asked, costs]);
+  return KEPT.of(key, () => opinionOn(key, asked, costs));
 }
 
-function opinionOn(asked: Asked, costs: ShopCosts): Opinion {
+/** What an opinion looked ahead to, as plain data: the part that takes a slow device long. */
+export type LookedAhead = Pick<Opinion, 'key' | 'worth' | 'advice'>;
+export const lookedAhead = ({ key, worth, advice }: Opinion): LookedAhead => ({ key, worth, advice });
+
+const AHEAD = new Recent<LookedAhead>(8);
+/** Takes over what another computer looked ahead to; it counts for an opinion on the very same contents alone. */
+export const knowAhead = (ahead: LookedAhead): void => void AHEAD.put(ahead.key, ahead);
+
+function opinionOn(key: string, asked: Asked, costs: ShopCosts): Opinion {
   const { belief, chances } = beliefOf(asked);
   const now = toPosterior(belief.of.space, chances);
-  const worth = lazy(() => worthOf(asked));
-  const advice = lazy(() => adviceOf(asked, costs, worth(), now));
+  const known = AHEAD.get(key);
+  const worth = lazy(() => known?.worth ?? worthOf(asked));
+  const advice = lazy(() => known?.advice ?? adviceOf(asked, costs, worth(), now));
   return {
+    key,
     asked,
     now,
     get worth() {

@@ -1,8 +1,8 @@
 <script lang="ts">
   import UserRound from '@lucide/svelte/icons/user-round';
-  import { DropdownMenu } from 'bits-ui';
   import { page } from '$app/state';
-  import { atLeast, type Role } from '$core/record/roles';
+  import type { Role } from '$core/record/roles';
+  import { later } from '$lib/ui/page-state/later.svelte';
   import { serverAway } from '$lib/ui/sync/live.svelte';
   import { setSessionEnded } from '$lib/ui/page-state/session.svelte';
   import { send } from './send';
@@ -13,9 +13,15 @@
   }
   let { name, role }: Props = $props();
 
-  const line =
-    'data-highlighted:bg-well flex min-h-11 w-full cursor-pointer items-center rounded-lg px-3 text-left';
+  const list = later(() => import('./SessionList.svelte'));
+  let button = $state<HTMLButtonElement>();
+  let open = $state(false);
   const IDLE_MS = 15 * 60_000;
+
+  async function turn() {
+    await list.get();
+    open = !open;
+  }
 
   async function lock() {
     // Without the server nobody could unlock it.
@@ -44,27 +50,14 @@
   });
 </script>
 
-<DropdownMenu.Root>
-  <DropdownMenu.Trigger class="btn px-3" aria-label="Signed in as {name}">
-    <UserRound size={18} aria-hidden="true" /><span class="max-w-32 truncate max-lg:sr-only">{name}</span>
-  </DropdownMenu.Trigger>
-  <DropdownMenu.Portal>
-    <DropdownMenu.Content class="card z-50 min-w-56 p-2 shadow-lg" align="end" sideOffset={6}>
-      <p class="text-ink-2 px-3 py-1 text-sm">{name} · {role}</p>
-      <DropdownMenu.Item class={line} onSelect={lock}>Lock, or change person</DropdownMenu.Item>
-      {#if atLeast(role, 'owner')}
-        <DropdownMenu.Item>
-          {#snippet child({ props })}<a {...props} class={line} href="/people">People and devices</a
-            >{/snippet}
-        </DropdownMenu.Item>
-      {/if}
-      <DropdownMenu.Item
-        class={line}
-        onSelect={async () => {
-          await send('sign-out', {});
-          location.assign('/sign-in');
-        }}>Sign out</DropdownMenu.Item
-      >
-    </DropdownMenu.Content>
-  </DropdownMenu.Portal>
-</DropdownMenu.Root>
+<button
+  class="btn px-3"
+  bind:this={button}
+  aria-label="Signed in as {name}"
+  aria-haspopup="menu"
+  aria-expanded={open}
+  onclick={turn}
+>
+  <UserRound size={18} aria-hidden="true" /><span class="max-w-32 truncate max-lg:sr-only">{name}</span>
+</button>
+{#if list.part && button}<list.part {name} {role} anchor={button} bind:open {lock} />{/if}

@@ -7,7 +7,7 @@
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { day } from '$lib/ui/page-state/when';
   import type { ShopCosts } from '$core/record/shop-costs';
-  import AskMoney from '$features/shop/AskMoney.svelte';
+  import { later } from '$lib/ui/page-state/later.svelte';
   import Due from './Due.svelte';
   import JobRow from './JobRow.svelte';
   import Standing from './Standing.svelte';
@@ -28,6 +28,8 @@
 
   // svelte-ignore state_referenced_locally
   const clock = useNow(now);
+  // svelte-ignore state_referenced_locally
+  const ask = costs ? later(() => import('$features/shop/AskMoney.svelte')) : null;
   let wanted = $state('');
   let filter = $state<HTMLInputElement>();
   const words = $derived(wanted.toLowerCase().split(/\s+/).filter(Boolean));
@@ -71,7 +73,7 @@
   {/if}
 </div>
 
-{#if costs && words.length === 0}<AskMoney {costs} />{/if}
+{#if costs && ask?.part && words.length === 0}<ask.part {costs} />{/if}
 
 {#if empty}
   <div class="card mx-auto max-w-xl p-8 text-center">

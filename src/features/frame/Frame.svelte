@@ -2,23 +2,22 @@
   import Keyboard from '@lucide/svelte/icons/keyboard';
   import { beforeNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { MediaQuery } from 'svelte/reactivity';
-  import { Dialog } from 'bits-ui';
-  import { toast, Toaster } from 'svelte-sonner';
-  import { onShortcut, shortcuts, useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
+  import { toast } from 'svelte-sonner';
+  import { later, whenIdle } from '$lib/ui/page-state/later.svelte';
+  import { isKept, keepPages } from '$lib/ui/offline/here';
+  import { onShortcut, useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import Droplets from '@lucide/svelte/icons/droplets';
   import Sunrise from '@lucide/svelte/icons/sunrise';
   import Thermometer from '@lucide/svelte/icons/thermometer';
   import Truck from '@lucide/svelte/icons/truck';
   import Wrench from '@lucide/svelte/icons/wrench';
   import Search from '@lucide/svelte/icons/search';
+  import { fetchEntries } from '$lib/ui/outbox/record.svelte';
   import { serverAway, stayLive } from '$lib/ui/sync/live.svelte';
   import { atLeast, type Role } from '$core/record/roles';
-  import LockScreen from '../access/LockScreen.svelte';
   import SessionMenu from '../access/SessionMenu.svelte';
-  import Find from './Find.svelte';
   import ThemeSwitch from './ThemeSwitch.svelte';
-  import UnitsMenu from './UnitsMenu.svelte';
+  import UnitsButton from './UnitsButton.svelte';
   import WaitingSign from './WaitingSign.svelte';
   import WhoPicker from './WhoPicker.svelte';
 
@@ -30,8 +29,11 @@
     children: import('svelte').Snippet;
   }
   let { who, session, theme, children }: Props = $props();
-  /** What a thumb reaches for lies at the lower edge there: messages come from above. */
-  const phone = new MediaQuery('max-width: 47.99rem');
+  const keys = later(() => import('./Keys.svelte'));
+  const find = later(() => import('./Find.svelte'));
+  // svelte-ignore state_referenced_locally
+  const lock = session ? later(() => import('../access/LockScreen.svelte')) : null;
+  const messages = later(() => import('./Messages.svelte'));
   let help = $state(false);
   let finding = $state(false);
 
@@ -48,22 +50,39 @@
       ? page.url.pathname === '/' || page.url.pathname.startsWith('/jobs')
       : page.url.pathname.startsWith(href);
 
+  async function openFind() {
+    await find.get();
+    finding = true;
+  }
+  async function openKeys() {
+    await keys.get();
+    help = true;
+  }
+
   // Tells those who wait (tests, and a person on a slow tablet) that the page answers to keys and clicks.
   $effect(() => {
     document.documentElement.dataset.alive = 'yes';
   });
   $effect(stayLive);
-  // Leaving would end at an error page; what is open goes on working without the server.
+  $effect(() => whenIdle(fetchEntries));
+  $effect(keepPages);
+  // Leaving would end at an error page; what is open goes on working without the server, and so does what is kept.
   beforeNavigate((navigation) => {
-    const samePage = navigation.to?.url.pathname === page.url.pathname;
-    if (!serverAway() || navigation.willUnload || samePage) return;
+    const to = navigation.to?.url;
+    if (!serverAway() || navigation.willUnload || !to || to.pathname === page.url.pathname) return;
     navigation.cancel();
-    toast('The server does not answer. Stay here: entries are kept and go out when it is back.');
+    void isKept(to).then((kept) =>
+      kept
+        ? location.assign(to)
+        : toast(
+            'The server does not answer, and that page was not opened on this device before. Entries are kept and go out when it is back.'
+          )
+    );
   });
   $effect(() =>
     useShortcuts([
-      { key: '/', label: 'Find a job, vehicle, sheet, code or check', run: () => (finding = true) },
-      { key: '?', label: 'Show the keys of this view', run: () => (help = true) },
+      { key: '/', label: 'Find a job, vehicle, sheet, code or check', run: openFind },
+      { key: '?', label: 'Show the keys of this view', run: openKeys },
       { key: 'd', label: 'Go to the day', run: () => void goto('/') },
       { key: 'v', label: 'Go to the vehicles', run: () => void goto('/vehicles') }
     ])
@@ -102,15 +121,13 @@
     </nav>
     <div class="ml-auto flex items-center gap-2">
       <WaitingSign />
-      <button
-        class="btn px-3"
-        onclick={() => (finding = true)}
-        aria-label="Find a job, vehicle, sheet, code or check"><Search size={20} aria-hidden="true" /></button
+      <button class="btn px-3" onclick={openFind} aria-label="Find a job, vehicle, sheet, code or check"
+        ><Search size={20} aria-hidden="true" /></button
       >
       {#if session}<SessionMenu name={session.name} role={session.role} />{:else}<WhoPicker {who} />{/if}
-      <UnitsMenu />
+      <UnitsButton />
       <ThemeSwitch {theme} />
-      <button class="btn px-3 max-md:hidden" onclick={() => (help = true)} aria-label="Keys of this view"
+      <button class="btn px-3 max-md:hidden" onclick={openKeys} aria-label="Keys of this view"
         ><Keyboard size={20} aria-hidden="true" /></button
       >
     </div>
@@ -122,33 +139,9 @@
   {/if}
 </header>
 
-{#if session}<LockScreen person={session.person} name={session.name} />{/if}
+{#if session && lock?.part}<lock.part person={session.person} name={session.name} />{/if}
 <main id="main" class="mx-auto max-w-[1760px] px-3 pt-3 pb-36 md:pb-6 lg:px-6">{@render children()}</main>
 
-<Find bind:open={finding} />
-<Toaster
-  position={phone.current ? 'top-center' : 'bottom-center'}
-  toastOptions={{ class: 'pyrethos-toast' }}
-/>
-
-<Dialog.Root bind:open={help}>
-  <Dialog.Portal>
-    <Dialog.Overlay class="fixed inset-0 z-40 bg-black/50" />
-    <Dialog.Content
-      class="card fixed top-1/2 left-1/2 z-50 w-[min(30rem,92vw)] -translate-x-1/2 -translate-y-1/2 p-6"
-    >
-      <Dialog.Title class="text-xl font-bold">Keys of this view</Dialog.Title>
-      <ul class="mt-4 space-y-2">
-        {#each shortcuts() as { key, label } (key + label)}
-          <li class="flex items-center gap-4">
-            <kbd
-              class="border-line-strong bg-well reading inline-block min-w-9 rounded border px-2 py-0.5 text-center"
-              >{key === ' ' ? 'Space' : key}</kbd
-            >{label}
-          </li>
-        {/each}
-      </ul>
-      <Dialog.Close class="btn mt-6 w-full">Close</Dialog.Close>
-    </Dialog.Content>
-  </Dialog.Portal>
-</Dialog.Root>
+{#if find.part}<find.part bind:open={finding} />{/if}
+{#if messages.part}<messages.part />{/if}
+{#if keys.part}<keys.part bind:open={help} />{/if}

@@ -1,6 +1,5 @@
 <script lang="ts">
   import Select from '$lib/ui/inputs/Select.svelte';
-  import Ruler from '@lucide/svelte/icons/ruler';
   import { Popover } from 'bits-ui';
   import { CHOOSABLE, SYSTEMS } from '$core/units/say';
   import { UNITS, type Unit } from '$core/units/units';
@@ -8,21 +7,25 @@
   import { chooseDates, chooseUnit, chooseUnits, unitOf } from '$lib/ui/page-state/units';
   import { dateForm } from '$lib/ui/page-state/when';
 
+  interface Props {
+    /** The button it hangs from. */
+    anchor: HTMLElement;
+    open: boolean;
+  }
+  let { anchor, open = $bindable() }: Props = $props();
+
   const symbols = (kind: (typeof CHOOSABLE)[number]) => UNITS[kind].map((u: Unit) => u.symbol);
 </script>
 
-<Popover.Root>
-  <Popover.Trigger
-    class="btn px-3"
-    aria-label="Units: {unitOf('temperature').symbol} and others"
-    title="Units and dates"
-  >
-    <Ruler size={20} aria-hidden="true" /><span class="reading hidden lg:inline"
-      >{unitOf('temperature').symbol}</span
-    >
-  </Popover.Trigger>
+<Popover.Root bind:open>
   <Popover.Portal>
-    <Popover.Content class="card z-50 w-80 p-4 shadow-lg" sideOffset={6} align="end">
+    <Popover.Content
+      class="card z-50 w-80 p-4 shadow-lg"
+      sideOffset={6}
+      align="end"
+      customAnchor={anchor}
+      onInteractOutside={(e) => anchor.contains(e.target as Node) && e.preventDefault()}
+    >
       <p class="font-bold">Shown in</p>
       <p class="text-ink-2 text-sm">Anything may be typed with its own unit.</p>
       <div class="mt-2 flex gap-2">

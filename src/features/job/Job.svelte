@@ -2,7 +2,7 @@
   import { toast } from 'svelte-sonner';
   import { goto, invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
-  import CheckPage from '$features/checks/CheckPage.svelte';
+  import type CheckPage from '$features/checks/CheckPage.svelte';
   import { checkOf, isCheckId, type CheckId } from '$core/checks/registry';
   import { sensorKnown } from '$core/diagnosis/findings';
   import { refusedBy } from '$core/diagnosis/refused';
@@ -14,6 +14,7 @@
   import type { Problem } from '$core/base/result';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { answerOf, record, waiting, type Answer } from '$lib/ui/outbox/record.svelte';
+  import { later } from '$lib/ui/page-state/later.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { inReaderUnits } from '$lib/ui/page-state/units';
   import { mayUndo } from '$lib/ui/page-state/who';
@@ -38,12 +39,15 @@
 
   interface Props extends JobView {
     zone: string;
+    /** The sheet of a check, where the address asks for one: it is fetched for that, and ahead of it. */
+    Sheet: typeof CheckPage | null;
   }
-  let { job, vehicle, known, run, zone }: Props = $props();
+  let { job, vehicle, known, ahead, run, zone, Sheet }: Props = $props();
+  later(() => import('$features/checks/CheckPage.svelte'));
   let problems = $state<readonly Problem[]>([]);
   let judging = $state(false);
   const waits = $derived(new Set(waiting().map((w) => w.id)));
-  const page_ = jobCase(() => ({ job, known }));
+  const page_ = jobCase(() => ({ job, known, ahead }));
   const { stream, events, now } = $derived(page_);
   const shown = $derived(page_.case);
   const { state: jobState, sheet, heat, runs, plan, opinion } = $derived(shown);
@@ -141,9 +145,9 @@
 
 <Problems {problems} entry title="That did not work" />
 
-{#if open}
+{#if open && Sheet}
   {#key open}
-    <CheckPage
+    <Sheet
       id={open}
       jobId={job.id}
       number={job.number}

@@ -1,12 +1,7 @@
 <script lang="ts">
-  import Select from '$lib/ui/inputs/Select.svelte';
-  import { FAULTS } from '$core/faults/registry';
   import type { FaultId } from '$core/vehicle/faults';
-  import { OWN_WEIGHTS, ownFindingSchema, ownWords, type OwnFinding } from '$core/record/own-finding';
-  import type { Problem } from '$core/base/result';
-  import { choicesOf } from '$lib/ui/inputs/choices';
-  import Choose from '$lib/ui/inputs/Choose.svelte';
-  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import { ownWords, type OwnFinding } from '$core/record/own-finding';
+  import { later } from '$lib/ui/page-state/later.svelte';
 
   interface Props {
     own: readonly { readonly id: string; readonly finding: OwnFinding }[];
@@ -21,43 +16,21 @@
   }
   let { own, closed, adding, possible, onadd, onundo, onclose }: Props = $props();
 
+  const form = later(() => import('./OwnFindingForm.svelte'));
   let open = $state(false);
-  let fault = $state<FaultId>('none');
-  let way = $state<string | null>('for');
-  let weight = $state<string | null>('finding');
-  let says = $state('');
-  let problems = $state<readonly Problem[]>([]);
-  let first = $state<HTMLTextAreaElement | null>(null);
 
   $effect(() => {
-    if (!adding) return;
-    open = true;
-    fault = adding.fault;
-    way = adding.way;
-    weight = adding.way === 'against' ? 'sure' : 'finding';
-    first?.focus();
+    if (adding) void show();
   });
 
-  async function add(event: SubmitEvent) {
-    event.preventDefault();
-    const read = ownFindingSchema.safeParse({ fault, way, weight, says });
-    if (!read.success) {
-      problems = read.error.issues.map((i) => ({ field: i.path.join('.'), message: i.message }));
-      return;
-    }
-    problems = [];
-    if (await onadd(read.data)) {
-      says = '';
-      close();
-    }
+  async function show() {
+    await form.get();
+    open = true;
   }
   function close() {
     open = false;
-    problems = [];
     onclose();
   }
-  const WAYS = choicesOf({ for: 'Points to it', against: 'Rules against it' });
-  const WEIGHTS = Object.entries(OWN_WEIGHTS).map(([value, { title }]) => ({ value, label: title }));
 </script>
 
 {#if !closed || own.length > 0}
@@ -73,31 +46,10 @@
         {/each}
       </ul>
     {/if}
-    {#if open}
-      <form class="mt-2 space-y-3" onsubmit={add} aria-label="Own finding">
-        <Select
-          label="About"
-          choices={possible.map((id) => ({ value: id, label: FAULTS[id].title }))}
-          value={fault}
-          onvalue={(id) => (fault = id as typeof fault)}
-        />
-        <Choose label="It" choices={WAYS} bind:value={way} />
-        <Choose label="Weight" choices={WEIGHTS} bind:value={weight} />
-        <label class="block"
-          ><span class="mb-1 block text-sm font-semibold">Reason</span>
-          <textarea class="field w-full" rows="2" maxlength="300" bind:value={says} bind:this={first}
-          ></textarea></label
-        >
-        <Problems {problems} title="Not added" />
-        <div class="flex gap-2">
-          <button class="btn btn-main" type="submit">Add</button>
-          <button class="btn" type="button" onclick={close}>Cancel</button>
-        </div>
-      </form>
+    {#if open && form.part}
+      <form.part asked={adding} {possible} {onadd} onclose={close} />
     {:else if !closed}
-      <button class="quiet-link min-h-11 text-sm" onclick={() => (open = true)}
-        >Add a finding of your own</button
-      >
+      <button class="quiet-link min-h-11 text-sm" onclick={show}>Add a finding of your own</button>
     {/if}
   </div>
 {/if}

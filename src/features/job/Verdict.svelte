@@ -7,7 +7,6 @@
   import CircleHelp from '@lucide/svelte/icons/circle-question-mark';
   import Dot from '@lucide/svelte/icons/dot';
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
-  import { Accordion } from 'bits-ui';
   import {
     explainedBy,
     groupedBlindSpots,
@@ -94,32 +93,28 @@
   </div>
 
   {#if blind.length > 0}
-    <Accordion.Root type="multiple" class="border-line border-t" value={tone === 'off' ? [] : ['blind']}>
-      <Accordion.Item value="blind">
-        <Accordion.Header>
-          <Accordion.Trigger class="group flex min-h-14 w-full items-center gap-2 px-4 text-left font-bold">
-            What this run could not show <span class="text-ink-2 reading font-normal">{notShown.length}</span>
-            <ChevronDown
-              class="ml-auto transition-transform group-data-[state=open]:rotate-180"
-              size={20}
-              aria-hidden="true"
-            />
-          </Accordion.Trigger>
-        </Accordion.Header>
-        <Accordion.Content class="px-4 pb-4">
-          <ul class="space-y-3">
-            {#each blind as b (b.because + b.toShow)}
-              <li>
-                <p class="font-semibold">{b.titles.join(', ')}</p>
-                <p class="text-ink-2 text-sm">
-                  {inReaderUnits(sentence(b.because))}.
-                  <span class="text-ink">{inReaderUnits(b.toShow)}.</span>
-                </p>
-              </li>
-            {/each}
-          </ul>
-        </Accordion.Content>
-      </Accordion.Item>
-    </Accordion.Root>
+    <details class="border-line group border-t" open={tone !== 'off'}>
+      <summary class="flex min-h-14 w-full cursor-pointer list-none items-center gap-2 px-4 font-bold">
+        What this run could not show <span class="text-ink-2 reading font-normal">{notShown.length}</span>
+        <ChevronDown
+          class="ml-auto transition-transform group-open:rotate-180"
+          size={20}
+          aria-hidden="true"
+        />
+      </summary>
+      <div class="px-4 pb-4">
+        <ul class="space-y-3">
+          {#each blind as b (b.because + b.toShow)}
+            <li>
+              <p class="font-semibold">{b.titles.join(', ')}</p>
+              <p class="text-ink-2 text-sm">
+                {inReaderUnits(sentence(b.because))}.
+                <span class="text-ink">{inReaderUnits(b.toShow)}.</span>
+              </p>
+            </li>
+          {/each}
+        </ul>
+      </div>
+    </details>
   {/if}
 </section>

@@ -1,4 +1,5 @@
 import { assembleCase, type CaseInput } from '$core/diagnosis/case';
+import { knowAhead, type LookedAhead } from '$core/diagnosis/opinion';
 import { useNow } from '$lib/ui/page-state/now.svelte';
 import { withWaiting } from '$lib/ui/outbox/record.svelte';
 
@@ -6,6 +7,8 @@ import { withWaiting } from '$lib/ui/outbox/record.svelte';
 interface Served {
   readonly job: { readonly id: string };
   readonly known: CaseInput;
+  /** What the server looked ahead to for this very case. */
+  readonly ahead?: LookedAhead | null;
 }
 
 /**
@@ -14,6 +17,8 @@ interface Served {
  */
 export function jobCase(served: () => Served) {
   const clock = useNow(served().known.at);
+  const { ahead } = served();
+  if (ahead) knowAhead(ahead);
   const stream = $derived(`job:${served().job.id}`);
   const events = $derived(withWaiting(stream, served().known.events));
   /** The clock ticks now and then; what was entered since its last tick counts at once. */

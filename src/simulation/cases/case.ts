@@ -79,12 +79,11 @@ function vehicleWith(spec: SpecSheet, fault: FaultId, least: number, random: Ran
   const severity = WHOLE.test(fault) ? 0.9 + 0.1 * random() : least + (1 - least) * random();
   const sound = known ?? strangeVehicle(spec, random);
   const law = changeOf(fault);
-  if (law)
-    return {
-      severity,
-      sound,
-      plant: withFault(sound, fault, severity, pick(Object.keys(law.variants), random))
-    };
+  if (law) {
+    const plant = withFault(sound, fault, severity, pick(Object.keys(law.variants), random));
+    // Where the sheet is wrong the vehicle has always been like this.
+    return { severity, sound: fault === 'sheet-wrong' ? plant : sound, plant };
+  }
   const sensorError = wiredError(sound, fault, severity, random);
   return { severity, sound, plant: sensorError ? { ...sound, sensorError } : sound };
 }

@@ -41,7 +41,8 @@ export function complaintOf(
   const was = simulate({ ...c.sound, seed: c.seed + 3 }, drive, { startC: c.ambientC });
   const found = noticed(c, drive, trace, was, random).filter(() => random() > MISSED);
   const symptoms = found.filter((s, i) => found.findIndex((o) => o.what === s.what) === i);
-  if (random() < IMAGINED || ((worries || c.fault === 'none') && symptoms.length === 0)) {
+  const nothing = c.fault === 'none' || c.fault === 'sheet-wrong';
+  if (random() < IMAGINED || ((worries || nothing) && symptoms.length === 0)) {
     const what = WORRIES[Math.floor(random() * WORRIES.length)];
     symptoms.push({ what, when: [SITUATION_IDS[Math.floor(random() * SITUATION_IDS.length)]] });
   }

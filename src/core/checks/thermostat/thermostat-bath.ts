@@ -283,9 +283,9 @@ export const thermostatBath = defineCheck({
       const { bathC, liftMm, atMin, way } = bath.read(h.random);
       points.push({ bathC, liftMm, atMin, way });
     }
-    const { startOpenC } = limitsOf(h.spec);
-    // A cooler part has another figure on it, where it can be read.
-    const own = startOpenC.value - (h.fault === 'thermostat-low-rating' ? 24 * h.severity : 0);
+    // A part of another rating has another figure on it, where it can be read; one that fails has the right one.
+    const another = h.fault === 'thermostat-low-rating' || h.fault === 'sheet-wrong';
+    const own = another ? h.plant.startOpenC : limitsOf(h.spec).startOpenC.value;
     return { points: points.slice(0, 120), stampedC: h.chance(0.5) ? Math.round(own) : null };
   },
   words(r) {

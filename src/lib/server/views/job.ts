@@ -2,6 +2,7 @@ import { error, redirect } from '@sveltejs/kit';
 import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
 import { assembleCase } from '../../../core/diagnosis/case';
+import { lookedAhead } from '../../../core/diagnosis/opinion';
 import { MODEL_VERSION } from '../../../core/runs/analyse';
 import { thin } from '../../../core/runs/thin';
 import type { SpecSheet } from '../../../core/vehicle/spec-sheet';
@@ -55,7 +56,10 @@ const jobOf = async (db: Database, { id, number, vehicle }: Found) => ({
 /** What the job page needs: the job, and the chosen run with its samples, or the latest. */
 export async function jobView(db: Database, number: string, wantedRun: string | null) {
   const job = await jobOr404(db, number);
-  const [view, run] = await Promise.all([jobOf(db, job), shownRun(db, job.id, wantedRun)]);
+  const [of, run] = await Promise.all([jobOf(db, job), shownRun(db, job.id, wantedRun)]);
+  const shown = assembleCase(of.known);
+  // A slow phone takes over what was looked ahead to, and computes anew as soon as anything is entered.
+  const view = { ...of, ahead: shown && lookedAhead(shown.opinion) };
   if (run || !wantedRun) return { ...view, run };
   // A page that shows a run while its import is undone goes on without it.
   if (isId(wantedRun) && (await db.runs.count({ where: { id: wantedRun, jobId: job.id } })))

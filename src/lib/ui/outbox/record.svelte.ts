@@ -1,16 +1,27 @@
 import { invalidate } from '$app/navigation';
 import { navigating } from '$app/state';
 import type { EventInput, RecordEvent } from '$core/record/events';
-import { readEvent } from '$core/record/upcast';
 import type { Problem } from '$core/base/result';
-import { withValue } from '$core/units/field';
-import { describeEvent } from '$core/record/describe-event';
 import { Outbox, type Answer, type Sent } from './outbox';
 import { browserStore, type Waiting } from './outbox-store';
 import { setSessionEnded } from '../page-state/session.svelte';
 import { personHere, whoIsHere } from '../page-state/who';
 
 export type { Answer } from './outbox';
+
+/**
+ * What every kind of entry looks like, and what it says: with all the checks the largest part of the product. A page
+ * that only shows needs none of it; it is fetched when the page is idle, and waited for where somebody enters first.
+ */
+const entries = async () => {
+  const [{ readEvent }, { describeEvent }, { withValue }] = await Promise.all([
+    import('$core/record/upcast'),
+    import('$core/record/describe-event'),
+    import('$core/units/field')
+  ]);
+  return { readEvent, describeEvent, withValue };
+};
+export const fetchEntries = (): void => void entries().catch(() => undefined);
 
 const AWAY: Answer = {
   ok: false,
@@ -119,6 +130,7 @@ export async function sendAgain(
     await outbox().again(item.id);
     return [];
   }
+  const { readEvent, describeEvent, withValue } = await entries();
   const payload = Object.entries(mended).reduce<object>(
     (now, [path, value]) => withValue(now, path, value),
     item.event.payload
@@ -169,6 +181,7 @@ export async function record(
   body: EventInput,
   id: string = crypto.randomUUID()
 ): Promise<Answer> {
+  const { readEvent, describeEvent } = await entries();
   const read = readEvent({ id, stream, at: new Date().toISOString(), who: whoIsHere(), ...body });
   if (!read.ok) return read;
   return outbox().post({

@@ -1,3 +1,4 @@
+import { keptSince } from '../offline/here';
 import { flush, refresh, waiting } from '../outbox/record.svelte';
 
 let away = $state(false);
@@ -52,7 +53,7 @@ export function stayLive(): () => void {
       let source: EventSource | undefined;
       let reopen: ReturnType<typeof setTimeout> | undefined;
       // A window that takes over from one that was closed may have missed something.
-      let again = performance.now() - began > 1000;
+      let again = performance.now() - began > 1000 || keptSince() !== null;
       const open = () => {
         source = new EventSource('/api/changes');
         source.onopen = () => {
