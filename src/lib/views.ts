@@ -2,6 +2,7 @@
 export type JobView = Awaited<ReturnType<typeof import('./server/views/job').jobView>>;
 export type FinishView = Awaited<ReturnType<typeof import('./server/views/job').finishView>>;
 export type RunView = NonNullable<JobView['run']>;
+export type { JobCells, VehicleCells } from './server/views/lists';
 export type JobLine = Awaited<ReturnType<typeof import('./server/views/lists').jobLines>>[number];
 export type OpenLine = Awaited<ReturnType<typeof import('./server/views/lists').openLines>>[number];
 export type DueLine = Awaited<ReturnType<typeof import('./server/views/lists').dueLines>>[number];

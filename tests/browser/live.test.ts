@@ -95,6 +95,13 @@ describe('a live warm-up', () => {
     // Slower, so that hands have time before the alarm.
     await start(job, 'thermostat-stuck-closed', '28', 'ridge', 35);
     await driver.wait(async () => (await samples()) > 20, WARM_UP_MS);
+    // From across the bay: the number alone, and back.
+    await (await see(driver, By.css('button[aria-label="Number over the whole screen"]'))).click();
+    const far = await readOf(driver, '[data-bay]', (e) => e.getAttribute('data-bay'));
+    expect(Number(far)).toBeGreaterThan(-40);
+    expect(await driver.getCurrentUrl()).toContain('view=bay');
+    await body().sendKeys(Key.ESCAPE);
+    await driver.wait(async () => (await driver.findElements(By.css('[data-bay]'))).length === 0, WAIT_MS);
     await painted(driver);
     await (await body()).sendKeys('m');
     await (await button('Warm')).click();

@@ -7,7 +7,7 @@ import type { TestServer } from './server';
 
 let server: TestServer;
 let driver: WebDriver;
-const { go } = useApp((s, d) => {
+const { go, openSheet, inputOf } = useApp((s, d) => {
   server = s;
   driver = d;
 });
@@ -97,6 +97,33 @@ describe('on a phone of 390 by 844', () => {
       for (const theme of ['day', 'night'] as const)
         expect([page, theme, await faultsByAxe(driver, theme)]).toEqual([page, theme, []]);
     }
+  });
+
+  it('has keys of its own for a quantity, with its units, and shows large what was understood', async () => {
+    await viewport(driver, 390, 844);
+    const touch = (enabled: boolean) =>
+      (driver as unknown as { sendDevToolsCommand(c: string, p: object): Promise<void> }).sendDevToolsCommand(
+        'Emulation.setTouchEmulationEnabled',
+        { enabled, maxTouchPoints: 1 }
+      );
+    await touch(true);
+    const open = await server.db.jobs.findOne({ where: { state: 'open' }, rejectOnEmpty: true });
+    await openSheet(`/jobs/${open.number}`, 'warm-idle');
+    const field = await inputOf('Reading at warm idle');
+    expect(await field.getAttribute('inputmode')).toBe('none');
+    await driver.executeScript('arguments[0].focus()', field);
+    const pad = By.css('[role="group"][aria-label="Keys for Reading at warm idle"]');
+    const press = async (key: string) =>
+      (
+        await (await see(driver, pad)).findElement(By.xpath(`.//button[normalize-space(.)="${key}"]`))
+      ).click();
+    for (const key of ['Clear', '1', '9', '5', '°F']) await press(key);
+    expect(await field.getAttribute('value')).toBe('195 °F');
+    expect(await (await see(driver, pad)).getText()).toContain('90.6');
+    // On to the next field, without a look at the screen.
+    await press('Next');
+    await see(driver, By.css('[aria-label="Keys for Swung by, in two minutes"]'));
+    await touch(false);
   });
 
   it('installs as an application, with its icons', async () => {

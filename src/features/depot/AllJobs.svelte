@@ -32,6 +32,7 @@
       /></label
     ><button class="btn">Find</button>
   </form>
+  <a class="btn" href="/jobs/table">As a table</a>
 </div>
 {#if jobs.length === 0}
   <p class="card text-ink-2 p-6">

@@ -3,6 +3,7 @@
   import { beforeNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
   import { toast } from 'svelte-sonner';
+  import { hasPad } from '$lib/ui/page-state/hands.svelte';
   import { later, whenIdle } from '$lib/ui/page-state/later.svelte';
   import { isKept, keepPages } from '$lib/ui/offline/here';
   import { onShortcut, useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
@@ -33,6 +34,7 @@
   const find = later(() => import('./Find.svelte'));
   // svelte-ignore state_referenced_locally
   const lock = session ? later(() => import('../access/LockScreen.svelte')) : null;
+  const pad = later(() => import('$lib/ui/inputs/Pad.svelte'));
   const messages = later(() => import('./Messages.svelte'));
   let help = $state(false);
   let finding = $state(false);
@@ -144,4 +146,5 @@
 
 {#if find.part}<find.part bind:open={finding} />{/if}
 {#if messages.part}<messages.part />{/if}
+{#if pad.part && hasPad()}<pad.part />{/if}
 {#if keys.part}<keys.part bind:open={help} />{/if}

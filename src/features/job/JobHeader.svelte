@@ -13,6 +13,11 @@
   import { inReaderUnits } from '$lib/ui/page-state/units';
   import { when } from '$lib/ui/page-state/when';
 
+  import PencilLine from '@lucide/svelte/icons/pencil-line';
+  import { toast } from 'svelte-sonner';
+  import AddPhoto from '$lib/ui/inputs/AddPhoto.svelte';
+  import { NOTE_ID } from './Note.svelte';
+
   interface Props {
     job: { id: string; number: number };
     vehicle: { id: string; fleetNo: string; name: string; note: string };
@@ -80,6 +85,24 @@
           .filter(Boolean)
           .join(' · ')}
       </p>
+      {#if state.state !== 'closed'}
+        <!-- What is seen is kept with one tap. -->
+        <div class="no-print flex gap-x-4">
+          <AddPhoto
+            stream="job:{job.id}"
+            caption=""
+            label="Photo"
+            quiet
+            ondone={([problem]) =>
+              toast(problem ? `${problem.field ?? 'The photo'} ${problem.message}` : 'Photo added')}
+          />
+          <button
+            class="quiet-link flex min-h-11 items-center gap-1"
+            onclick={() => document.getElementById(NOTE_ID)?.focus()}
+            ><PencilLine size={16} aria-hidden="true" />Note</button
+          >
+        </div>
+      {/if}
       <nav class="no-print flex flex-wrap gap-x-4" aria-label="More of this job">
         {#each more as { href, label, file } (label)}<a
             class="quiet-link flex min-h-11 items-center"

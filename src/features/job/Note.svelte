@@ -1,3 +1,8 @@
+<script lang="ts" module>
+  /** Where a note is written, for whoever leads there. */
+  export const NOTE_ID = 'note';
+</script>
+
 <script lang="ts">
   import type { EventInput } from '$core/record/events';
   import type { Problem } from '$core/base/result';
@@ -23,6 +28,7 @@
   <label class="flex-1"
     ><span class="sr-only">Note</span><input
       class="field"
+      id={NOTE_ID}
       maxlength="2000"
       placeholder="Write a note into the record"
       bind:value={text}

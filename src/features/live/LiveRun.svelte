@@ -1,5 +1,8 @@
 <script lang="ts">
+  import Maximize from '@lucide/svelte/icons/maximize';
   import { untrack } from 'svelte';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
   import { limitsOf } from '$core/vehicle/limits';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import type { Learned } from '$core/physics/plant/priors';
@@ -19,6 +22,7 @@
   import { whoIsHere } from '$lib/ui/page-state/who';
   import { thresholdsOf } from '../job/thresholds';
   import Alarm from './Alarm.svelte';
+  import BayNumber from './BayNumber.svelte';
   import { LiveRunView } from './live-run.svelte';
   import SoFar from './SoFar.svelte';
   import { degraded } from './words';
@@ -154,6 +158,9 @@
     rushId = eventId;
     await mark('hose', `rushed at ${shown(moment.coolantC, 'temperature')}`);
   }
+  const bay = $derived(page.url.searchParams.get('view') === 'bay');
+  const large = (on: boolean) =>
+    void goto(on ? '?view=bay' : page.url.pathname, { replaceState: true, noScroll: true, keepFocus: true });
   const alarming = $derived(moment?.level === 'stop' && !silenced);
   const big = $derived(moment ? inUnit(moment.coolantC, 'temperature').toFixed(0).replace('-', '−') : '–');
 </script>
@@ -171,6 +178,10 @@
       });
     }}
   />
+{/if}
+
+{#if bay && !alarming}
+  <BayNumber {moment} {trouble} onmark={(id) => void mark(id)} onclose={() => large(false)} />
 {/if}
 
 <div
@@ -215,6 +226,9 @@
           >{view.samples} samples</span
         >
       </p>
+      <button class="btn mb-3 px-3" onclick={() => large(true)} aria-label="Number over the whole screen"
+        ><Maximize size={20} aria-hidden="true" /></button
+      >
     </div>
     {#if trouble}
       <p

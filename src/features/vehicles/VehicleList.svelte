@@ -47,7 +47,8 @@
         bind:this={filter}
       /></label
     >{/if}
-  {#if all > 0}<a class="btn" href="/fleet">Trends</a>{/if}
+  {#if all > 0}<a class="btn" href="/vehicles/table">As a table</a><a class="btn" href="/fleet">Trends</a
+    >{/if}
   {#if mayHere('technician')}
     <a class="btn btn-main" href="/vehicles/new"><Plus size={20} aria-hidden="true" />Add a vehicle</a>
   {/if}

@@ -98,6 +98,37 @@ export async function openLines(db: Database) {
   }));
 }
 
+/** A job as a table shows it: what can be said in a cell. */
+export interface JobCells {
+  readonly number: number;
+  readonly fleetNo: string;
+  readonly vehicleName: string;
+  readonly complaint: string;
+  readonly state: 'open' | 'closed';
+  readonly outcome: string | null;
+  readonly leader: CaseLine['leader'];
+  readonly checks: number;
+  readonly runs: number;
+  /** ISO 8601. */
+  readonly openedAt: string;
+  readonly lastAt: string;
+}
+
+/** As many jobs as one table holds. */
+const IN_A_TABLE = 20_000;
+
+/** Every job there ever was, the latest first, with what a table sorts and groups by. */
+export const jobCells = (db: Database) =>
+  db.sequelize.query<JobCells>(
+    `SELECT j.number, v.fleet_no AS "fleetNo", v.name AS "vehicleName", j.complaint, j.state, j.outcome, j.leader,
+       jsonb_array_length(coalesce(j.results, '[]'))::int AS checks, coalesce(r.runs, 0)::int AS runs,
+       j.opened_at AS "openedAt", j.last_at AS "lastAt"
+     FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
+     LEFT JOIN (SELECT job_id, count(*) AS runs FROM runs WHERE active GROUP BY job_id) r ON r.job_id = j.id
+     WHERE j.active AND v.active ORDER BY j.last_at DESC LIMIT ${IN_A_TABLE}`,
+    { type: QueryTypes.SELECT }
+  );
+
 async function countJobs(db: Database, which: Lines): Promise<number> {
   const [{ n }] = await db.sequelize.query<{ n: number }>(`SELECT count(*)::int AS n ${FOUND}`, {
     bind: bindOf(which),
@@ -153,6 +184,34 @@ export const vehicleLines = (db: Database, id: string | null = null) =>
     bind: [id],
     type: QueryTypes.SELECT
   });
+
+/** A vehicle as a table shows it. */
+export interface VehicleCells {
+  readonly id: string;
+  readonly fleetNo: string;
+  readonly name: string;
+  readonly note: string;
+  readonly fuel: string | null;
+  /** What drives its fan. */
+  readonly fan: string | null;
+  readonly hasSheet: boolean;
+  readonly jobs: number;
+  readonly openJobs: number;
+  /** ISO 8601; null where it never had a job. */
+  readonly lastAt: string | null;
+}
+
+/** Every vehicle with what a table sorts and groups by. */
+export const vehicleCells = (db: Database) =>
+  db.sequelize.query<VehicleCells>(
+    `SELECT v.id, v.fleet_no AS "fleetNo", v.name, v.note, s.sheet->'engine'->>'fuel' AS fuel, s.sheet->'fan'->>'drive' AS fan,
+       s.id IS NOT NULL AS "hasSheet", coalesce(j.jobs, 0)::int AS jobs, coalesce(j.open, 0)::int AS "openJobs", j.last AS "lastAt"
+     FROM vehicles v LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id
+     LEFT JOIN (SELECT vehicle_id, count(*) AS jobs, count(*) FILTER (WHERE state = 'open') AS open, max(last_at) AS last
+       FROM jobs WHERE active GROUP BY vehicle_id) j ON j.vehicle_id = v.id
+     WHERE v.active ORDER BY v.fleet_no LIMIT ${IN_A_TABLE}`,
+    { type: QueryTypes.SELECT }
+  );
 
 const VEHICLES_SHOWN = 40;
 const HAS_WORDS = `($1::text[] = '{}' OR search || ' ' || lower(fan) LIKE ALL ($1))`;

@@ -10,10 +10,11 @@
     /** What it shows. */
     caption: string;
     label?: string;
+    quiet?: boolean;
     /** What went wrong, by file; nothing where all were taken. */
     ondone: (problems: readonly Problem[]) => void;
   }
-  let { stream, caption, label = 'Add a photo', ondone }: Props = $props();
+  let { stream, caption, label = 'Add a photo', quiet = false, ondone }: Props = $props();
   let busy = $state(false);
 
   const LONGEST_PX = 1800;
@@ -50,8 +51,10 @@
   }
 </script>
 
-<label class="btn no-print focus-within:outline-3">
-  <Camera size={18} aria-hidden="true" />{busy ? 'Adding…' : label}
+<label
+  class="no-print focus-within:outline-3 {quiet ? 'quiet-link flex min-h-11 items-center gap-1' : 'btn'}"
+>
+  <Camera size={quiet ? 16 : 18} aria-hidden="true" />{busy ? 'Adding…' : label}
   <input
     type="file"
     accept={PHOTO_TYPES.join(',')}

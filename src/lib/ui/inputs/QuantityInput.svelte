@@ -1,6 +1,7 @@
 <script lang="ts">
   import { formatQuantity, parseQuantity } from '$core/units/quantity';
   import { fromBase, UNITS, type QuantityKind, type Unit } from '$core/units/units';
+  import { hasPad } from '../page-state/hands.svelte';
   import { inReaderUnits, unitOf } from '../page-state/units';
 
   interface Props {
@@ -81,7 +82,9 @@
     <input
       {id}
       class="field reading pr-14"
-      inputmode="text"
+      inputmode={hasPad() ? 'none' : 'text'}
+      data-quantity={kind}
+      data-unit={unit.symbol}
       autocomplete="off"
       value={text}
       oninput={(e) => read(e.currentTarget.value, !lazy)}
