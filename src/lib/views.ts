@@ -1,6 +1,7 @@
 /** What pages are given, as the server's views return it: declared there, and nowhere again. */
 export type JobView = Awaited<ReturnType<typeof import('./server/views/job').jobView>>;
 export type FinishView = Awaited<ReturnType<typeof import('./server/views/job').finishView>>;
+export type PlanOnPaper = Awaited<ReturnType<typeof import('./server/views/plan').planView>>;
 export type RunView = NonNullable<JobView['run']>;
 export type { JobCells, VehicleCells } from './server/views/lists';
 export type JobLine = Awaited<ReturnType<typeof import('./server/views/lists').jobLines>>[number];

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { pdfPages } from '../support/pdf';
+import { pdfPages, pdfParts } from '../support/pdf';
 import { By, until, type WebDriver } from 'selenium-webdriver';
 import { describe, expect, it } from 'vitest';
 import type { JobFile } from '../../src/core/handover/job-file';
@@ -156,6 +156,13 @@ describe('the minibus', () => {
     ])
       expect(text).toContain(part);
     expect(text).toMatch(/Steady temperature \d\d °C 8\d(\.\d)? °C/);
+    // Read aloud it has headings, tables with named rows, and words for its figure.
+    const file = await fetch(`${server.address}${job}/report.pdf`);
+    const parts = await pdfParts(new Uint8Array(await file.arrayBuffer()));
+    const roles = parts.map((p) => p.role);
+    expect(roles.filter((r) => r === 'H1')).toHaveLength(1);
+    for (const role of ['H2', 'Table', 'TR', 'TH', 'TD', 'P']) expect(roles).toContain(role);
+    expect(parts.find((p) => p.role === 'Figure')?.alt).toMatch(/before|after|band/i);
     const inF = await pdfText(`${job}/report.pdf`, `units=${encodeURIComponent('temperature=°F')}`);
     expect(inF.text).toMatch(/Steady temperature 1\d\d(\.\d)? °F/);
     expect(inF.text).not.toMatch(/Steady temperature \d\d °C/);

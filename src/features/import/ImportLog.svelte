@@ -201,6 +201,32 @@
   </Problems>
 </div>
 
+{#if !file}
+  <div class="text-ink-2 mt-6 grid gap-x-8 gap-y-4 md:grid-cols-3">
+    <section>
+      <h2 class="text-ink">What it needs</h2>
+      <p class="mt-1">
+        A time and a coolant temperature, in a table or one value a line. Any separator, unit, language and
+        date is understood, and shown before anything is judged.
+      </p>
+    </section>
+    <section>
+      <h2 class="text-ink">What helps</h2>
+      <p class="mt-1">
+        Engine speed, road speed, load, intake air and the fan’s command split faults that one temperature
+        cannot. A probe on the upper hose tells a thermostat from a sensor.
+      </p>
+    </section>
+    <section>
+      <h2 class="text-ink">Which drive</h2>
+      <p class="mt-1">
+        From cold until the fan has run, with some minutes on the road and some at idle. The result says what
+        this run could not show, and which drive would.
+      </p>
+    </section>
+  </div>
+{/if}
+
 {#if layout}
   <section class="card mt-4 overflow-x-auto p-4" aria-label="Columns">
     <div class="flex flex-wrap items-baseline gap-x-4">

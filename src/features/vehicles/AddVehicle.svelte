@@ -60,68 +60,90 @@
 </script>
 
 <h1 class="mb-4">Add a vehicle</h1>
-<form class="card max-w-3xl space-y-4 p-5" onsubmit={add}>
-  <Problems {problems} entry title="Not added yet" />
-  <div class="grid gap-4 sm:grid-cols-[10rem_1fr]">
-    <label class="block"
-      ><span class="mb-1 block text-sm font-semibold">Fleet number</span><input
-        class="field reading"
-        bind:value={fleetNo}
-        maxlength="20"
-        autocomplete="off"
-      /></label
-    >
-    <label class="block"
-      ><span class="mb-1 block text-sm font-semibold">Vehicle</span><input
-        class="field"
-        bind:value={name}
-        maxlength="120"
-        placeholder="maker, model and engine"
-        autocomplete="off"
-      /></label
-    >
-  </div>
-  <Choose
-    label="Fuel"
-    choices={fuels}
-    value={taps.fuel ?? ''}
-    onvalue={(v) => (taps = { ...taps, fuel: (v || null) as Taps['fuel'] })}
-  />
-  <Choose
-    label="Fan"
-    choices={fans}
-    value={taps.fan ?? ''}
-    onvalue={(v) => (taps = { ...taps, fan: (v || null) as Taps['fan'] })}
-  />
-  <div class="max-w-60">
-    <QuantityInput
-      label="Number on the thermostat"
-      kind="temperature"
-      value={taps.stampedC}
-      hint="where it starts to open; 195F is read too"
-      problem={stamp}
-      onvalue={(v) => (taps = { ...taps, stampedC: v })}
+<div class="grid items-start gap-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+  <form class="card space-y-4 p-5" onsubmit={add}>
+    <Problems {problems} entry title="Not added yet" />
+    <div class="grid gap-4 sm:grid-cols-[10rem_1fr]">
+      <label class="block"
+        ><span class="mb-1 block text-sm font-semibold">Fleet number</span><input
+          class="field reading"
+          bind:value={fleetNo}
+          maxlength="20"
+          autocomplete="off"
+        /></label
+      >
+      <label class="block"
+        ><span class="mb-1 block text-sm font-semibold">Vehicle</span><input
+          class="field"
+          bind:value={name}
+          maxlength="120"
+          placeholder="maker, model and engine"
+          autocomplete="off"
+        /></label
+      >
+    </div>
+    <Choose
+      label="Fuel"
+      choices={fuels}
+      value={taps.fuel ?? ''}
+      onvalue={(v) => (taps = { ...taps, fuel: (v || null) as Taps['fuel'] })}
     />
-  </div>
-  <label class="block"
-    ><span class="mb-1 block text-sm font-semibold">Used for</span><input
-      class="field"
-      bind:value={note}
-      maxlength="200"
-      placeholder="optional"
-    /></label
-  >
-  <p class="text-ink-2 text-sm">
-    What you do not know stays open: it is taken as typical for such an engine, marked so, and rules nothing
-    out. A check asks for it where it would decide something.
-  </p>
-  <div class="flex flex-wrap gap-3">
-    <button class="btn btn-main" data-back="yes" disabled={busy}
-      >{forJob ? 'Add and go on with the job' : 'Add and open a job'}</button
+    <Choose
+      label="Fan"
+      choices={fans}
+      value={taps.fan ?? ''}
+      onvalue={(v) => (taps = { ...taps, fan: (v || null) as Taps['fan'] })}
+    />
+    <div class="max-w-60">
+      <QuantityInput
+        label="Number on the thermostat"
+        kind="temperature"
+        value={taps.stampedC}
+        hint="where it starts to open; 195F is read too"
+        problem={stamp}
+        onvalue={(v) => (taps = { ...taps, stampedC: v })}
+      />
+    </div>
+    <label class="block"
+      ><span class="mb-1 block text-sm font-semibold">Used for</span><input
+        class="field"
+        bind:value={note}
+        maxlength="200"
+        placeholder="optional"
+      /></label
     >
-    <button class="btn" disabled={busy}>Add the vehicle</button><a
-      class="btn"
-      href={forJob ? '/jobs/new' : '/vehicles'}>Cancel</a
-    >
-  </div>
-</form>
+    <p class="text-ink-2 text-sm">
+      What you do not know stays open: it is taken as typical for such an engine, marked so, and rules nothing
+      out. A check asks for it where it would decide something.
+    </p>
+    <div class="flex flex-wrap gap-3">
+      <button class="btn btn-main" data-back="yes" disabled={busy}
+        >{forJob ? 'Add and go on with the job' : 'Add and open a job'}</button
+      >
+      <button class="btn" disabled={busy}>Add the vehicle</button><a
+        class="btn"
+        href={forJob ? '/jobs/new' : '/vehicles'}>Cancel</a
+      >
+    </div>
+  </form>
+  <aside class="text-ink-2 space-y-3" aria-label="What comes next">
+    <h2 class="text-ink">What comes next</h2>
+    <ol class="list-decimal space-y-2 pl-5">
+      <li>
+        <strong class="text-ink">Open a job</strong> with what the driver tells. It already points at suspects.
+      </li>
+      <li>
+        <strong class="text-ink">Do the cold checks first</strong>, before the key is turned: soak, codes,
+        level and the sensor against a thermometer. They take ten minutes, and come back tomorrow only.
+      </li>
+      <li>
+        <strong class="text-ink">Record or import a warm-up</strong> from cold until the fan has run. It is held
+        against what this engine should do today.
+      </li>
+    </ol>
+    <p>
+      The number on the thermostat helps most: with it a thermostat that opens early or late is told from one
+      that is sound. Later, the vehicle’s page takes a whole page of values pasted or dropped.
+    </p>
+  </aside>
+</div>

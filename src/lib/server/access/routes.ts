@@ -23,6 +23,7 @@ export const ROUTES: Readonly<Record<string, Least>> = {
   '/jobs/[number]/report': 'reader',
   '/jobs/[number]/report.pdf': 'reader',
   '/jobs/[number]/card/[check]': 'reader',
+  '/jobs/[number]/plan': 'reader',
   '/vehicles': 'reader',
   '/vehicles/table': 'reader',
   '/vehicles/[id]': 'reader',

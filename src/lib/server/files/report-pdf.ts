@@ -40,6 +40,11 @@ export function reportPdf(report: Report, units: UnitChoice, madeAt: string): Pr
     size: 'A4',
     margins: { top: MARGIN, bottom: MARGIN, left: MARGIN, right: MARGIN },
     bufferPages: true,
+    // Read aloud it is a document with headings, tables and a figure, and not a heap of words.
+    pdfVersion: '1.7',
+    tagged: true,
+    lang: 'en',
+    displayTitle: true,
     info: { Title: spelt(`${report.title}: ${report.subtitle}`), Creator: 'Pyrethos' }
   });
   doc.registerFont('text', faces().text).registerFont('bold', faces().bold);
@@ -50,35 +55,64 @@ export function reportPdf(report: Report, units: UnitChoice, madeAt: string): Pr
     doc.on('error', reject);
   });
 
-  doc.font('bold').fontSize(SIZE.title).fillColor(INK).text(inReaderUnits(report.title));
-  doc.font('text').fontSize(SIZE.text).fillColor(SOFT).text(inReaderUnits(report.subtitle)).moveDown(0.6);
-  for (const paragraph of report.summary)
-    doc
-      .font('text')
-      .fontSize(11)
-      .fillColor(INK)
-      .text(inReaderUnits(paragraph), { lineGap: 1.5 })
-      .moveDown(0.35);
-  doc.moveDown(0.3);
-  table(doc, { title: '', head: [], rows: report.facts }, inReaderUnits, [0.18, 0.82]);
-  if (report.picture) picture(doc, report.picture, inReaderUnits, chosenUnit(units, 'temperature'));
-  for (const t of report.tables) table(doc, t, inReaderUnits, WIDTHS[t.head.length]);
-  for (const { title, items } of report.lists) {
-    heading(doc, inReaderUnits(title));
-    for (const item of items)
-      doc
-        .font('text')
-        .fontSize(SIZE.text)
-        .fillColor(INK)
-        .text(`•  ${inReaderUnits(item)}`, { indent: 0, lineGap: 1 });
+  const root = doc.struct('Document');
+  doc.addStructure(root);
+  part(doc, root, 'H1', () =>
+    doc.font('bold').fontSize(SIZE.title).fillColor(INK).text(inReaderUnits(report.title))
+  );
+  part(doc, root, 'P', () =>
+    doc.font('text').fontSize(SIZE.text).fillColor(SOFT).text(inReaderUnits(report.subtitle))
+  );
+  doc.moveDown(0.6);
+  for (const paragraph of report.summary) {
+    part(doc, root, 'P', () =>
+      doc.font('text').fontSize(11).fillColor(INK).text(inReaderUnits(paragraph), { lineGap: 1.5 })
+    );
+    doc.moveDown(0.35);
   }
-  heading(doc, 'Cautions');
-  for (const caution of report.cautions)
-    doc.font('text').fontSize(SIZE.text).fillColor(INK).text(inReaderUnits(caution), { lineGap: 1 });
-  doc.moveDown(0.6).font('text').fontSize(SIZE.small).fillColor(SOFT).text(inReaderUnits(report.deference));
+  doc.moveDown(0.3);
+  table(doc, root, { title: '', head: [], rows: report.facts }, inReaderUnits, [0.18, 0.82]);
+  if (report.picture) picture(doc, root, report.picture, inReaderUnits, chosenUnit(units, 'temperature'));
+  for (const t of report.tables) table(doc, root, t, inReaderUnits, WIDTHS[t.head.length]);
+  const line = (text: string) =>
+    doc.font('text').fontSize(SIZE.text).fillColor(INK).text(text, { indent: 0, lineGap: 1 });
+  for (const { title, items } of report.lists) {
+    heading(doc, root, inReaderUnits(title));
+    const list = doc.struct('L');
+    root.add(list);
+    for (const item of items) part(doc, list, 'LI', () => line(`•  ${inReaderUnits(item)}`));
+    list.end();
+  }
+  heading(doc, root, 'Cautions');
+  for (const caution of report.cautions) part(doc, root, 'P', () => line(inReaderUnits(caution)));
+  doc.moveDown(0.6);
+  part(doc, root, 'P', () =>
+    doc.font('text').fontSize(SIZE.small).fillColor(SOFT).text(inReaderUnits(report.deference))
+  );
+  root.end();
   footers(doc, inReaderUnits(report.title), madeAt);
   doc.end();
   return whole;
+}
+
+type Structure = PDFKit.PDFStructureElement;
+
+/** Draws something as a part of the document’s structure. */
+function part(
+  doc: PDFKit.PDFDocument,
+  of: Structure,
+  type: string,
+  draw: () => unknown,
+  options: { alt?: string } = {}
+): void {
+  of.add(doc.struct(type, options, [() => void draw()]));
+}
+
+/** Draws what only adorns: it is not read aloud. */
+function adornment(doc: PDFKit.PDFDocument, draw: () => void): void {
+  doc.markContent('Artifact', { type: 'Layout' });
+  draw();
+  doc.endMarkedContent();
 }
 
 /** Shares of the width by the number of columns. */
@@ -93,23 +127,38 @@ function room(doc: PDFKit.PDFDocument, needed: number): void {
   if (doc.y + needed > doc.page.height - MARGIN) doc.addPage();
 }
 
-function heading(doc: PDFKit.PDFDocument, text: string): void {
+function heading(doc: PDFKit.PDFDocument, root: Structure, text: string): void {
   room(doc, 60);
   doc.x = MARGIN;
-  doc.moveDown(0.8).font('bold').fontSize(SIZE.head).fillColor(INK).text(text).moveDown(0.25);
+  doc.moveDown(0.8);
+  part(doc, root, 'H2', () => doc.font('bold').fontSize(SIZE.head).fillColor(INK).text(text));
+  doc.moveDown(0.25);
 }
 
 /** Rows that break over pages between them, never within one. */
 function table(
   doc: PDFKit.PDFDocument,
+  root: Structure,
   { title, note, head, rows }: ReportTable,
   inReaderUnits: (text: string) => string,
   shares: readonly number[]
 ): void {
-  if (title) heading(doc, inReaderUnits(title));
-  if (note) doc.font('text').fontSize(SIZE.small).fillColor(SOFT).text(inReaderUnits(note)).moveDown(0.3);
+  if (title) heading(doc, root, inReaderUnits(title));
+  if (note) {
+    part(doc, root, 'P', () =>
+      doc.font('text').fontSize(SIZE.small).fillColor(SOFT).text(inReaderUnits(note))
+    );
+    doc.moveDown(0.3);
+  }
+  const whole = doc.struct('Table');
+  root.add(whole);
   const widths = shares.map((s) => s * WIDTH);
-  const line = (cells: readonly string[], face: (column: number) => 'text' | 'bold', colour: string) => {
+  const line = (
+    cells: readonly string[],
+    face: (column: number) => 'text' | 'bold',
+    colour: string,
+    names: (column: number) => boolean
+  ) => {
     doc.fontSize(head.length > 4 ? SIZE.small : SIZE.text - 0.5);
     const texts = cells.map(inReaderUnits);
     const height =
@@ -118,34 +167,66 @@ function table(
       ) + 5;
     room(doc, height);
     const y = doc.y;
+    const row = doc.struct('TR');
+    whole.add(row);
     texts.forEach((text, i) => {
       const x = MARGIN + widths.slice(0, i).reduce((sum, w) => sum + w, 0);
-      doc
-        .font(face(i))
-        .fillColor(colour)
-        .text(text, x, y + 2.5, { width: widths[i] - 8 });
+      part(doc, row, names(i) ? 'TH' : 'TD', () =>
+        doc
+          .font(face(i))
+          .fillColor(colour)
+          .text(text, x, y + 2.5, { width: widths[i] - 8 })
+      );
     });
-    doc
-      .moveTo(MARGIN, y + height)
-      .lineTo(MARGIN + WIDTH, y + height)
-      .lineWidth(0.4)
-      .strokeColor(LINE)
-      .stroke();
+    row.end();
+    adornment(doc, () =>
+      doc
+        .moveTo(MARGIN, y + height)
+        .lineTo(MARGIN + WIDTH, y + height)
+        .lineWidth(0.4)
+        .strokeColor(LINE)
+        .stroke()
+    );
     doc.x = MARGIN;
     doc.y = y + height;
   };
-  if (head.length > 0) line(head, () => 'text', SOFT);
-  for (const row of rows) line(row, (i) => (i === 0 ? 'bold' : 'text'), INK);
+  if (head.length > 0)
+    line(
+      head,
+      () => 'text',
+      SOFT,
+      () => true
+    );
+  for (const row of rows)
+    line(
+      row,
+      (i) => (i === 0 ? 'bold' : 'text'),
+      INK,
+      (i) => i === 0
+    );
+  whole.end();
 }
 
+/** The curve as a figure, with what it shows in words beside it. */
 function picture(
   doc: PDFKit.PDFDocument,
+  root: Structure,
   drawn: NonNullable<Report['picture']>,
   inReaderUnits: (text: string) => string,
   degrees: Unit
 ): void {
   doc.moveDown(0.8);
   room(doc, PICTURE_H + 50);
+  const below = doc.y + PICTURE_H + 20;
+  part(doc, root, 'Figure', () => drawCurve(doc, drawn, degrees), { alt: inReaderUnits(drawn.caption) });
+  doc.x = MARGIN;
+  doc.y = below;
+  part(doc, root, 'Caption', () =>
+    doc.font('text').fontSize(SIZE.small).fillColor(SOFT).text(inReaderUnits(drawn.caption), { width: WIDTH })
+  );
+}
+
+function drawCurve(doc: PDFKit.PDFDocument, drawn: NonNullable<Report['picture']>, degrees: Unit): void {
   const box = { x: MARGIN + 40, y: doc.y, w: WIDTH - 40, h: PICTURE_H };
   const at = ([x, y]: Point): Point => [box.x + x * box.w, box.y + (1 - y) * box.h];
   const trace = (points: readonly Point[]) =>
@@ -198,9 +279,6 @@ function picture(
     trace(part);
     doc.strokeColor(INK).stroke();
   }
-  doc.x = MARGIN;
-  doc.y = box.y + box.h + 20;
-  doc.fontSize(SIZE.small).fillColor(SOFT).text(inReaderUnits(drawn.caption), { width: WIDTH });
 }
 
 function footers(doc: PDFKit.PDFDocument, title: string, madeAt: string): void {
@@ -209,6 +287,7 @@ function footers(doc: PDFKit.PDFDocument, title: string, madeAt: string): void {
     doc.switchToPage(i);
     // Text below the margin would open a page of its own.
     doc.page.margins.bottom = 0;
+    doc.markContent('Artifact', { type: 'Pagination' });
     doc
       .font('text')
       .fontSize(SIZE.small)
@@ -223,5 +302,6 @@ function footers(doc: PDFKit.PDFDocument, title: string, madeAt: string): void {
           lineBreak: false
         }
       );
+    doc.endMarkedContent();
   }
 }
