@@ -55,6 +55,25 @@ describe('on a phone of 390 by 844', () => {
     expect(wide).toEqual([]);
   });
 
+  it('nor with text twice as large, on a screen of 1280', async () => {
+    await viewport(driver, 1280, 800);
+    const wide: string[] = [];
+    for (const page of [
+      '/',
+      '/jobs/8',
+      '/jobs/8/finish',
+      '/jobs/8?check=ect-ladder',
+      '/vehicles',
+      '/jobs/new',
+      '/shop'
+    ]) {
+      await go(page);
+      await driver.executeScript("document.documentElement.style.fontSize = '200%'");
+      if ((await tooWide()) > 0) wide.push(page);
+    }
+    expect(wide).toEqual([]);
+  });
+
   it('nor does the sheet of any check', async () => {
     await viewport(driver, 390, 844);
     const wide: string[] = [];

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { goto } from '$app/navigation';
   import { FAULTS } from '$core/faults/registry';
   import { midSentence, sayChance, sentence } from '$core/base/text';
   import { quoteCosts } from '$core/diagnosis/costs';
@@ -6,6 +7,8 @@
   import type { EventInput } from '$core/record/events';
   import { repairsDone } from '$core/record/repair-done';
   import type { Problem } from '$core/base/result';
+  import Cockpit from '$features/job/Cockpit.svelte';
+  import JobHeader from '$features/job/JobHeader.svelte';
   import { jobCase } from '$features/job/job-case.svelte';
   import BeforeAfter from '$features/report/BeforeAfter.svelte';
   import Problems from '$lib/ui/inputs/Problems.svelte';
@@ -63,20 +66,37 @@
   }
 </script>
 
-<header class="mb-4 flex flex-wrap items-start gap-4">
-  <div class="mr-auto">
-    <p class="text-ink-2">
-      <a class="quiet-link" href="/jobs/{job.number}">Job {job.number}</a> · {vehicle.fleetNo}
-      {vehicle.name}
-    </p>
-    <h1>Repair, proof, close</h1>
-    <p class="text-ink-2 mt-1 max-w-3xl">
-      The maker’s service information comes first: its order, its values and its cautions go before what
-      stands here.
-    </p>
-  </div>
-  <a class="btn no-print" href="/jobs/{job.number}/report">Report</a>
-</header>
+<JobHeader
+  {job}
+  {vehicle}
+  state={jobState}
+  open={null}
+  runId={shown.runs.at(-1)?.id ?? null}
+  closing
+  {zone}
+/>
+<Problems {problems} entry title="That did not work" />
+{#if !closed}
+  <Cockpit
+    case={shown}
+    now={page.now}
+    {zone}
+    evidenceHref="/jobs/{job.number}#suspects"
+    repairHref="#repair"
+    {write}
+    onopen={(id) =>
+      void goto(
+        id === 'warm-up-run' || id === 'road-run'
+          ? `/jobs/${job.number}/live`
+          : `/jobs/${job.number}?check=${id}`
+      )}
+  />
+{/if}
+<h2>Repair, proof, close</h2>
+<p class="text-ink-2 mb-3 max-w-3xl text-sm">
+  The maker’s service information comes first: its order, its values and its cautions go before what stands
+  here.
+</p>
 
 {#snippet ending()}
   <CloseJob
@@ -90,10 +110,8 @@
   />
 {/snippet}
 
-<Problems {problems} entry title="That did not work" />
-
 <div class="grid items-start gap-4 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
-  <div class="space-y-4">
+  <div class="space-y-4" id="repair">
     {#if shown.suspected}
       {@const { fault, probability } = opinionBefore.now.suspects[0]}
       <p class="card px-4 py-3" data-leader={fault}>

@@ -19,15 +19,11 @@
   import { inReaderUnits } from '$lib/ui/page-state/units';
   import { mayUndo } from '$lib/ui/page-state/who';
   import type { JobView } from '$lib/views';
-  import Dangers from './Dangers.svelte';
-  import EngineCard from './EngineCard.svelte';
-  import HeatStrip from './HeatStrip.svelte';
+  import Cockpit from './Cockpit.svelte';
   import HeatLine from './HeatLine.svelte';
   import { jobCase } from './job-case.svelte';
-  import Likely from './Likely.svelte';
   import JobHeader from './JobHeader.svelte';
   import History from './History.svelte';
-  import NextCheck from './NextCheck.svelte';
   import Note from './Note.svelte';
   import Photos from './Photos.svelte';
   import RunFacts from './RunFacts.svelte';
@@ -50,7 +46,7 @@
   const page_ = jobCase(() => ({ job, known, ahead }));
   const { stream, events, now } = $derived(page_);
   const shown = $derived(page_.case);
-  const { state: jobState, sheet, heat, runs, plan, opinion } = $derived(shown);
+  const { state: jobState, sheet, heat, runs, plan } = $derived(shown);
   const closed = $derived(jobState.state === 'closed');
   const entered = $derived(shown.entered);
 
@@ -89,17 +85,13 @@
     return refused.length > 0 ? { ok: false, problems: refused } : record(stream, body, id);
   }
 
-  async function note(payload: Extract<EventInput, { kind: 'engine.noted' }>['payload']): Promise<boolean> {
-    const answer = await write({ kind: 'engine.noted', payload });
+  /** Writes, and says here what was wrong with it. */
+  async function taken(body: EventInput): Promise<boolean> {
+    const answer = await write(body);
     problems = answer.ok ? [] : answer.problems;
     return answer.ok;
   }
-
-  async function addFinding(finding: OwnFinding): Promise<boolean> {
-    const answer = await write({ kind: 'finding.added', payload: finding });
-    problems = answer.ok ? [] : answer.problems;
-    return answer.ok;
-  }
+  const addFinding = (payload: OwnFinding) => taken({ kind: 'finding.added', payload });
 
   async function undo(of: string) {
     const target = events.find((e) => e.id === of);
@@ -171,27 +163,15 @@
   {/key}
 {:else}
   {#if !closed}
-    <Dangers
-      dangers={shown.dangers}
-      overridden={jobState.overridden}
-      ongoon={(payload) => void write({ kind: 'stop.overridden', payload })}
+    <Cockpit
+      case={shown}
+      {now}
+      {zone}
+      evidenceHref="#suspects"
+      repairHref="{base}/finish"
+      write={taken}
+      onopen={openCheck}
     />
-    <HeatStrip {plan} state={heat} />
-    <div class="mb-3 grid gap-3 sm:grid-cols-2 lg:grid-cols-[minmax(0,20rem)_minmax(0,1fr)_minmax(0,1.3fr)]">
-      <EngineCard {heat} {now} {zone} onnote={note} />
-      <Likely case={shown} />
-      <NextCheck
-        next={plan.next}
-        others={plan.others}
-        asked={opinion.asked}
-        advice={shown.suspected ? opinion.advice : null}
-        costs={shown.costs}
-        {heat}
-        held={shown.dangers.some((d) => d.holds)}
-        repairHref="{base}/finish"
-        onopen={openCheck}
-      />
-    </div>
   {/if}
 
   <RunTabs

@@ -25,9 +25,11 @@
     /** The check whose sheet is open: then the head is short. */
     open: CheckId | null;
     runId: string | null;
+    /** Its repair, proof and end are what is shown below. */
+    closing?: boolean;
     zone: string;
   }
-  let { job, vehicle, state, open, runId, zone }: Props = $props();
+  let { job, vehicle, state, open, runId, closing = false, zone }: Props = $props();
   const base = $derived(`/jobs/${job.number}`);
   const more = $derived([
     { href: `${base}/intake`, label: 'Intake', file: undefined },
@@ -67,15 +69,19 @@
             ><Radio size={18} aria-hidden="true" />{state.live ? 'Recording…' : 'Record live'}</a
           >
         {/if}
-        <a
-          class="btn {state.repairs.length > 0 && state.state !== 'closed' ? 'btn-main' : ''}"
-          href="{base}/finish"
-          >{state.state === 'closed'
-            ? 'How it ended'
-            : state.repairs.length > 0
-              ? 'Prove and close'
-              : 'Repair'}</a
-        >
+        {#if closing}
+          <a class="btn" href={base}>Plan and curve</a>
+        {:else}
+          <a
+            class="btn {state.repairs.length > 0 && state.state !== 'closed' ? 'btn-main' : ''}"
+            href="{base}/finish"
+            >{state.state === 'closed'
+              ? 'How it ended'
+              : state.repairs.length > 0
+                ? 'Prove and close'
+                : 'Repair'}</a
+          >
+        {/if}
       </div>
     {/if}
   </div>

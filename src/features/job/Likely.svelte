@@ -5,8 +5,10 @@
 
   interface Props {
     case: Case;
+    /** Where their evidence stands. */
+    evidenceHref: string;
   }
-  let { case: shown }: Props = $props();
+  let { case: shown, evidenceHref }: Props = $props();
 
   const SHOWN = 3;
   const SMALL = 0.02;
@@ -30,7 +32,7 @@
         </li>
       {/each}
     </ol>
-    <a class="quiet-link no-print flex min-h-11 w-fit items-center text-sm" href="#suspects"
+    <a class="quiet-link no-print flex min-h-11 w-fit items-center text-sm" href={evidenceHref}
       >Evidence and other suspects</a
     >
   {:else}

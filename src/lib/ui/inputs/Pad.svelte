@@ -89,7 +89,7 @@
         {#if i === 2}<button
             type="button"
             class="btn min-h-14"
-            aria-label="Take back"
+            aria-label="Delete the last figure"
             onclick={() => press('back')}><Delete size={24} aria-hidden="true" /></button
           >{:else if i === 5}<button
             type="button"
