@@ -2,6 +2,7 @@
   import { goto } from '$app/navigation';
   import { FAULTS } from '$core/faults/registry';
   import { midSentence, sayChance, sentence } from '$core/base/text';
+  import type { CheckId } from '$core/checks/registry';
   import { quoteCosts } from '$core/diagnosis/costs';
   import { pictureOf } from '$core/handover/report/picture';
   import type { EventInput } from '$core/record/events';
@@ -13,6 +14,7 @@
   import BeforeAfter from '$features/report/BeforeAfter.svelte';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { record } from '$lib/ui/outbox/record.svelte';
+  import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { mayUndo } from '$lib/ui/page-state/who';
   import { inReaderUnits } from '$lib/ui/page-state/units';
   import type { FinishView } from '$lib/views';
@@ -61,6 +63,21 @@
     problems = answer.ok ? [] : answer.problems;
     return answer.ok;
   }
+  /** A warm-up is not typed: it is recorded. */
+  const openCheck = (id: CheckId) =>
+    void goto(
+      id === 'warm-up-run' || id === 'road-run'
+        ? `/jobs/${job.number}/live`
+        : `/jobs/${job.number}?check=${id}`
+    );
+  $effect(() => {
+    const { next } = shown.plan;
+    return useShortcuts(
+      next && !closed
+        ? [{ key: 'n', label: `Next check: ${next.check.title}`, run: () => openCheck(next.id) }]
+        : []
+    );
+  });
   async function undo(of: string) {
     await write({ kind: 'undo', payload: { of } });
   }
@@ -84,12 +101,7 @@
     evidenceHref="/jobs/{job.number}#suspects"
     repairHref="#repair"
     {write}
-    onopen={(id) =>
-      void goto(
-        id === 'warm-up-run' || id === 'road-run'
-          ? `/jobs/${job.number}/live`
-          : `/jobs/${job.number}?check=${id}`
-      )}
+    onopen={openCheck}
   />
 {/if}
 <h2>Repair, proof, close</h2>

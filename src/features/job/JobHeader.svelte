@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { goto } from '$app/navigation';
   import { FAULTS } from '$core/faults/registry';
   import { midSentence } from '$core/base/text';
   import FileUp from '@lucide/svelte/icons/file-up';
@@ -39,6 +40,12 @@
     { href: `/api/jobs/${job.id}/job.json`, label: 'Job file', file: '' },
     ...(runId ? [{ href: `/api/runs/${runId}/log.csv`, label: 'CSV', file: '' }] : [])
   ]);
+  /** The field is on the job's page. */
+  function writeNote() {
+    const field = document.getElementById(NOTE_ID);
+    if (field) field.focus();
+    else void goto(`${base}#${NOTE_ID}`);
+  }
   /** What else is known of the job before anything is measured, and what was done. */
   const told = $derived(
     [
@@ -103,9 +110,7 @@
             ondone={([problem]) =>
               toast(problem ? `${problem.field ?? 'The photo'} ${problem.message}` : 'Photo added')}
           />
-          <button
-            class="quiet-link flex min-h-11 items-center gap-1"
-            onclick={() => document.getElementById(NOTE_ID)?.focus()}
+          <button class="quiet-link flex min-h-11 items-center gap-1" onclick={writeNote}
             ><PencilLine size={16} aria-hidden="true" />Note</button
           >
         </div>
