@@ -2,7 +2,16 @@
 /// <reference lib="esnext" />
 /// <reference lib="webworker" />
 import { build, files, version } from '$service-worker';
-import { awayPage, isWhole, KEPT_AT, KEPT_TITLE, keptAs, PAGES, tooMany } from './lib/ui/offline/kept';
+import {
+  awayPage,
+  isTooOld,
+  isWhole,
+  KEPT_AT,
+  KEPT_TITLE,
+  keptAs,
+  PAGES,
+  tooMany
+} from './lib/ui/offline/kept';
 
 /**
  * Opens the pages of this device without the network. Pages come from the server wherever it answers, and are kept;
@@ -27,7 +36,9 @@ async function takeOver(): Promise<void> {
   const pages = await caches.open(PAGES);
   for (const { url } of await pages.keys()) {
     const answer = await fetch(url).catch(() => null);
-    if (answer?.ok && !answer.redirected) await keep(new URL(url).pathname, answer);
+    // Sent to the door: nobody is signed in any more.
+    if (answer?.redirected && new URL(answer.url).pathname === '/sign-in') await caches.delete(PAGES);
+    else if (answer?.ok && !answer.redirected) await keep(new URL(url).pathname, answer);
   }
   const old = (await caches.keys()).filter((name) => name.startsWith('pyrethos-app-') && name !== APP);
   await Promise.all(old.map((name) => caches.delete(name)));
@@ -72,8 +83,16 @@ async function page(event: FetchEvent, url: URL): Promise<Response> {
     if (path && answer.ok && isWhole(url)) event.waitUntil(keep(path, answer.clone()));
     return answer;
   }
-  const kept = path ? await (await caches.open(PAGES)).match(path) : undefined;
+  const kept = path ? await keptPage(path) : undefined;
   return kept ?? answer ?? away();
+}
+
+async function keptPage(path: string): Promise<Response | undefined> {
+  const pages = await caches.open(PAGES);
+  const kept = await pages.match(path);
+  if (!kept || !isTooOld(kept.headers.get(KEPT_AT), new Date().toISOString())) return kept;
+  await pages.delete(path);
+  return undefined;
 }
 
 async function keep(path: string, answer: Response): Promise<void> {

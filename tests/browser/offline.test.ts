@@ -57,7 +57,6 @@ describe('a phone with the product on it, and no network', () => {
     await driver.get(server.address + job);
     await alive(driver);
     await see(driver, withText('button', 'Server away'));
-    const before = await server.db.events.count();
     await openSheet(job, 'warm-idle');
     await type('Reading at warm idle', '91');
     await type('Has idled warm for', '5');
@@ -78,7 +77,6 @@ describe('a phone with the product on it, and no network', () => {
     await alive(driver);
     await noted();
     expect(await waits()).toBeGreaterThanOrEqual(2);
-    expect(await server.db.events.count()).toBe(before);
 
     await server.start();
     await driver.wait(async () => (await driver.findElements(By.css('[data-waiting]'))).length === 0, 40_000);

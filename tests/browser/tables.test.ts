@@ -25,6 +25,13 @@ describe('lists as tables', () => {
     await driver.wait(async () => (await driver.getCurrentUrl()).includes('sort=number'), WAIT_MS);
     const numbers = (await column(0)).map(Number);
     expect(numbers).toEqual(numbers.toSorted((a, b) => a - b));
+    // What leads, and how likely, is what the day says.
+    await go('/jobs/table?q=QH-11&is.state=Open&columns=number,likely,chance');
+    const [number, likely, chance] = await Promise.all([0, 1, 2].map(async (c) => (await column(c))[0]));
+    await go('/');
+    const [row] = await driver.findElements(By.css(`[data-job="${number}"] [data-leader]`));
+    expect((await row.getText()).replace(/\s+/g, ' ')).toBe(`${likely} ${chance}`.replace(/\s+/g, ' '));
+    await go('/jobs/table?sort=number');
     await pick('State', 'Open');
     await driver.wait(async () => (await found()) < all, WAIT_MS);
     const open = await server.db.jobs.count({ where: { state: 'open', active: true } });

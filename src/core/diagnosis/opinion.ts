@@ -92,9 +92,8 @@ export const knowAhead = (ahead: LookedAhead): void => void AHEAD.put(ahead.key,
 function opinionOn(key: string, asked: Asked, costs: ShopCosts): Opinion {
   const { belief, chances } = beliefOf(asked);
   const now = toPosterior(belief.of.space, chances);
-  const known = AHEAD.get(key);
-  const worth = lazy(() => known?.worth ?? worthOf(asked));
-  const advice = lazy(() => known?.advice ?? adviceOf(asked, costs, worth(), now));
+  const worth = lazy(() => AHEAD.get(key)?.worth ?? worthOf(asked));
+  const advice = lazy(() => AHEAD.get(key)?.advice ?? adviceOf(asked, costs, worth(), now));
   return {
     key,
     asked,

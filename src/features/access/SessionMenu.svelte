@@ -2,7 +2,7 @@
   import UserRound from '@lucide/svelte/icons/user-round';
   import { page } from '$app/state';
   import type { Role } from '$core/record/roles';
-  import { later } from '$lib/ui/page-state/later.svelte';
+  import MenuButton from '$lib/ui/inputs/MenuButton.svelte';
   import { serverAway } from '$lib/ui/sync/live.svelte';
   import { setSessionEnded } from '$lib/ui/page-state/session.svelte';
   import { send } from './send';
@@ -13,15 +13,7 @@
   }
   let { name, role }: Props = $props();
 
-  const list = later(() => import('./SessionList.svelte'));
-  let button = $state<HTMLButtonElement>();
-  let open = $state(false);
   const IDLE_MS = 15 * 60_000;
-
-  async function turn() {
-    await list.get();
-    open = !open;
-  }
 
   async function lock() {
     // Without the server nobody could unlock it.
@@ -50,14 +42,11 @@
   });
 </script>
 
-<button
-  class="btn px-3"
-  bind:this={button}
-  aria-label="Signed in as {name}"
-  aria-haspopup="menu"
-  aria-expanded={open}
-  onclick={turn}
+<MenuButton
+  label="Signed in as {name}"
+  popup="menu"
+  load={() => import('./SessionList.svelte')}
+  given={{ name, role, lock }}
 >
   <UserRound size={18} aria-hidden="true" /><span class="max-w-32 truncate max-lg:sr-only">{name}</span>
-</button>
-{#if list.part && button}<list.part {name} {role} anchor={button} bind:open {lock} />{/if}
+</MenuButton>

@@ -1,8 +1,8 @@
 <script lang="ts">
-  import Printer from '@lucide/svelte/icons/printer';
   import { sentence } from '$core/base/text';
   import { checkOf, type CheckId } from '$core/checks/registry';
   import { CAUTIONS } from '$core/measure/cautions';
+  import Paper from '$lib/ui/Paper.svelte';
   import { unitOf } from '$lib/ui/page-state/units';
   import BlankFields from './BlankFields.svelte';
 
@@ -22,38 +22,23 @@
   const seen = $derived(Object.values(check.results).flatMap((r) => (r.seen ? [sentence(r.seen)] : [])));
 </script>
 
-<!-- A check on paper, for where no screen goes: black on white, A4 or Letter, written in by hand. -->
-<article class="mx-auto max-w-3xl print:text-black">
-  <div class="no-print mb-3 flex flex-wrap gap-2">
-    <button class="btn btn-main" onclick={() => window.print()}
-      ><Printer size={18} aria-hidden="true" />Print</button
-    >
-    <a class="btn" href="/jobs/{number}?check={id}">Back to the check</a>
-  </div>
-  <header class="flex items-start gap-6 border-b-2 border-current pb-3">
-    <div class="min-w-0 flex-1">
-      <p>
-        <strong class="reading">{vehicle.fleetNo}</strong>
-        {vehicle.name} · job {number}{complaint ? ` · ${complaint}` : ''}
-      </p>
-      <h1 class="mt-1">{check.title}</h1>
-      <p class="mt-1">{check.decides}</p>
-      <p class="text-sm">About {check.minutes} min · {check.tools.join(', ').toLowerCase()}</p>
-    </div>
-    <figure class="w-28 shrink-0 bg-white p-1">
-      <img src={code} alt="Code that leads to {back}" width="104" height="104" />
-      <figcaption class="text-center text-xs text-black">Scan to enter it</figcaption>
-    </figure>
-  </header>
-  {#if check.cautions.length > 0}
-    <section class="mt-3" aria-label="Cautions">
-      <h2>Cautions</h2>
-      <ul class="ml-5 list-disc">
-        {#each check.cautions as c (c)}<li>{CAUTIONS[c].text}</li>{/each}
-        <li>The maker’s service information and local rules come first.</li>
-      </ul>
-    </section>
-  {/if}
+<Paper
+  href="/jobs/{number}?check={id}"
+  leads="Back to the check"
+  {back}
+  {code}
+  scan="Scan to enter it"
+  cautions={check.cautions.map((c) => CAUTIONS[c].text)}
+>
+  {#snippet head()}
+    <p>
+      <strong class="reading">{vehicle.fleetNo}</strong>
+      {vehicle.name} · job {number}{complaint ? ` · ${complaint}` : ''}
+    </p>
+    <h1 class="mt-1">{check.title}</h1>
+    <p class="mt-1">{check.decides}</p>
+    <p class="text-sm">About {check.minutes} min · {check.tools.join(', ').toLowerCase()}</p>
+  {/snippet}
   <section class="mt-4" aria-label="Readings">
     <h2>Readings</h2>
     {#if check.fields.length > 0}
@@ -79,4 +64,4 @@
       </ul>
     </section>
   {/if}
-</article>
+</Paper>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { sentence } from '$core/base/text';
+  import { sayChance, sentence } from '$core/base/text';
   import { FAULTS } from '$core/faults/registry';
   import type { Column } from '$lib/ui/table/columns';
   import Table from '$lib/ui/table/Table.svelte';
@@ -34,8 +34,8 @@
     {
       id: 'chance',
       title: 'Chance',
-      value: (j) => j.leader && Math.round(100 * j.leader.probability),
-      say: (j) => (j.leader ? `${Math.round(100 * j.leader.probability)} %` : ''),
+      value: (j) => j.leader && j.leader.probability,
+      say: (j) => (j.leader ? sayChance(j.leader.probability) : ''),
       right: true,
       width: 90
     },

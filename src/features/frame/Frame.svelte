@@ -53,12 +53,10 @@
       : page.url.pathname.startsWith(href);
 
   async function openFind() {
-    await find.get();
-    finding = true;
+    finding = await find.get();
   }
   async function openKeys() {
-    await keys.get();
-    help = true;
+    help = await keys.get();
   }
 
   // Tells those who wait (tests, and a person on a slow tablet) that the page answers to keys and clicks.

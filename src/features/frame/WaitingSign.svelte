@@ -9,8 +9,7 @@
   let open = $state(false);
 
   async function show() {
-    await list.get();
-    open = true;
+    open = await list.get();
   }
   const waits = $derived(waiting().filter((w) => !w.refused));
   const refused = $derived(waiting().filter((w) => w.refused));

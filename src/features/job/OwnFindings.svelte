@@ -24,8 +24,7 @@
   });
 
   async function show() {
-    await form.get();
-    open = true;
+    open = await form.get();
   }
   function close() {
     open = false;

@@ -1,7 +1,7 @@
 <script lang="ts">
-  import Printer from '@lucide/svelte/icons/printer';
   import { sayLikely } from '$core/base/text';
   import { FAULTS } from '$core/faults/registry';
+  import Paper from '$lib/ui/Paper.svelte';
   import { inReaderUnits } from '$lib/ui/page-state/units';
   import { when } from '$lib/ui/page-state/when';
   import { RESULT_LOOK } from '$lib/ui/page-state/results';
@@ -14,42 +14,27 @@
   let { plan, zone }: Props = $props();
 </script>
 
-<!-- The plan of a job on paper: black on white, A4 or Letter, ticked and written in by hand. -->
-<article class="mx-auto max-w-3xl print:text-black">
-  <div class="no-print mb-3 flex flex-wrap gap-2">
-    <button class="btn btn-main" onclick={() => window.print()}
-      ><Printer size={18} aria-hidden="true" />Print</button
-    >
-    <a class="btn" href="/jobs/{plan.number}">Back to the job</a>
-  </div>
-  <header class="flex items-start gap-6 border-b-2 border-current pb-3">
-    <div class="min-w-0 flex-1">
-      <h1><span class="reading">{plan.vehicle.fleetNo}</span> {plan.vehicle.name}</h1>
-      <p class="mt-1">{plan.complaint}</p>
-      <p class="text-sm">
-        Plan of job {plan.number}, {when(plan.now, zone)}{plan.phase
-          ? `. Engine: ${plan.phase.toLowerCase()}`
-          : ''}{plan.next ? `. Next: ${plan.next}` : ''}
-      </p>
-      {#if plan.suspects.length > 0}<p class="mt-1">
-          {#each plan.suspects as { fault, probability }, i (fault)}{i > 0 ? ', ' : ''}{FAULTS[fault].title}
-            {sayLikely(probability)}{/each}
-        </p>{/if}
-    </div>
-    <figure class="w-28 shrink-0 bg-white p-1">
-      <img src={plan.code} alt="Code that leads to {plan.back}" width="104" height="104" />
-      <figcaption class="text-center text-xs text-black">Scan for the job</figcaption>
-    </figure>
-  </header>
-  {#if plan.cautions.length > 0}
-    <section class="mt-3" aria-label="Cautions">
-      <h2>Cautions</h2>
-      <ul class="ml-5 list-disc text-sm">
-        {#each plan.cautions as text (text)}<li>{text}</li>{/each}
-        <li>The maker’s service information and local rules come first.</li>
-      </ul>
-    </section>
-  {/if}
+<Paper
+  href="/jobs/{plan.number}"
+  leads="Back to the job"
+  back={plan.back}
+  code={plan.code}
+  scan="Scan for the job"
+  cautions={plan.cautions}
+>
+  {#snippet head()}
+    <h1><span class="reading">{plan.vehicle.fleetNo}</span> {plan.vehicle.name}</h1>
+    <p class="mt-1">{plan.complaint}</p>
+    <p class="text-sm">
+      Plan of job {plan.number}, {when(plan.now, zone)}{plan.phase
+        ? `. Engine: ${plan.phase.toLowerCase()}`
+        : ''}{plan.next ? `. Next: ${plan.next}` : ''}
+    </p>
+    {#if plan.suspects.length > 0}<p class="mt-1">
+        {#each plan.suspects as { fault, probability }, i (fault)}{i > 0 ? ', ' : ''}{FAULTS[fault].title}
+          {sayLikely(probability)}{/each}
+      </p>{/if}
+  {/snippet}
   {#each plan.groups as { title, checks } (title)}
     <section class="mt-4 break-inside-avoid">
       <h2>{title}</h2>
@@ -77,4 +62,4 @@
       </ul>
     </section>
   {/each}
-</article>
+</Paper>

@@ -187,7 +187,7 @@
 <div
   class="mt-1 grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_300px]"
   data-live={view.state}
-  inert={alarming}
+  inert={alarming || bay}
 >
   <section class="card p-3" aria-label="The engine now">
     <div class="flex flex-wrap items-end gap-x-8 gap-y-1 px-1">

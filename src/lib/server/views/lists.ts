@@ -118,8 +118,9 @@ export interface JobCells {
 const IN_A_TABLE = 20_000;
 
 /** Every job there ever was, the latest first, with what a table sorts and groups by. */
-export const jobCells = (db: Database) =>
-  db.sequelize.query<JobCells>(
+export async function jobCells(db: Database): Promise<JobCells[]> {
+  await projectLines(db, null, AT_ONCE);
+  return db.sequelize.query<JobCells>(
     `SELECT j.number, v.fleet_no AS "fleetNo", v.name AS "vehicleName", j.complaint, j.state, j.outcome, j.leader,
        jsonb_array_length(coalesce(j.results, '[]'))::int AS checks, coalesce(r.runs, 0)::int AS runs,
        j.opened_at AS "openedAt", j.last_at AS "lastAt"
@@ -128,6 +129,7 @@ export const jobCells = (db: Database) =>
      WHERE j.active AND v.active ORDER BY j.last_at DESC LIMIT ${IN_A_TABLE}`,
     { type: QueryTypes.SELECT }
   );
+}
 
 async function countJobs(db: Database, which: Lines): Promise<number> {
   const [{ n }] = await db.sequelize.query<{ n: number }>(`SELECT count(*)::int AS n ${FOUND}`, {
@@ -192,7 +194,7 @@ export interface VehicleCells {
   readonly name: string;
   readonly note: string;
   readonly fuel: string | null;
-  /** What drives its fan. */
+  /** How its fan is driven, in the words of its sheet. */
   readonly fan: string | null;
   readonly hasSheet: boolean;
   readonly jobs: number;
@@ -204,7 +206,7 @@ export interface VehicleCells {
 /** Every vehicle with what a table sorts and groups by. */
 export const vehicleCells = (db: Database) =>
   db.sequelize.query<VehicleCells>(
-    `SELECT v.id, v.fleet_no AS "fleetNo", v.name, v.note, s.sheet->'engine'->>'fuel' AS fuel, s.sheet->'fan'->>'drive' AS fan,
+    `SELECT v.id, v.fleet_no AS "fleetNo", v.name, v.note, s.sheet->'engine'->>'fuel' AS fuel, nullif(v.fan, '') AS fan,
        s.id IS NOT NULL AS "hasSheet", coalesce(j.jobs, 0)::int AS jobs, coalesce(j.open, 0)::int AS "openJobs", j.last AS "lastAt"
      FROM vehicles v LEFT JOIN spec_sheets s ON s.id = v.spec_sheet_id
      LEFT JOIN (SELECT vehicle_id, count(*) AS jobs, count(*) FILTER (WHERE state = 'open') AS open, max(last_at) AS last

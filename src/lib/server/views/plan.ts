@@ -1,16 +1,15 @@
-import { toString as drawCode } from 'qrcode';
 import { assembleCase } from '../../../core/diagnosis/case';
 import { stretchIndex, type Planned } from '../../../core/diagnosis/plan';
 import { CAUTIONS } from '../../../core/measure/cautions';
 import { PHASE_TITLES, PHASES } from '../../../core/physics/heat/state';
 import { loadCase } from '../cases/load-case';
 import type { Database } from '../db/database';
+import { backCode } from './back-code';
 import { jobOr404 } from './job';
 
-const onPaper = ({ check, minutes, done, why }: Planned) => ({
+const onPaper = ({ check, minutes, done }: Planned) => ({
   title: check.title,
   decides: check.decides,
-  why,
   minutes,
   tools: check.tools,
   result: done?.outcome.result ?? null,
@@ -23,19 +22,19 @@ export async function planView(db: Database, number: string, origin: string) {
   const now = new Date().toISOString();
   const { plan, opinion, heat } = assembleCase(await loadCase(db, id, now))!;
   const listed = (all: readonly Planned[]) => all.filter((p) => p.suggested || p.done);
-  const line = listed(plan.line);
+  const [line, any, bench] = [plan.line, plan.any, plan.bench].map(listed);
   const back = `${origin}/jobs/${job.number}`;
   const groups = [
     ...PHASES.map((phase, i) => ({
       title: PHASE_TITLES[phase],
       checks: line.filter((p) => p.from && stretchIndex(p.from) === i).map(onPaper)
     })),
-    { title: 'At any time', checks: listed(plan.any).map(onPaper) },
-    { title: 'At the bench', checks: listed(plan.bench).map(onPaper) }
+    { title: 'At any time', checks: any.map(onPaper) },
+    { title: 'At the bench', checks: bench.map(onPaper) }
   ].filter((g) => g.checks.length > 0);
   const cautions = [
     ...new Set(
-      [...line, ...listed(plan.any), ...listed(plan.bench)]
+      [...line, ...any, ...bench]
         .filter((p) => !p.done)
         .flatMap((p) => p.check.cautions.map((c) => CAUTIONS[c].text))
     )
@@ -45,12 +44,12 @@ export async function planView(db: Database, number: string, origin: string) {
     vehicle,
     complaint,
     now,
-    phase: PHASE_TITLES[heat.phase as keyof typeof PHASE_TITLES] ?? null,
+    phase: heat.phase === 'unknown' ? null : PHASE_TITLES[heat.phase],
     suspects: opinion.asked.findings.length > 0 ? opinion.now.suspects.slice(0, 3) : [],
     next: plan.next?.check.title ?? null,
     groups,
     cautions,
     back,
-    code: `data:image/svg+xml;base64,${Buffer.from(await drawCode(back, { type: 'svg', margin: 0 })).toString('base64')}`
+    code: await backCode(back)
   };
 }

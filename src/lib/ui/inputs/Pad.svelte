@@ -7,6 +7,7 @@
   /** The field that is typed into; null while none is. */
   let field = $state.raw<HTMLInputElement | null>(null);
   let text = $state('');
+  let wrote = false;
 
   const kind = $derived((field?.dataset.quantity ?? 'temperature') as QuantityKind);
   const own = $derived(field?.dataset.unit ?? '');
@@ -28,6 +29,9 @@
       requestAnimationFrame(() => target.scrollIntoView({ block: 'center' }));
     };
     const leave = ({ relatedTarget }: FocusEvent) => {
+      // What the keys wrote, no browser tells as changed: a field that tells its value when it is left would lose it.
+      if (wrote) field?.dispatchEvent(new Event('change', { bubbles: true }));
+      wrote = false;
       if (!isQuantity(relatedTarget)) field = null;
     };
     const typed = ({ target }: Event) => {
@@ -50,6 +54,7 @@
   function press(key: string) {
     if (!field) return;
     field.value = pressed(field.value, key);
+    wrote = true;
     field.dispatchEvent(new InputEvent('input', { bubbles: true }));
   }
 
@@ -58,7 +63,6 @@
       (i) => !i.disabled && i.offsetParent !== null
     );
     const after = field && all[all.indexOf(field) + 1];
-    field?.dispatchEvent(new Event('change', { bubbles: true }));
     if (after && after.form === field?.form) after.focus();
     else field?.blur();
   }

@@ -36,12 +36,16 @@ interface KeptPage {
   readonly at: string;
 }
 
-/** Those that are too old or too many, the oldest first. */
-export function tooMany(pages: readonly KeptPage[], now: string): readonly string[] {
-  const since = new Date(Date.parse(now) - HOURS * 3_600_000).toISOString();
-  const byAge = pages.toSorted((a, b) => b.at.localeCompare(a.at));
-  return byAge.filter((p, i) => i >= MOST || p.at < since).map((p) => p.path);
-}
+/** Whether a page was kept too long ago to be shown, or at no time that can be told. */
+export const isTooOld = (at: string | null, now: string): boolean =>
+  !(Date.parse(now) - Date.parse(at ?? '') <= HOURS * 3_600_000);
+
+/** Those that are too old or too many, the latest first. */
+export const tooMany = (pages: readonly KeptPage[], now: string): readonly string[] =>
+  pages
+    .toSorted((a, b) => b.at.localeCompare(a.at))
+    .filter((p, i) => i >= MOST || isTooOld(p.at, now))
+    .map((p) => p.path);
 
 const ENTITIES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
 const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => ENTITIES[c]);

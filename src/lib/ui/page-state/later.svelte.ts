@@ -1,3 +1,5 @@
+import { toast } from 'svelte-sonner';
+
 /**
  * A part of a page that nobody sees at first: it is fetched when the page has come alive and the line is idle, or as
  * soon as it is asked for. So a phone shows the page sooner, and what was fetched opens while the server is away.
@@ -5,17 +7,20 @@
  */
 export function later<Part>(load: () => Promise<{ default: Part }>) {
   let part = $state.raw<Part | null>(null);
-  const get = async () => {
+  const fetched = async () => {
     part ??= (await load()).default;
   };
-  $effect(() => whenIdle(() => void get().catch(() => undefined)));
+  $effect(() => whenIdle(() => void fetched().catch(() => undefined)));
   return {
     /** Null until it was fetched. */
     get part() {
       return part;
     },
-    /** Fetches it now; fails where the server is away and it was never fetched. */
-    get
+    /** Fetches it now; whether it is there. Says so where the server is away and it was never fetched. */
+    async get(): Promise<boolean> {
+      await fetched().catch(() => toast('This opens when the server is back.'));
+      return part !== null;
+    }
   };
 }
 
