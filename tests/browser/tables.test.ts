@@ -45,6 +45,9 @@ describe('lists as tables', () => {
     expect(await textOf('tbody')).toMatch(/Closed\s*\d+/);
     await (await see(driver, By.css('tbody button[aria-expanded="false"]'))).click();
     await see(driver, By.css('tbody tr[data-row]'));
+    // Jobs without an outcome are a group as well, and have a name.
+    await go('/jobs/table?group=outcome');
+    expect(await textOf('tbody')).toMatch(/None\s*\d+/);
     await go('/jobs/table?q=no%20such%20words');
     expect(await textOf('main')).toContain('Nothing is left of this choice');
     await go('/vehicles/table?sort=-jobs');

@@ -16,7 +16,7 @@
     { id: 'number', title: 'Job', value: (j) => j.number, width: 80 },
     { id: 'vehicle', title: 'Vehicle', value: (j) => j.fleetNo, few: true, width: 110 },
     { id: 'model', title: 'Model', value: (j) => j.vehicleName, shown: false, width: 200 },
-    { id: 'complaint', title: 'Complaint', value: (j) => j.complaint, width: 260 },
+    { id: 'complaint', title: 'Complaint', value: (j) => j.complaint, width: 220 },
     {
       id: 'state',
       title: 'State',
@@ -44,7 +44,7 @@
       title: 'Outcome',
       value: (j) => j.outcome && sentence(j.outcome),
       few: true,
-      width: 170
+      width: 150
     },
     { id: 'checks', title: 'Checks', value: (j) => j.checks, right: true, shown: false, width: 90 },
     { id: 'runs', title: 'Runs', value: (j) => j.runs, right: true, shown: false, width: 80 },

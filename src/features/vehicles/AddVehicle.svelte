@@ -134,7 +134,8 @@
       </li>
       <li>
         <strong class="text-ink">Do the cold checks first</strong>, before the key is turned: soak, codes,
-        level and the sensor against a thermometer. They take ten minutes, and come back tomorrow only.
+        level and the sensor against a thermometer. They take ten minutes; once the engine has run they wait
+        until tomorrow.
       </li>
       <li>
         <strong class="text-ink">Record or import a warm-up</strong> from cold until the fan has run. It is held

@@ -104,6 +104,12 @@
     if (box) box.scrollTop = 0;
   });
 
+  /** What the rows of a group have in common, in words. */
+  function groupOf(line: TableRow<Row>): string {
+    const column = columns.find((c) => c.id === view.group)!;
+    return said(column, line.getLeafRows()[0].original) || 'None';
+  }
+
   const few = $derived(columns.filter((c) => c.few));
   const valuesOf = (column: Column<Row>) =>
     [...new Set(rows.map((r) => String(column.value(r) ?? '')))]
@@ -245,14 +251,14 @@
                     size={18}
                     class={line.getIsExpanded() ? 'rotate-90' : ''}
                     aria-hidden="true"
-                  />{String(line.groupingValue ?? 'None')}
+                  />{groupOf(line)}
                   <span class="text-ink-2 reading font-normal">{line.subRows.length}</span></button
                 >
               </td>
             {:else}
               {#if view.group}<td></td>{/if}
               {#each shown as column, c (column.id)}
-                <td class="max-w-96 truncate px-3 {column.right ? 'reading text-right' : ''}"
+                <td class="max-w-64 truncate px-3 {column.right ? 'reading text-right' : ''}"
                   >{#if c === 0}<a class="quiet-link flex min-h-11 items-center" href={href(line.original)}
                       >{said(column, line.original)}</a
                     >{:else}{said(column, line.original)}{/if}</td
