@@ -30,7 +30,8 @@ export default defineConfig({
           include: ['tests/browser/**/*.test.ts'],
           testTimeout: 120_000,
           hookTimeout: 120_000,
-          fileParallelism: false
+          // Each file has its server, database and browser to itself.
+          maxWorkers: 2
         }
       },
       {

@@ -49,6 +49,8 @@ export function useApp(
     /** Opens a check’s sheet of a job, its cautions understood. */
     async openSheet(job: string, check: string): Promise<void> {
       await go(`${job}?check=${check}`);
+      // The sheet comes after the page: before it there is neither a caution nor a field.
+      await see(browser.driver, By.css('form.card'));
       const cautions = await browser.driver.findElements(
         By.xpath('//button[normalize-space(.)="Understood"]')
       );

@@ -54,7 +54,7 @@ export async function viewport(driver: WebDriver, width: number, height: number)
   });
 }
 
-export const WAIT_MS = Number(process.env.WAIT_MS ?? 15_000);
+export const WAIT_MS = Number(process.env.WAIT_MS ?? 25_000);
 
 /** Waits until an element is there and seen. */
 export async function see(driver: WebDriver, locator: By): Promise<WebElement> {

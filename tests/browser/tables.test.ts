@@ -6,7 +6,7 @@ import type { TestServer } from './server';
 
 let server: TestServer;
 let driver: WebDriver;
-const { go, button, textOf, pick } = useApp((s, d) => ([server, driver] = [s, d]));
+const { go, button, textOf, pick, enter, newJob } = useApp((s, d) => ([server, driver] = [s, d]));
 
 const found = async () =>
   Number(await (await see(driver, By.css('[data-found]'))).getAttribute('data-found'));
@@ -53,6 +53,29 @@ describe('lists as tables', () => {
     await go('/vehicles/table?sort=-jobs');
     const jobs = (await column(6)).map(Number);
     expect(jobs).toEqual(jobs.toSorted((a, b) => b - a));
+  });
+
+  it('show the trends of the fleet, and the record of a job with what was undone', async () => {
+    await go('/fleet/table?sort=-runs');
+    expect(await found()).toBe(await server.db.vehicles.count({ where: { active: true } }));
+    const runs = (await column(2)).map(Number);
+    expect(runs).toEqual(runs.toSorted((a, b) => b - a));
+    expect(runs[0]).toBeGreaterThan(0);
+
+    const job = await newJob('QH-14');
+    const { id } = await server.db.jobs.findOne({
+      where: { number: Number(job.split('/').at(-1)) },
+      rejectOnEmpty: true
+    });
+    await enter(`job:${id}`, { kind: 'job.noted', payload: { text: 'Written on the wrong job' } });
+    const [note] = await server.db.events.findAll({ where: { stream: `job:${id}`, kind: 'job.noted' } });
+    await enter(`job:${id}`, { kind: 'undo', payload: { of: note.id } });
+    await go(`${job}/record`);
+    expect(await column(3)).toEqual(['Written on the wrong job', 'Opened: Hot in the queue']);
+    await pick('State', 'Undone');
+    await driver.wait(async () => (await found()) === 1, WAIT_MS);
+    expect(await column(2)).toEqual(['Note']);
+    expect(await faultsByAxe(driver, 'day')).toEqual([]);
   });
 
   it('draw of ten thousand rows only those in sight', async () => {

@@ -108,7 +108,12 @@ export interface JobState {
   readonly stated: readonly KnownFact[];
   readonly photos: readonly PhotoLine[];
   /** What the technician added to the evidence. */
-  readonly own: readonly { readonly id: string; readonly at: string; readonly finding: OwnFinding }[];
+  readonly own: readonly {
+    readonly id: string;
+    readonly at: string;
+    readonly who: string;
+    readonly finding: OwnFinding;
+  }[];
   /** The last service of the coolant in this job; null where there was none. */
   readonly coolant: { readonly at: string; readonly service: CoolantService } | null;
   /** The run that is being recorded; null where none is. */
@@ -200,7 +205,7 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
     case 'complaint.tried':
       return { ...state, tried: [...state.tried, { at, ...event.payload }] };
     case 'finding.added':
-      return { ...state, own: [...state.own, { id, at, finding: event.payload }] };
+      return { ...state, own: [...state.own, { id, at, who, finding: event.payload }] };
     case 'run.imported':
       return { ...state, runIds: [...state.runIds, event.payload.runId] };
     case 'check.skipped': {

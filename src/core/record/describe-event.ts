@@ -29,6 +29,40 @@ export const wordsOf = ({
 
 const clock = (s: number) => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, '0')}`;
 
+/** What kind of entry it is, as a table filters and groups by it. */
+export const ENTRY_TITLES: Readonly<Record<RecordEvent['kind'], string>> = {
+  'vehicle.entered': 'Vehicle',
+  'spec.saved': 'Spec sheet',
+  'curve.saved': 'Sensor curve',
+  'curve.dropped': 'Sensor curve',
+  'job.opened': 'Job',
+  'job.amended': 'Job',
+  'job.noted': 'Note',
+  'job.closed': 'Job',
+  'job.reopened': 'Job',
+  'job.rechecked': 'Recheck',
+  'engine.noted': 'Engine',
+  'check.recorded': 'Check',
+  'check.skipped': 'Check',
+  'complaint.tried': 'Complaint tried',
+  'finding.added': 'Own finding',
+  'part.quoted': 'Quote',
+  'repair.decided': 'Decision',
+  'repair.done': 'Repair',
+  'coolant.serviced': 'Coolant',
+  'stop.overridden': 'Caution',
+  'caution.acknowledged': 'Caution',
+  'photo.attached': 'Photo',
+  'run.imported': 'Run',
+  'run.started': 'Run',
+  'run.marked': 'Run',
+  'run.read': 'Run',
+  'run.ended': 'Run',
+  'shop.priced': 'Shop',
+  'shop.equipped': 'Shop',
+  undo: 'Undo'
+};
+
 /** An entry of a job's record in a line of plain words. */
 export function describeEvent(event: RecordEvent): string {
   switch (event.kind) {

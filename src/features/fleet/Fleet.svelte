@@ -1,6 +1,6 @@
 <script lang="ts">
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
-  import { spanWords } from '$core/handover/memory/memory';
+  import { spanWords, toldDrift } from '$core/handover/memory/memory';
   import { shown, shownDifference, inReaderUnits } from '$lib/ui/page-state/units';
   import Marks from './Marks.svelte';
   import Pages from '$lib/ui/inputs/Pages.svelte';
@@ -23,14 +23,12 @@
     const known = v.memory?.typical.find((t) => t.trait === trait);
     return known ? shown(known.celsius, 'temperature', 0) : '–';
   };
-  const moved = (v: FleetLine) =>
-    v.memory?.drifts.find((d) => d.sure) ??
-    v.memory?.drifts.find((d) => d.trait === 'regulates') ??
-    v.memory?.drifts.find((d) => d.trait === 'opening');
 </script>
 
 <div class="mb-5">
-  <p class="text-ink-2"><a class="quiet-link" href="/vehicles">Vehicles</a></p>
+  <p class="text-ink-2 flex justify-between">
+    <a class="quiet-link" href="/vehicles">Vehicles</a><a class="btn" href="/fleet/table">As a table</a>
+  </p>
   <h1>
     {drifted === 0
       ? 'No vehicle is changing'
@@ -71,7 +69,7 @@
     >
     <tbody>
       {#each fleet as v (v.id)}
-        {@const drift = moved(v)}
+        {@const drift = v.memory && toldDrift(v.memory)}
         <tr class="border-line hover:bg-well border-t" data-fleet={v.fleetNo}>
           <td class="px-4 py-1"
             ><a href="/vehicles/{v.id}" class="flex min-h-11 flex-wrap items-center gap-x-3"

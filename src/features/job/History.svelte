@@ -14,8 +14,10 @@
     waiting: ReadonlySet<string>;
     zone: string;
     onundo: (id: string) => void;
+    /** Where the record stands as a table. */
+    table: string;
   }
-  let { events, waiting, zone, onundo }: Props = $props();
+  let { events, waiting, zone, onundo, table }: Props = $props();
 
   const stands = $derived(new Set(activeEvents(events).map((e) => e.id)));
   /** The undo that took an entry out, so that undoing it brings the entry back. */
@@ -29,6 +31,7 @@
   <summary class="flex min-h-14 items-center gap-2 font-bold"
     >Record <span class="text-ink-2 reading font-normal">{shownEvents.length}</span></summary
   >
+  <p class="flex justify-end pb-2"><a class="btn" href={table}>As a table</a></p>
   <ol class="pb-3">
     {#each shownEvents as e (e.id)}
       <li class="border-line flex flex-wrap items-center gap-x-4 border-t py-2" data-entry={e.kind}>

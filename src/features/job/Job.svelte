@@ -240,7 +240,7 @@
   <div class="mt-4 space-y-4">
     <Note {write} />
     <Photos jobId={job.id} photos={jobState.photos} {zone} />
-    <History {events} waiting={waits} {zone} onundo={undo} />
+    <History {events} waiting={waits} {zone} onundo={undo} table="{base}/record" />
   </div>
 {/if}
 

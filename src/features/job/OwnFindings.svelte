@@ -1,10 +1,11 @@
 <script lang="ts">
   import type { FaultId } from '$core/vehicle/faults';
+  import { mayUndo } from '$lib/ui/page-state/who';
   import { ownWords, type OwnFinding } from '$core/record/own-finding';
   import { later } from '$lib/ui/page-state/later.svelte';
 
   interface Props {
-    own: readonly { readonly id: string; readonly finding: OwnFinding }[];
+    own: readonly { readonly id: string; readonly who: string; readonly finding: OwnFinding }[];
     /** What was asked for on the ladder; null while nothing is being added there. */
     adding: { readonly fault: FaultId; readonly way: OwnFinding['way'] } | null;
     possible: readonly FaultId[];
@@ -37,10 +38,12 @@
     <h3>Your own findings</h3>
     {#if own.length > 0}
       <ul class="mt-1">
-        {#each own as { id, finding } (id)}
+        {#each own as { id, who, finding } (id)}
           <li class="border-line flex items-center gap-3 border-t py-1 text-sm first:border-t-0">
             <span class="min-w-0 flex-1">{ownWords(finding)}</span>
-            {#if !closed}<button class="btn min-h-11 px-3" onclick={() => onundo(id)}>Remove</button>{/if}
+            {#if !closed && mayUndo(who)}<button class="btn min-h-11 px-3" onclick={() => onundo(id)}
+                >Remove</button
+              >{/if}
           </li>
         {/each}
       </ul>

@@ -21,6 +21,8 @@ export interface Played {
   readonly checks: readonly string[];
   readonly minutes: number;
   readonly refused: readonly string[];
+  /** What was read, as numbers, for a player that learns: kept where every check was done. */
+  readonly read?: Readonly<Record<string, number>>;
 }
 
 const MOST = 20;
@@ -252,7 +254,33 @@ export function playAll(seed: number): Played {
     (a, b) => stretch(a) - stretch(b)
   );
   const refused = checks.flatMap((id) => doCheck(job, sheet, id).refused ?? []);
-  return playedAs(job, checks, 0, refused, caseNow(sheet));
+  const now = caseNow(sheet);
+  return { ...playedAs(job, checks, 0, refused, now), read: numbersOf(job, now) };
+}
+
+/**
+ * All that was read, as numbers by name: complaint, readings, what was judged of each check, and what the runs say.
+ * Nothing of the second opinion is among them.
+ */
+function numbersOf(job: Job, now: CaseFile): Record<string, number> {
+  const read: Record<string, number> = { ambient: job.ambientC };
+  const take = (name: string, value: unknown): void => {
+    if (typeof value === 'number' && Number.isFinite(value)) read[name] = value;
+    else if (typeof value === 'boolean') read[name] = Number(value);
+    else if (typeof value === 'string') read[`${name}=${value}`] = 1;
+    else if (Array.isArray(value) && typeof value[0] === 'string')
+      for (const inner of value) take(name, inner);
+    else if (value && typeof value === 'object')
+      for (const [key, inner] of Object.entries(value)) take(`${name}.${key}`, inner);
+  };
+  for (const symptom of job.symptoms) take('symptom', JSON.stringify(symptom));
+  take('sheet', job.s.sheet);
+  for (const { check, readings, result, found } of now.checks) take(check, { readings, result, found });
+  for (const { fileName, verdict, suspects } of now.runs) {
+    take(fileName, verdict);
+    for (const { fault, probability } of suspects) take(`${fileName}/${fault}`, probability);
+  }
+  return read;
 }
 
 const playedAs = (

@@ -33,6 +33,13 @@ export function memoryOf(fingerprints: readonly Fingerprint[], repairedAt: strin
   };
 }
 
+/** The drift a list shows of a vehicle: a sure one, else that on the road, else where it opens; null with too few runs. */
+export const toldDrift = ({ drifts }: Memory): Drift | null =>
+  drifts.find((d) => d.sure) ??
+  drifts.find((d) => d.trait === 'regulates') ??
+  drifts.find((d) => d.trait === 'opening') ??
+  null;
+
 const SAYS: Readonly<Record<TraitId, string>> = {
   opening: 'Opens',
   regulates: 'Regulates',

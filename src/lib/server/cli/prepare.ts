@@ -1,6 +1,6 @@
 import { projectLines } from '../cases/lines';
 import { connect } from '../db/database';
-import { loadDemo } from '../files/demo';
+import { byDay, loadDemo } from '../files/demo';
 import { loadYear } from '../files/demo-year';
 import { log } from '../log';
 import { migrate } from '../db/migrate';
@@ -13,7 +13,7 @@ const db = connect(url);
 try {
   await migrate(db);
   const demo = process.env.PYRETHOS_DEMO;
-  if (demo !== '0') await loadDemo(db, 'demo', new Date());
+  if (demo !== '0') await loadDemo(db, 'demo', new Date(), byDay);
   if (demo !== '0' && demo !== 'small') await loadYear(db, 'demo/year', new Date());
   // So that the first lists need not wait for what they show.
   await projectLines(db);

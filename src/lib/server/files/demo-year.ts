@@ -5,6 +5,8 @@ import { problemText } from '../../../core/base/result';
 import { bringIn } from './bring-in';
 import type { Database } from '../db/database';
 import { log } from '../log';
+import { shopZone } from '../zone';
+import { zoneOffsetMs } from './depot-hours';
 
 const DAY_MS = 86_400_000;
 const MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/;
@@ -27,11 +29,12 @@ function moved<T>(value: T, byMs: number): T {
 export async function loadYear(db: Database, folder: string, now: Date): Promise<number> {
   const names = (await readdir(folder)).filter((n) => n.endsWith('.job.json')).sort();
   const files: JobFile[] = [];
+  const offset = zoneOffsetMs(shopZone(), now);
   for (const name of names) {
     const json = JSON.parse(await readFile(join(folder, name), 'utf8')) as { exportedAt: string };
-    // By whole weeks, so that a working day stays one.
-    const days = 7 * Math.floor((now.getTime() - Date.parse(json.exportedAt)) / (7 * DAY_MS));
-    const read = readJobFile(moved(json, days * DAY_MS));
+    // By whole weeks, so that a working day stays one; its hours are those on the wall.
+    const days = 7 * Math.floor((now.getTime() + offset - Date.parse(json.exportedAt)) / (7 * DAY_MS));
+    const read = readJobFile(moved(json, days * DAY_MS - offset));
     if (!read.ok) throw new Error(`demo ${name}: ${problemText(read.problems[0])}`);
     files.push(read.value);
   }

@@ -15,6 +15,8 @@ import { log } from '../log';
 import { append } from '../record/record';
 import { shopNow } from '../record/shop';
 import { importRun } from '../runs/runs';
+import { shopZone } from '../zone';
+import { depotTimes } from './depot-hours';
 
 /** What happened on a job, `h` hours after it was opened. Each line is one entry of the record. */
 const entrySchema = z.intersection(
@@ -64,8 +66,22 @@ function demoId(name: string): string {
 const HOUR_MS = 3_600_000;
 const EARLY_H = 400 * 24;
 
-/** Loads the demo workshop from its folder of open-format files. What users entered or undid stays as it is. */
-export async function loadDemo(db: Database, folder: string, now: Date): Promise<number> {
+/** When entries of the demo were made that its story has so many hours ago, the oldest first. */
+type DemoClock = (agoH: readonly number[], now: Date) => readonly Date[];
+const asTold: DemoClock = (agoH, now) => agoH.map((h) => new Date(now.getTime() - h * HOUR_MS));
+/** As a depot works: by day, on the clock of its wall. */
+export const byDay: DemoClock = (agoH, now) => depotTimes(agoH, now, shopZone());
+
+/**
+ * Loads the demo workshop from its folder of open-format files. What users entered or undid stays as it is. The hours
+ * of its open jobs are as told, at any time of the day, unless a clock moves them.
+ */
+export async function loadDemo(
+  db: Database,
+  folder: string,
+  now: Date,
+  clock: DemoClock = asTold
+): Promise<number> {
   const { currency, vehicles, curves, jobs } = workshopSchema.parse(
     JSON.parse(await readFile(join(folder, 'workshop.json'), 'utf8'))
   );
@@ -98,18 +114,25 @@ export async function loadDemo(db: Database, folder: string, now: Date): Promise
   }
   for (const job of jobs.toSorted((a, b) => b.openedAgoH - a.openedAgoH)) {
     const { key, fleetNo, who, openedAgoH, entries, ...intake } = job;
-    const event = { stream: `job:${demoId(key)}`, who, at: at(openedAgoH) };
+    const named = entries
+      .map((entry, i) => ({ entry, name: nameOf(entry, i) }))
+      .sort((a, b) => a.entry.h - b.entry.h);
+    const [openedAt, ...times] = clock(
+      [0, ...named.map((n) => n.entry.h)].map((h) => openedAgoH - h),
+      now
+    );
+    const event = { stream: `job:${demoId(key)}`, who, at: openedAt.toISOString() };
     const opened = { kind: 'job.opened', payload: { vehicleId: demoId(fleetNo), ...intake } };
     take(key, await append(db, { ...event, id: demoId(`${key}/opened`), ...opened }));
-    const named = entries.map((entry, i) => ({ entry, name: nameOf(entry, i) }));
-    for (const { entry, name } of named.sort((a, b) => a.entry.h - b.entry.h)) {
-      const agoH = openedAgoH - entry.h;
-      const line = { id: demoId(`${key}/${name}`), who: entry.who ?? who, at: at(agoH) };
+    for (const [i, { entry, name }] of named.entries()) {
+      const at = times[i];
+      const before = (h: number) => new Date(at.getTime() - h * HOUR_MS).toISOString();
+      const line = { id: demoId(`${key}/${name}`), who: entry.who ?? who, at: at.toISOString() };
       take(
         `${key} ${name}`,
         'run' in entry
           ? await importDemoRun(db, folder, job, entry.run, line)
-          : await append(db, { ...event, ...line, ...bodyOf(entry, (h) => at(agoH + h)) })
+          : await append(db, { ...event, ...line, ...bodyOf(entry, before) })
       );
     }
   }

@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize';
-import type { Fingerprint } from '../../../core/handover/memory/fingerprint';
-import { memoryOf, type Memory } from '../../../core/handover/memory/memory';
+import type { Fingerprint, TraitId } from '../../../core/handover/memory/fingerprint';
+import { memoryOf, toldDrift, type Memory } from '../../../core/handover/memory/memory';
 import type { Database } from '../db/database';
 import { pageOf } from '../paging';
 
@@ -110,6 +110,41 @@ export async function fleetView(db: Database, wantedPage = 1) {
     { bind: [PAGE, (page - 1) * PAGE], type: QueryTypes.SELECT }
   );
   return { fleet, drifted, page, pages };
+}
+
+/** A vehicle of the fleet as a table shows it. Temperatures in °C; null where no run told. */
+export interface FleetCells {
+  readonly id: string;
+  readonly fleetNo: string;
+  readonly name: string;
+  readonly runs: number;
+  readonly opensC: number | null;
+  readonly roadC: number | null;
+  readonly fanOnC: number | null;
+  /** The last three runs less those before, and the trait that moved. */
+  readonly drift: { readonly byC: number; readonly withinC: number; readonly sure: boolean } | null;
+}
+
+/** Every vehicle with what its runs tell. */
+export async function fleetCells(db: Database): Promise<FleetCells[]> {
+  await projectMemories(db, AT_ONCE);
+  const rows = await db.sequelize.query<Omit<FleetLine, 'marks'>>(
+    'SELECT id, fleet_no AS "fleetNo", name, memory FROM vehicles WHERE active ORDER BY fleet_no',
+    { type: QueryTypes.SELECT }
+  );
+  return rows.map(({ id, fleetNo, name, memory }) => {
+    const typical = (trait: TraitId) => memory?.typical.find((t) => t.trait === trait)?.celsius ?? null;
+    return {
+      id,
+      fleetNo,
+      name,
+      runs: memory?.runs ?? 0,
+      opensC: typical('opening'),
+      roadC: typical('regulates'),
+      fanOnC: typical('fanOn'),
+      drift: memory ? toldDrift(memory) : null
+    };
+  });
 }
 
 /** The trait that most runs tell, for a picture: on the road where there is any, else where it opens. */

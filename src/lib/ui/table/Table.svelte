@@ -19,8 +19,8 @@
   interface Props {
     rows: readonly Row[];
     columns: readonly Column<Row>[];
-    /** Where a row leads. */
-    href: (row: Row) => string;
+    /** Where a row leads; left out where it leads nowhere. */
+    href?: (row: Row) => string;
     /** What a row is, for whoever hears the table. */
     label: string;
   }
@@ -259,7 +259,7 @@
               {#if view.group}<td></td>{/if}
               {#each shown as column, c (column.id)}
                 <td class="max-w-64 truncate px-3 {column.right ? 'reading text-right' : ''}"
-                  >{#if c === 0}<a class="quiet-link flex min-h-11 items-center" href={href(line.original)}
+                  >{#if c === 0 && href}<a class="quiet-link flex min-h-11 items-center" href={href(line.original)}
                       >{said(column, line.original)}</a
                     >{:else}{said(column, line.original)}{/if}</td
                 >

@@ -1,0 +1,55 @@
+const MIN_MS = 60_000;
+const HOUR_MS = 60 * MIN_MS;
+const DAY_MS = 24 * HOUR_MS;
+
+/** Minutes of the day at which the made-up depot opens and closes, by weekday from Sunday; null where it stays shut. */
+const WEEKDAY = [450, 1020] as const;
+const HOURS = [null, WEEKDAY, WEEKDAY, WEEKDAY, WEEKDAY, WEEKDAY, [450, 750] as const];
+/** Until so many minutes of a day are worked, the demo still stands at the evening before: its morning is not yet told. */
+const MORNING_MIN = 210;
+
+/** What a clock on the wall in a time zone shows at a moment, less what it shows in Greenwich, ms. */
+export function zoneOffsetMs(zone: string, at: Date): number {
+  const parts = new Intl.DateTimeFormat('en-US', {
+    timeZone: zone,
+    hourCycle: 'h23',
+    year: 'numeric',
+    month: 'numeric',
+    day: 'numeric',
+    hour: 'numeric',
+    minute: 'numeric',
+    second: 'numeric'
+  }).formatToParts(at);
+  const of = (type: string) => Number(parts.find((p) => p.type === type)?.value);
+  const wall = Date.UTC(of('year'), of('month') - 1, of('day'), of('hour'), of('minute'), of('second'));
+  return wall - Math.floor(at.getTime() / 1000) * 1000;
+}
+
+/** The latest moment not after `wall` at which the depot works, at least `least` minutes after it opened. */
+function latestOpen(wall: number, least = 0): number {
+  for (let day = Math.floor(wall / DAY_MS); ; day--) {
+    const hours = HOURS[new Date(day * DAY_MS).getUTCDay()];
+    if (!hours) continue;
+    const from = day * DAY_MS + hours[0] * MIN_MS;
+    const to = day * DAY_MS + hours[1] * MIN_MS;
+    if (wall >= from + least * MIN_MS) return Math.min(wall, to);
+  }
+}
+
+/**
+ * When the entries of a demo job were made: `agoH` hours before now by its story, the oldest first, moved into the hours
+ * at which the depot works. A gap never becomes shorter, so an engine that had cooled has cooled.
+ */
+export function depotTimes(agoH: readonly number[], now: Date, zone: string): Date[] {
+  const offset = zoneOffsetMs(zone, now);
+  const base = latestOpen(now.getTime() + offset, MORNING_MIN);
+  const times: number[] = [];
+  let later: { readonly wall: number; readonly agoH: number } | null = null;
+  for (const hours of agoH.toReversed()) {
+    const wanted: number = later ? later.wall - (hours - later.agoH) * HOUR_MS : base - hours * HOUR_MS;
+    const wall = latestOpen(wanted);
+    times.push(wall - offset);
+    later = { wall, agoH: hours };
+  }
+  return times.toReversed().map((t) => new Date(t));
+}
