@@ -15,6 +15,7 @@ const CORE = [
   'checks',
   'record',
   'diagnosis',
+  'schedule',
   'handover'
 ];
 

@@ -24,6 +24,7 @@ import { ladderBench } from './ladder';
 import { bandBench, liveBench } from './live';
 import { memoryFigures } from './memory';
 import { phoneBench } from './phone';
+import { tableBench } from './table';
 import { viewsBench } from './views';
 import { writersBench } from './writers';
 import { line, median, medianAsync, ms } from './measure';
@@ -215,6 +216,7 @@ const PARTS: Record<string, () => void | Promise<void>> = {
   import: importBench,
   page: pageBench,
   phone: phoneBench,
+  table: tableBench,
   live: liveBench,
   band: bandBench,
   ladder: ladderBench,

@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# npm run bench [part ...]: builds, starts a database of its own, measures. Parts: plant analyse import page phone live band ladder circuits memory views confusion alarms
+# npm run bench [part ...]: builds, starts a database of its own, measures. Parts: plant analyse import page phone table live band ladder circuits memory views confusion alarms
 set -euo pipefail
 . "$(dirname "${BASH_SOURCE[0]}")/../../bin/lib.sh"
 need_modules

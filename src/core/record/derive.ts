@@ -1,4 +1,5 @@
 import type { SymptomId } from '../vehicle/symptoms';
+import type { TaskSaid } from './board';
 import { activeEvents } from './active';
 import type { CautionId } from '../measure/cautions';
 import type { CoolantService } from './coolant-service';
@@ -118,6 +119,10 @@ export interface JobState {
   readonly coolant: { readonly at: string; readonly service: CoolantService } | null;
   /** The run that is being recorded; null where none is. */
   readonly live: LiveRun | null;
+  /** When the vehicle was promised, ISO 8601; null where it was not. */
+  readonly promised: string | null;
+  /** What was said of its tasks on the board, by task. */
+  readonly board: Readonly<Record<string, TaskSaid>>;
 }
 
 /** A job as its standing events make it; null before it is opened or once that is undone. */
@@ -165,7 +170,9 @@ const opened = (event: RecordEvent, { vehicleId, ...intake }: Intake & { vehicle
   photos: [],
   own: [],
   coolant: null,
-  live: null
+  live: null,
+  promised: null,
+  board: {}
 });
 
 function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
@@ -204,6 +211,17 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
       return { ...state, repairs: [...state.repairs, { id, at, who, done: event.payload }] };
     case 'complaint.tried':
       return { ...state, tried: [...state.tried, { at, ...event.payload }] };
+    case 'job.promised':
+      return { ...state, promised: event.payload.at };
+    case 'task.pinned': {
+      const { task, person, place, start } = event.payload;
+      const pin = person === null && place === null && start === null ? null : { person, place, start };
+      return { ...state, board: { ...state.board, [task]: { ...state.board[task], pin } } };
+    }
+    case 'task.stretched': {
+      const { task, minutes } = event.payload;
+      return { ...state, board: { ...state.board, [task]: { pin: state.board[task]?.pin ?? null, minutes } } };
+    }
     case 'finding.added':
       return { ...state, own: [...state.own, { id, at, who, finding: event.payload }] };
     case 'run.imported':

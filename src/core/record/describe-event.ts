@@ -60,6 +60,10 @@ export const ENTRY_TITLES: Readonly<Record<RecordEvent['kind'], string>> = {
   'run.ended': 'Run',
   'shop.priced': 'Shop',
   'shop.equipped': 'Shop',
+  'shop.staffed': 'Shop',
+  'job.promised': 'Promise',
+  'task.pinned': 'Board',
+  'task.stretched': 'Board',
   undo: 'Undo'
 };
 
@@ -96,6 +100,17 @@ export function describeEvent(event: RecordEvent): string {
       return 'Costs of the shop';
     case 'shop.equipped':
       return 'Tools and minutes of the shop';
+    case 'shop.staffed':
+      return 'People and places of the shop';
+    case 'job.promised':
+      return event.payload.at === null ? 'No longer promised' : `Promised for ${event.payload.at}`;
+    case 'task.pinned': {
+      const { title, person, place, start } = event.payload;
+      const to = [person, place, start].filter((p) => p !== null).join(', ');
+      return to ? `Pinned on the board: ${title}, ${to}` : `No longer pinned: ${title}`;
+    }
+    case 'task.stretched':
+      return `${event.payload.title} takes ${event.payload.minutes} min`;
     case 'run.imported':
       return `Imported ${event.payload.fileName}`;
     case 'run.started':

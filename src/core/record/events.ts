@@ -17,6 +17,8 @@ import { liveBodies } from './live';
 import { dayOf, moment } from './moment';
 import { ownFindingSchema } from './own-finding';
 import { repairDoneSchema } from './repair-done';
+import { boardBodies } from './board';
+import { floorSchema } from './floor';
 import { shopChecksSchema } from './shop-checks';
 
 /**
@@ -126,6 +128,8 @@ const bodies = [
   z.object({ kind: z.literal('finding.added'), payload: ownFindingSchema }),
   z.object({ kind: z.literal('shop.priced'), payload: shopCostsSchema }),
   z.object({ kind: z.literal('shop.equipped'), payload: shopChecksSchema }),
+  z.object({ kind: z.literal('shop.staffed'), payload: floorSchema }),
+  ...boardBodies,
   z.object({ kind: z.literal('coolant.serviced'), payload: coolantServiceSchema }),
   z.object({
     kind: z.literal('stop.overridden'),
@@ -192,6 +196,10 @@ export const EVENT_VERSIONS: Readonly<Record<EventKind, number>> = {
   'finding.added': 2,
   'shop.priced': 3,
   'shop.equipped': 2,
+  'shop.staffed': 2,
+  'job.promised': 2,
+  'task.pinned': 2,
+  'task.stretched': 2,
   'coolant.serviced': 2,
   'stop.overridden': 2,
   'caution.acknowledged': 2,
@@ -216,6 +224,7 @@ const RECORDS: Partial<Record<EventKind, readonly RecordKind[]>> = {
   'curve.dropped': ['curve'],
   'shop.priced': ['shop'],
   'shop.equipped': ['shop'],
+  'shop.staffed': ['shop'],
   undo: RECORD_KINDS
 };
 

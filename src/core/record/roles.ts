@@ -12,7 +12,9 @@ const LEAST: Partial<Record<EventBody['kind'], { readonly role: Role; readonly d
   'job.closed': { role: 'lead', deed: 'closing a job' },
   'job.reopened': { role: 'lead', deed: 'reopening a job' },
   'shop.priced': { role: 'lead', deed: 'setting prices' },
-  'shop.equipped': { role: 'lead', deed: 'setting tools' }
+  'shop.equipped': { role: 'lead', deed: 'setting tools' },
+  'shop.staffed': { role: 'lead', deed: 'setting people and places' },
+  'job.promised': { role: 'lead', deed: 'promising a vehicle' }
 };
 
 /**

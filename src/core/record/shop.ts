@@ -2,6 +2,7 @@ import { USUAL_COSTS, type ShopCosts } from './shop-costs';
 import { activeEvents } from './active';
 import { DEMO_WHO } from './derive';
 import type { RecordEvent } from './events';
+import { NO_FLOOR, type Floor } from './floor';
 import { USUAL_CHECKS, type ShopChecks } from './shop-checks';
 
 /** The shop has one stream of its own. */
@@ -21,4 +22,10 @@ export const isCurrencyKnown = (events: readonly RecordEvent[]): boolean =>
 export function deriveChecks(events: readonly RecordEvent[]): ShopChecks {
   const last = activeEvents(events).findLast((e) => e.kind === 'shop.equipped');
   return last?.kind === 'shop.equipped' ? last.payload : USUAL_CHECKS;
+}
+
+/** Who works here and where, as it was said last. */
+export function deriveFloor(events: readonly RecordEvent[]): Floor {
+  const last = activeEvents(events).findLast((e) => e.kind === 'shop.staffed');
+  return last?.kind === 'shop.staffed' ? last.payload : NO_FLOOR;
 }

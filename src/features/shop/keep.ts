@@ -11,7 +11,7 @@ const STREAM = streamOf('shop', SHOP_ID);
  * Keeps what the shop says of itself, where its schema has nothing against it, and offers to take it back. What is
  * wrong comes back by field; nothing where it is kept.
  */
-export async function keep<Kind extends 'shop.priced' | 'shop.equipped'>(
+export async function keep<Kind extends 'shop.priced' | 'shop.equipped' | 'shop.staffed'>(
   kind: Kind,
   schema: z.ZodType,
   said: unknown,

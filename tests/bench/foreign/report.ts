@@ -1,35 +1,16 @@
-import { execFile } from 'node:child_process';
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
-import { availableParallelism, tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { promisify } from 'node:util';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { curesOf, FAULTS } from '../../../src/core/faults/registry';
 import type { RepairId } from '../../../src/core/vehicle/repairs';
 import type { Played } from './play';
+import { onEveryCore } from './shards';
 
 /**
  * Whole jobs in a world that the product did not make: plays them on every core and writes what came of it into
  * docs/benchmark.md between its two marks. `node report.mjs WORKER [jobs]`.
  */
 const [worker, jobs = '1000'] = process.argv.slice(2);
-const folder = mkdtempSync(join(tmpdir(), 'foreign-'));
 const DOC = 'docs/benchmark.md';
 const MARKS = ['<!-- foreign: written by npm run bench:diagnosis -->', '<!-- end of foreign -->'] as const;
-
-async function played(how: 'advice' | 'book' | 'all', first: number, n: number): Promise<Played[]> {
-  const shards = availableParallelism();
-  const parts = await Promise.all(
-    Array.from({ length: shards }, async (_, k) => {
-      const file = join(folder, `${how}-${first}-${k}.json`);
-      const at = (share: number) => first + Math.floor((n * share) / shards);
-      await promisify(execFile)(process.execPath, [worker, how, String(at(k)), String(at(k + 1) - 1), file], {
-        maxBuffer: 64 * 1024 * 1024
-      });
-      return JSON.parse(readFileSync(file, 'utf8')) as Played[];
-    })
-  );
-  return parts.flat();
-}
 
 const pct = (n: number, of: number, digits = 1) => (of === 0 ? '–' : `${((100 * n) / of).toFixed(digits)} %`);
 const named = (p: Played) => p.faults.includes(p.suspects[0][0]);
@@ -105,6 +86,7 @@ function missed(list: readonly Played[]): string {
 }
 
 const n = Number(jobs);
+const played = onEveryCore(worker);
 const advice = await played('advice', 1, n);
 const book = await played('book', 1, Math.round(n / 2));
 const all = await played('all', 1, Math.round(n / 2));

@@ -205,7 +205,7 @@ export const clutchElectronic = defineCheck({
     if (most.commandPct >= 70 && most.share < 0.55 * most.due)
       return outcome(
         'fail',
-        `Does not come up: ${(100 * most.share).toFixed(0)} % of its pulley at ${most.commandPct} %, about ${(100 * most.due).toFixed(0)} % due`,
+        `Does not speed up: ${(100 * most.share).toFixed(0)} % of its pulley’s speed at a command of ${most.commandPct} %, about ${(100 * most.due).toFixed(0)} % expected`,
         {
           numbers,
           doubts,

@@ -242,7 +242,7 @@ export const heaterAir = defineCheck({
       return outcome('unclear', 'Set it to full hot, the A/C off and air from outside, and measure again', {
         numbers
       });
-    const air = `The vent gives ${sayC(r.ventC)} of a coolant at ${sayC(r.coolantC)}, ${pct(got)} of the way; ${pct(due)} is due`;
+    const air = `The vent gives ${sayC(r.ventC)} with the coolant at ${sayC(r.coolantC)}: ${pct(got)} of the way from the outside air, ${pct(due)} expected`;
     if (got >= due) return givesHeat(r, got, numbers);
     if (into !== null && into < HOSE_HOT)
       return outcome('fail', `${air}. The hose to it is cool: no flow there, by air, level or pump`, {

@@ -60,7 +60,7 @@ export const radiatorFace = defineCheck({
     littleAir: { seen: 'it takes off too little', for: ['airflow-restricted'] },
     flows: { against: ['pump-flow-low', 'thermostat-stuck-closed'] },
     slow: {
-      seen: 'it takes off more than is due',
+      seen: 'it takes off more heat than expected',
       for: ['pump-flow-low', 'thermostat-stuck-closed'],
       against: ['airflow-restricted']
     }
@@ -111,12 +111,12 @@ export const radiatorFace = defineCheck({
     const excess = r.inC - r.airC;
     if (due !== null && eff < (1 - WEAK) * due && (due - eff) * excess > MISSED_C) {
       wrong.push(
-        `takes ${(100 * eff).toFixed(0)} % off where ${(100 * due).toFixed(0)} % would be due: too little air for the coolant that comes`
+        `takes off ${(100 * eff).toFixed(0)} % of the way to the air, ${(100 * due).toFixed(0)} % expected: too little air for the coolant that comes`
       );
       found.push('littleAir');
     } else if (due !== null && eff > Math.min(0.97, 1.5 * due + 0.1) && !throttled(r.inC, sheet)) {
       wrong.push(
-        `takes ${(100 * eff).toFixed(0)} % off, more than ${(100 * due).toFixed(0)} % due: the coolant comes slowly`
+        `takes off ${(100 * eff).toFixed(0)} % of the way to the air, ${(100 * due).toFixed(0)} % expected: the coolant comes slowly`
       );
       found.push('slow');
     } else if (due !== null) {

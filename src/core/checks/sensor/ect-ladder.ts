@@ -282,7 +282,7 @@ function judged(ladder: LadderReading): Judged<LadderResult> {
       : outcome('unclear', `On its curve so far${toSettle(ladder)}`);
   const { says, found } = SAYS[best.id](best, worst);
   if (Math.abs(worst) <= AGREE_WITHIN_C)
-    return outcome('pass', `${says}: within ${sayDeltaC(AGREE_WITHIN_C)}, which moves nothing`, {
+    return outcome('pass', `${says}: within ${sayDeltaC(AGREE_WITHIN_C)}, which changes nothing`, {
       found: ['near']
     });
   // What is not settled speaks for what fits best and against nothing yet. That a known family happens to fit is the

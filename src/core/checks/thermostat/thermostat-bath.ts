@@ -192,7 +192,7 @@ export const thermostatBath = defineCheck({
           ]
         : []),
       ...(b.against.length > 0
-        ? [`${b.against.length} reading went against its way and is left out of the lines`]
+        ? [`${b.against.length} reading went the wrong way and is left out of the lines`]
         : []),
       ...(startC === null
         ? ['Without a sheet that gives the opening temperature there is nothing to hold these against']

@@ -40,18 +40,16 @@
       (c) => (view.columns ? view.columns.includes(c.id) : c.shown !== false) && c.id !== view.group
     )
   );
+  const GROUP_WIDE = 150;
+  const wide = $derived(shown.reduce((sum, c) => sum + c.width, view.group ? GROUP_WIDE : 0));
   const words = $derived(view.words.toLowerCase().split(/\s+/).filter(Boolean));
-  const said = (column: Column<Row>, row: Row) => column.say?.(row) ?? String(column.value(row) ?? '');
+  /** Every cell as it is shown, said once: dates are dear to say. */
+  const cells = $derived(
+    new Map(rows.map((r) => [r, new Map(columns.map((c) => [c.id, c.say?.(r) ?? String(c.value(r) ?? '')]))]))
+  );
+  const said = (column: Column<Row>, row: Row) => cells.get(row)!.get(column.id)!;
   const searched = $derived(
-    new Map(
-      rows.map((r) => [
-        r,
-        columns
-          .map((c) => said(c, r))
-          .join(' ')
-          .toLowerCase()
-      ])
-    )
+    new Map([...cells].map(([r, of]) => [r, [...of.values()].join(' ').toLowerCase()]))
   );
 
   let opened = $state.raw<Record<string, boolean>>({});
@@ -204,7 +202,16 @@
     role="region"
     aria-label={label}
   >
-    <table class="w-full border-collapse" aria-rowcount={lines.length + 1}>
+    <!-- Columns keep their width whatever rows are in sight, and a row that comes is laid out by itself. -->
+    <table
+      class="w-full table-fixed border-collapse"
+      style="min-width: {wide}px"
+      aria-rowcount={lines.length + 1}
+    >
+      <colgroup>
+        {#if view.group}<col style="width: {GROUP_WIDE}px" />{/if}
+        {#each shown as column (column.id)}<col style="width: {column.width}px" />{/each}
+      </colgroup>
       <thead class="bg-card sticky top-0 z-10">
         <tr>
           {#if view.group}<th scope="col" class="px-3 text-left"
@@ -215,7 +222,6 @@
             <th
               scope="col"
               class="border-line border-b px-1 text-left"
-              style="min-width: {column.width}px"
               aria-sort={sorted ? (sorted.desc ? 'descending' : 'ascending') : 'none'}
             >
               <button
@@ -258,9 +264,10 @@
             {:else}
               {#if view.group}<td></td>{/if}
               {#each shown as column, c (column.id)}
-                <td class="max-w-64 truncate px-3 {column.right ? 'reading text-right' : ''}"
-                  >{#if c === 0 && href}<a class="quiet-link flex min-h-11 items-center" href={href(line.original)}
-                      >{said(column, line.original)}</a
+                <td class="truncate px-3 {column.right ? 'reading text-right' : ''}"
+                  >{#if c === 0 && href}<a
+                      class="quiet-link flex min-h-11 items-center"
+                      href={href(line.original)}>{said(column, line.original)}</a
                     >{:else}{said(column, line.original)}{/if}</td
                 >
               {/each}
