@@ -11,6 +11,7 @@ export default defineConfig({
       input: {
         import: 'src/lib/workers/import.ts',
         case: 'src/lib/workers/case.ts',
+        plan: 'src/lib/workers/plan.ts',
         'open-files': 'src/lib/workers/open-files.ts'
       },
       output: { entryFileNames: '[name].js', format: 'es' },

@@ -4,6 +4,7 @@ import type { FaultId } from '../vehicle/faults';
 import type { Case } from './case';
 import type { Ending } from './ending';
 import { counting } from './judged';
+import { workOf, type Work } from './work';
 
 /** What a list shows of a case. It is projected once, when something changes, and kept beside the job. */
 export interface CaseLine {
@@ -14,6 +15,8 @@ export interface CaseLine {
   /** How much of the proof is there; null where nothing was repaired. */
   readonly proof: { readonly met: number; readonly needed: number; readonly proven: boolean } | null;
   readonly ending: Ending;
+  /** What is to be done on it: the board plans by this. */
+  readonly work: Work;
 }
 
 export function lineOf(job: Case): CaseLine {
@@ -30,6 +33,7 @@ export function lineOf(job: Case): CaseLine {
       needed: needed.length,
       proven: job.proof.proven
     },
-    ending: job.ending
+    ending: job.ending,
+    work: workOf(job)
   };
 }

@@ -27,8 +27,13 @@ export interface WorkTask {
   readonly places: readonly PlaceKind[];
   readonly skill: Skill | null;
   readonly tools: readonly Tool[];
-  /** Days until its part is there; 0 where none is waited for. */
-  readonly partDays: number;
+  /** The part it waits for; null where none is. */
+  readonly part: {
+    /** When it was decided to order it, ISO 8601; null where that is not decided yet. */
+    readonly ordered: string | null;
+    /** Days that its supplier takes, where one said so; else it comes with the next delivery. */
+    readonly days: number | null;
+  } | null;
   /** Not before that day, YYYY-MM-DD; null where it may be done today. */
   readonly notBefore: string | null;
   /** Where a person wants it to stay; null where it is left to the plan. */
@@ -85,7 +90,7 @@ function checkTask({ id, check, minutes }: Planned, chance: number, kind: 'check
     places: road ? ROAD : at('B') ? BENCH : runs || engine === 'warm' ? RUNNING : STANDING,
     skill: road ? 'road' : check.tools.includes('Meter') && id !== 'ect-ladder' ? 'electrical' : null,
     tools: check.tools,
-    partDays: 0,
+    part: null,
     notBefore: null,
     pin: null
   };
@@ -101,6 +106,8 @@ const WIRING: readonly RepairId[] = [
 
 function repairTasks(repairs: readonly RepairId[], chance: number, job: Case): WorkTask[] {
   const { labourMin, days } = priceOf(repairs, job.costs);
+  const said = repairs.flatMap((id) => job.costs.parts[id]?.days ?? []);
+  const saidDays = said.length > 0 ? Math.max(...said) : null;
   const drains = repairs.some((id) => repairOf(id).drains);
   const key = repairs.join('+');
   const repair: WorkTask = {
@@ -114,7 +121,7 @@ function repairTasks(repairs: readonly RepairId[], chance: number, job: Case): W
     places: UNDER_ROOF,
     skill: drains ? 'cooling' : repairs.some((id) => WIRING.includes(id)) ? 'electrical' : null,
     tools: [],
-    partDays: Math.ceil(days),
+    part: days === 0 ? null : { ordered: job.state.decision?.at ?? null, days: saidDays },
     notBefore: null,
     pin: null
   };
@@ -129,7 +136,7 @@ function repairTasks(repairs: readonly RepairId[], chance: number, job: Case): W
     places: RUNNING,
     skill: null,
     tools: ['Scan tool'],
-    partDays: 0
+    part: null
   };
   return [repair, proof];
 }
@@ -183,7 +190,7 @@ function workToDo(job: Case): Work {
       places: STANDING,
       skill: null,
       tools: [],
-      partDays: 0,
+      part: null,
       notBefore: state.lookAgain,
       pin: null
     };

@@ -20,7 +20,14 @@ describe('roles', () => {
 
   it('let a technician record and take back what is their own, and leave closing and prices to a lead', () => {
     const left = KINDS.filter((kind) => !mayMake('technician').includes(kind));
-    expect(left.sort()).toEqual(['job.closed', 'job.reopened', 'shop.equipped', 'shop.priced']);
+    expect(left.sort()).toEqual([
+      'job.closed',
+      'job.promised',
+      'job.reopened',
+      'shop.equipped',
+      'shop.priced',
+      'shop.staffed'
+    ]);
     expect(mayMake('technician', false)).not.toContain('undo');
     expect(mayMake('lead', false)).toEqual(KINDS);
   });

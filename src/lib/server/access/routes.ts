@@ -29,6 +29,10 @@ export const ROUTES: Readonly<Record<string, Least>> = {
   '/vehicles/table': 'reader',
   '/vehicles/[id]': 'reader',
   '/vehicles/[id]/compare': 'reader',
+  '/board': 'reader',
+  '/board/day': 'reader',
+  '/board/evening': 'reader',
+  '/api/board/calendar.ics': 'reader',
   '/fleet': 'reader',
   '/fleet/table': 'reader',
   '/api/changes': 'reader',
@@ -64,6 +68,7 @@ export const ROUTES: Readonly<Record<string, Least>> = {
   '/api/runs/[id]/judge': 'technician',
   '/api/vehicles/[id]/chosen': 'technician',
 
+  '/api/board/plan': 'lead',
   '/numbers': 'lead',
   '/shop': 'lead',
   '/people': 'owner',

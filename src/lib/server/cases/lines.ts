@@ -74,7 +74,7 @@ export async function projectLines(
 async function projectLine(db: Database, job: DueJob): Promise<void> {
   const line = await lineInWorker(await loadCase(db, job.id, new Date().toISOString()));
   await db.sequelize.query(
-    `UPDATE jobs SET line_done = $2, leader = $3, results = $4, proof = $5, ending = $6 WHERE id = $1 AND line_done < $2`,
+    `UPDATE jobs SET line_done = $2, leader = $3, results = $4, proof = $5, ending = $6, work = $7 WHERE id = $1 AND line_done < $2`,
     {
       bind: [
         job.id,
@@ -82,7 +82,8 @@ async function projectLine(db: Database, job: DueJob): Promise<void> {
         JSON.stringify(line?.leader ?? null),
         JSON.stringify(line?.results ?? []),
         JSON.stringify(line?.proof ?? null),
-        JSON.stringify(line?.ending ?? {})
+        JSON.stringify(line?.ending ?? {}),
+        JSON.stringify(line?.work ?? null)
       ]
     }
   );

@@ -15,6 +15,7 @@ import { ending } from './migrations/0011-ending';
 import { photos } from './migrations/0012-photos';
 import { people } from './migrations/0013-people';
 import { fence } from './migrations/0014-fence';
+import { board } from './migrations/0015-board';
 import { live } from './migrations/0003-live';
 import { deriveAnew } from '../record/record';
 
@@ -32,7 +33,8 @@ const MIGRATIONS: readonly Migration[] = [
   ending,
   photos,
   people,
-  fence
+  fence,
+  board
 ];
 /** Their names in the order they are run. */
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

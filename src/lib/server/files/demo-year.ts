@@ -1,12 +1,12 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { zoneOffsetMs } from '../../../core/base/zone';
 import { readJobFile, type JobFile } from '../../../core/handover/job-file';
 import { problemText } from '../../../core/base/result';
 import { bringIn } from './bring-in';
 import type { Database } from '../db/database';
 import { log } from '../log';
 import { shopZone } from '../zone';
-import { zoneOffsetMs } from './depot-hours';
 
 const DAY_MS = 86_400_000;
 const MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/;

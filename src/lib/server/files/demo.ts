@@ -9,6 +9,8 @@ import { tableOf } from '../../../core/physics/thermistor/fit';
 import { streamOf } from '../../../core/record/events';
 import { SHOP_ID } from '../../../core/record/shop';
 import { USUAL_COSTS } from '../../../core/record/shop-costs';
+import { floorSchema } from '../../../core/record/floor';
+import { dayAfter, dayIn, momentOf } from '../../../core/base/zone';
 import { DEMO_WHO } from '../../../core/record/derive';
 import type { Database } from '../db/database';
 import { log } from '../log';
@@ -36,6 +38,7 @@ type Entry = z.infer<typeof entrySchema>;
 
 const workshopSchema = z.object({
   currency: z.string(),
+  floor: floorSchema,
   vehicles: z.array(z.object({ fleetNo: z.string(), name: z.string(), note: z.string(), spec: z.string() })),
   curves: z.array(
     z.object({
@@ -51,6 +54,8 @@ const workshopSchema = z.object({
       fleetNo: z.string(),
       who: z.string(),
       openedAgoH: z.number(),
+      /** Working days from now, and the time on the wall. */
+      promised: z.tuple([z.number(), z.string()]).optional(),
       entries: z.array(entrySchema)
     })
   )
@@ -82,7 +87,7 @@ export async function loadDemo(
   now: Date,
   clock: DemoClock = asTold
 ): Promise<number> {
-  const { currency, vehicles, curves, jobs } = workshopSchema.parse(
+  const { currency, floor, vehicles, curves, jobs } = workshopSchema.parse(
     JSON.parse(await readFile(join(folder, 'workshop.json'), 'utf8'))
   );
   let added = 0;
@@ -91,10 +96,15 @@ export async function loadDemo(
     if (result.value.isNew) added++;
   };
   const at = (agoH: number) => new Date(now.getTime() - Math.max(0, agoH) * HOUR_MS).toISOString();
-  if (!(await shopNow(db)).currencyKnown) {
-    const event = { id: demoId('shop/priced'), stream: streamOf('shop', SHOP_ID), who: DEMO_WHO };
+  const shop = await shopNow(db);
+  const ofShop = { stream: streamOf('shop', SHOP_ID), who: DEMO_WHO, at: at(EARLY_H) };
+  if (!shop.currencyKnown) {
     const priced = { kind: 'shop.priced', payload: { ...USUAL_COSTS, currency } };
-    take('prices', await append(db, { ...event, at: at(EARLY_H), ...priced }));
+    take('prices', await append(db, { ...ofShop, id: demoId('shop/priced'), ...priced }));
+  }
+  if (shop.floor.people.length === 0) {
+    const staffed = { kind: 'shop.staffed', payload: floor };
+    take('floor', await append(db, { ...ofShop, id: demoId('shop/staffed'), ...staffed }));
   }
   for (const v of vehicles) {
     const sheet = readSpecSheet(JSON.parse(await readFile(join(folder, v.spec), 'utf8')));
@@ -113,7 +123,7 @@ export async function loadDemo(
     take(key, await append(db, { ...event, stream, kind: 'curve.saved', payload }));
   }
   for (const job of jobs.toSorted((a, b) => b.openedAgoH - a.openedAgoH)) {
-    const { key, fleetNo, who, openedAgoH, entries, ...intake } = job;
+    const { key, fleetNo, who, openedAgoH, promised, entries, ...intake } = job;
     const named = entries
       .map((entry, i) => ({ entry, name: nameOf(entry, i) }))
       .sort((a, b) => a.entry.h - b.entry.h);
@@ -124,6 +134,10 @@ export async function loadDemo(
     const event = { stream: `job:${demoId(key)}`, who, at: openedAt.toISOString() };
     const opened = { kind: 'job.opened', payload: { vehicleId: demoId(fleetNo), ...intake } };
     take(key, await append(db, { ...event, id: demoId(`${key}/opened`), ...opened }));
+    if (promised) {
+      const payload = { at: promisedFor(now, ...promised) };
+      take(key, await append(db, { ...event, id: demoId(`${key}/promised`), kind: 'job.promised', payload }));
+    }
     for (const [i, { entry, name }] of named.entries()) {
       const at = times[i];
       const before = (h: number) => new Date(at.getTime() - h * HOUR_MS).toISOString();
@@ -138,6 +152,18 @@ export async function loadDemo(
   }
   if (added > 0) log.info({ added }, 'demo loaded');
   return added;
+}
+
+/** So many working days on, at a time on the wall of the depot. */
+function promisedFor(now: Date, workingDays: number, time: string): string {
+  const zone = shopZone();
+  let day = dayIn(zone, now);
+  const isSunday = () => new Date(`${day}T00:00:00Z`).getUTCDay() === 0;
+  while (isSunday()) day = dayAfter(day, 1);
+  for (let n = 0; n < workingDays; n++)
+    do day = dayAfter(day, 1);
+    while (isSunday());
+  return momentOf(zone, day, time).toISOString();
 }
 
 /** Names make ids that are in people's databases already: a job's new entries go to the end of its list. */

@@ -1,3 +1,5 @@
+import { zoneOffsetMs } from '../../../core/base/zone';
+
 const MIN_MS = 60_000;
 const HOUR_MS = 60 * MIN_MS;
 const DAY_MS = 24 * HOUR_MS;
@@ -7,23 +9,6 @@ const WEEKDAY = [450, 1020] as const;
 const HOURS = [null, WEEKDAY, WEEKDAY, WEEKDAY, WEEKDAY, WEEKDAY, [450, 750] as const];
 /** Until so many minutes of a day are worked, the demo still stands at the evening before: its morning is not yet told. */
 const MORNING_MIN = 210;
-
-/** What a clock on the wall in a time zone shows at a moment, less what it shows in Greenwich, ms. */
-export function zoneOffsetMs(zone: string, at: Date): number {
-  const parts = new Intl.DateTimeFormat('en-US', {
-    timeZone: zone,
-    hourCycle: 'h23',
-    year: 'numeric',
-    month: 'numeric',
-    day: 'numeric',
-    hour: 'numeric',
-    minute: 'numeric',
-    second: 'numeric'
-  }).formatToParts(at);
-  const of = (type: string) => Number(parts.find((p) => p.type === type)?.value);
-  const wall = Date.UTC(of('year'), of('month') - 1, of('day'), of('hour'), of('minute'), of('second'));
-  return wall - Math.floor(at.getTime() / 1000) * 1000;
-}
 
 /** The latest moment not after `wall` at which the depot works, at least `least` minutes after it opened. */
 function latestOpen(wall: number, least = 0): number {

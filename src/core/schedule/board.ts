@@ -1,0 +1,127 @@
+import { dayAfter, dayIn, momentOf } from '../base/zone';
+import type { Work, WorkTask } from '../diagnosis/work';
+import type { Floor, Person } from '../record/floor';
+import type { Assigned, EngineHeat, JobToDo, Minute, Pin, Problem, Span, ToDo, Worker } from './problem';
+
+/** Days that are planned, today included: parts come twice a week, and the leak of last week is looked at. */
+export const PLANNED_DAYS = 7;
+
+export const minuteOf = (iso: string | Date): Minute => Math.floor(new Date(iso).getTime() / 60_000);
+export const momentAt = (minute: Minute): string => new Date(minute * 60_000).toISOString();
+
+/** A job as the board takes it. */
+export interface BoardJob {
+  readonly number: number;
+  readonly fleetNo: string;
+  /** ISO 8601. */
+  readonly openedAt: string;
+  readonly work: Work;
+}
+
+export interface Known {
+  /** ISO 8601. */
+  readonly now: string;
+  readonly zone: string;
+  readonly floor: Floor;
+  readonly jobs: readonly BoardJob[];
+  readonly previous: readonly Assigned[];
+}
+
+/** What a task is called on the whole board. */
+export const taskId = (job: number, task: string): string => `${job}:${task}`;
+
+/** The shifts of a person in the days that are planned. */
+function shiftsOf({ hours, away }: Person, zone: string, today: string): Span[] {
+  return Array.from({ length: PLANNED_DAYS }, (_, n) => dayAfter(today, n)).flatMap((day) => {
+    const of = hours[new Date(`${day}T00:00:00Z`).getUTCDay()];
+    if (!of || away.some((a) => a.from <= day && day <= a.to)) return [];
+    return [{ from: minuteOf(momentOf(zone, day, of.from)), to: minuteOf(momentOf(zone, day, of.to)) }];
+  });
+}
+
+/** When a part is there: with the supplier’s days, else with the next delivery after the day it was ordered. */
+function partThere({ part }: WorkTask, floor: Floor, zone: string, now: string): Minute | null {
+  if (!part) return null;
+  const ordered = dayIn(zone, new Date(part.ordered ?? now));
+  let day = dayAfter(ordered, part.days === null ? 1 : Math.ceil(part.days));
+  if (floor.partDays.length > 0)
+    while (!floor.partDays.includes(new Date(`${day}T00:00:00Z`).getUTCDay())) day = dayAfter(day, 1);
+  return minuteOf(momentOf(zone, day, '00:00'));
+}
+
+function engineOf({ engine }: Work, openedAt: string, now: Minute): EngineHeat {
+  const { at, overC, warmOverC, openCapOverC, tauH } = engine;
+  const rest = { warmOverC, openCapOverC, tauMin: 60 * tauH };
+  if (engine.running) return { at: now, overC: warmOverC, ...rest };
+  // Of an engine that nobody knows anything of: it was driven in.
+  return overC === null
+    ? { at: minuteOf(openedAt), overC: warmOverC, ...rest }
+    : { at: minuteOf(at), overC, ...rest };
+}
+
+/** Minutes that a task which runs over its time is taken to need still: a quarter of it, ten at least. */
+const overrun = (minutes: number) => Math.max(10, Math.round(minutes / 4));
+
+/** What is planned, from what is known: people’s hours as minutes, tasks with the day from which they can be done. */
+export function problemOf({ now: iso, zone, floor, jobs, previous }: Known): Problem {
+  const now = minuteOf(iso);
+  const today = dayIn(zone, new Date(iso));
+  const people: Worker[] = floor.people.map((p) => ({
+    name: p.name,
+    skills: p.skills,
+    shifts: shiftsOf(p, zone, today).filter((s) => s.to > now)
+  }));
+  const pins: Pin[] = [];
+  const before = new Map(previous.map((a) => [a.task, a]));
+  const toDo = jobs.map(({ number, fleetNo, openedAt, work }): JobToDo => {
+    const tasks = work.tasks.map((t): ToDo => {
+      const id = taskId(number, t.id);
+      const due = t.notBefore === null ? null : minuteOf(momentOf(zone, t.notBefore, '00:00'));
+      const there = partThere(t, floor, zone, iso);
+      const from = due === null && there === null ? null : Math.max(due ?? -Infinity, there ?? -Infinity);
+      if (t.pin)
+        pins.push({
+          task: id,
+          person: t.pin.person,
+          place: t.pin.place,
+          start: t.pin.start === null ? null : minuteOf(t.pin.start)
+        });
+      const { title, kind, minutes, chance, runs, skill, engine, places, tools } = t;
+      return { id, title, kind, minutes, chance, runs, skill, engine, places, tools, from };
+    });
+    // What was begun goes on where it is: the rest of its time, or more where it runs over.
+    const [first, ...rest] = tasks;
+    const begun = first && before.get(first.id);
+    const goesOn = begun !== undefined && begun.start < now && isAtWork(people, begun.person, now);
+    if (goesOn) {
+      const left = begun.end > now ? begun.end - now : overrun(first.minutes);
+      pins.push({ task: first.id, person: begun.person, place: begun.place, start: now });
+      tasks.splice(0, tasks.length, { ...first, minutes: left, engine: 'any', from: null }, ...rest);
+    }
+    const recheck = work.tasks.find((t) => t.kind === 'recheck');
+    const promised =
+      work.promised ?? (recheck?.notBefore ? momentOf(zone, recheck.notBefore, '23:59') : null);
+    return {
+      job: number,
+      fleetNo,
+      promised: promised === null ? null : minuteOf(promised),
+      opened: minuteOf(openedAt),
+      engine: engineOf(work, openedAt, now),
+      tasks,
+      roomMin: work.roomMin
+    };
+  });
+  return {
+    now,
+    jobs: toDo.filter((j) => j.tasks.length > 0),
+    people,
+    sites: floor.places,
+    tools: floor.tools as Problem['tools'],
+    // The last word on a task counts: what was begun is where it is, whatever was pinned.
+    pins: [...new Map(pins.map((p) => [p.task, p])).values()],
+    previous
+  };
+}
+
+const isAtWork = (people: readonly Worker[], name: string, now: Minute): boolean =>
+  people.some((p) => p.name === name && p.shifts.some((s) => s.from <= now && now < s.to));
