@@ -6,7 +6,7 @@ export default {
     'src/lib/workers/*.ts',
     'src/simulation/adapter/main.ts',
     'demo/{make,year}.ts',
-    'tests/bench/{all,diagnosis/run,diagnosis/report,diagnosis/strengths,foreign/run,foreign/report,foreign/learned}.ts',
+    'tests/bench/{all,diagnosis/run,diagnosis/report,diagnosis/strengths,foreign/run,foreign/report,foreign/learned,schedule/run}.ts',
     // dependency-cruiser reads its default export.
     'aliases.js'
   ],

@@ -91,7 +91,6 @@ export const floorSchema = z.object({
 });
 export type Floor = z.infer<typeof floorSchema>;
 export type Person = Floor['people'][number];
-export type Place = Floor['places'][number];
 
 /** Until somebody says who works here nothing can be planned. */
 export const NO_FLOOR: Floor = floorSchema.parse({});

@@ -10,7 +10,7 @@ export const minuteOf = (iso: string | Date): Minute => Math.floor(new Date(iso)
 export const momentAt = (minute: Minute): string => new Date(minute * 60_000).toISOString();
 
 /** A job as the board takes it. */
-export interface BoardJob {
+interface BoardJob {
   readonly number: number;
   readonly fleetNo: string;
   /** ISO 8601. */
@@ -99,8 +99,9 @@ export function problemOf({ now: iso, zone, floor, jobs, previous }: Known): Pro
       tasks.splice(0, tasks.length, { ...first, minutes: left, engine: 'any', from: null }, ...rest);
     }
     const recheck = work.tasks.find((t) => t.kind === 'recheck');
-    const promised =
-      work.promised ?? (recheck?.notBefore ? momentOf(zone, recheck.notBefore, '23:59') : null);
+    // A recheck is due on its day, and from then on every day until somebody looked.
+    const dueOn = recheck?.notBefore && (recheck.notBefore < today ? today : recheck.notBefore);
+    const promised = work.promised ?? (dueOn ? momentOf(zone, dueOn, '23:59') : null);
     return {
       job: number,
       fleetNo,

@@ -7,6 +7,7 @@
   import { later, whenIdle } from '$lib/ui/page-state/later.svelte';
   import { isKept, keepPages } from '$lib/ui/offline/here';
   import { onShortcut, useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
+  import CalendarClock from '@lucide/svelte/icons/calendar-clock';
   import Droplets from '@lucide/svelte/icons/droplets';
   import Sunrise from '@lucide/svelte/icons/sunrise';
   import Thermometer from '@lucide/svelte/icons/thermometer';
@@ -41,6 +42,7 @@
 
   const ALL = [
     { href: '/', label: 'Day', icon: Sunrise, least: 'reader' },
+    { href: '/board', label: 'Board', icon: CalendarClock, least: 'reader' },
     { href: '/vehicles', label: 'Vehicles', icon: Truck, least: 'reader' },
     { href: '/sensor', label: 'Sensor', icon: Thermometer, least: 'technician' },
     { href: '/coolant', label: 'Coolant', icon: Droplets, least: 'technician' },

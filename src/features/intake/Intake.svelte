@@ -11,6 +11,8 @@
   import type { Problem } from '$core/base/result';
   import { opinionOf } from '$core/diagnosis/opinion';
   import { planOf } from '$core/diagnosis/plan';
+  import { momentOf } from '$core/base/zone';
+  import { mayHere } from '$lib/ui/page-state/who';
   import { thermalAt } from '$core/physics/heat/state';
   import { ctrlEnter } from '$lib/ui/inputs/ctrl-enter';
   import { dropDraft, keepDraft, readDraft } from '$lib/ui/inputs/draft';
@@ -42,6 +44,9 @@
     changedBefore: string;
     coolantChanged: string;
     ran: Ran;
+    /** When the vehicle is to be back: a day, and a time on the wall of the shop. */
+    promisedDay: string;
+    promisedTime: string;
   }
   const DRAFT = 'intake';
   const start = (): Form => ({
@@ -51,13 +56,15 @@
     codes: undefined,
     changedBefore: amends?.intake.changedBefore ?? '',
     coolantChanged: amends?.intake.coolantChanged ?? '',
-    ran: null
+    ran: null,
+    promisedDay: '',
+    promisedTime: '16:00'
   });
   let form = $state<Form>(untrack(start));
   // A draft comes back after the page is alive: the server knows nothing of it.
   $effect(() => {
     const kept = amends ? null : readDraft<Form>(DRAFT);
-    if (kept) untrack(() => (form = { ...kept, vehicleId: form.vehicleId || kept.vehicleId }));
+    if (kept) untrack(() => (form = { ...start(), ...kept, vehicleId: form.vehicleId || kept.vehicleId }));
   });
   $effect(() => {
     const now = JSON.stringify(form);
@@ -151,6 +158,10 @@
         payload: { check: 'codes', readings: { codes: $state.snapshot(form.codes) } }
       });
     await noteEngine(stream);
+    if (form.promisedDay && /^\d\d:\d\d$/.test(form.promisedTime)) {
+      const at = momentOf(zone, form.promisedDay, form.promisedTime).toISOString();
+      await record(stream, { kind: 'job.promised', payload: { at } });
+    }
     dropDraft(DRAFT);
     leaving = true;
   }
@@ -213,6 +224,18 @@
       >
       <DateInput label="Last coolant change" bind:value={form.coolantChanged} />
     </div>
+    {#if !amends && mayHere('lead')}
+      <div class="grid gap-4 sm:grid-cols-[200px_140px]">
+        <DateInput label="Promised for" bind:value={form.promisedDay} />
+        <label class="block"
+          ><span class="mb-1 block text-sm font-semibold">At</span><input
+            class="field reading"
+            type="time"
+            bind:value={form.promisedTime}
+          /></label
+        >
+      </div>
+    {/if}
     <Problems {problems} entry title={amends ? 'Not corrected yet' : 'Not opened yet'} />
     <div class="flex gap-3">
       <button class="btn btn-main min-h-14 px-6" disabled={busy || leaving}

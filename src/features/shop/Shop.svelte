@@ -3,6 +3,7 @@
   import { FAULTS } from '$core/faults/registry';
   import { midSentence } from '$core/base/text';
   import { untrack } from 'svelte';
+  import type { Floor } from '$core/record/floor';
   import type { ShopChecks } from '$core/record/shop-checks';
   import { REPAIR_IDS, repairOf } from '$core/vehicle/repairs';
   import { shopCostsSchema, type ShopCosts } from '$core/record/shop-costs';
@@ -13,15 +14,17 @@
   import { keep } from './keep';
   import Files from './Files.svelte';
   import { mayHere } from '$lib/ui/page-state/who';
+  import FloorForm from './FloorForm.svelte';
   import HowChecks from './HowChecks.svelte';
   import AmountInput from './AmountInput.svelte';
 
   interface Props {
+    floor: Floor;
     costs: ShopCosts;
     causes: Causes;
     shop: ShopChecks;
   }
-  let { costs, causes, shop }: Props = $props();
+  let { floor, costs, causes, shop }: Props = $props();
 
   const PARTS = REPAIR_IDS.filter((id) => repairOf(id).price !== null);
   const rowsOf = (c: ShopCosts) =>
@@ -160,5 +163,5 @@
 </form>
 
 <div class="mt-4 space-y-4">
-  <HowChecks {shop} />{#if mayHere('owner')}<Files />{/if}
+  <HowChecks {shop} /><FloorForm {floor} />{#if mayHere('owner')}<Files />{/if}
 </div>

@@ -5,6 +5,6 @@ import { causesNow, shopNow } from '$lib/server/record/shop';
 export const load = async ({ depends }) => {
   depends('record:any');
   const db = database();
-  const [{ costs, checks }, causes] = await Promise.all([shopNow(db), causesNow(db)]);
-  return { costs, causes, shop: checks };
+  const [{ costs, checks, floor }, causes] = await Promise.all([shopNow(db), causesNow(db)]);
+  return { costs, causes, shop: checks, floor };
 };

@@ -5,4 +5,4 @@
 </script>
 
 <svelte:head><title>Shop · Pyrethos</title></svelte:head>
-<Shop costs={data.costs} causes={data.causes} shop={data.shop} />
+<Shop costs={data.costs} causes={data.causes} shop={data.shop} floor={data.floor} />

@@ -43,7 +43,7 @@ interface JobOnBoard {
 }
 
 /** The plan that people know. */
-export interface Planned {
+interface Planned {
   readonly plan: Plan;
   readonly told: readonly JobTold[];
   /** What the last change made late. */

@@ -1,0 +1,75 @@
+<script lang="ts">
+  import Pin from '@lucide/svelte/icons/pin';
+  import type { Assigned, ToDo } from '$core/schedule/problem';
+
+  interface Props {
+    /** Tasks that follow one another, one at least. */
+    all: readonly Assigned[];
+    /** The first of them. */
+    task: ToDo | undefined;
+    fleetNo: string;
+    /** 0 to 100 on the scale. */
+    left: number;
+    width: number;
+    late: boolean;
+    pinned: boolean;
+    selected: boolean;
+    /** Only the vehicle’s number. */
+    short?: boolean;
+    /** The hour it begins at, in words. */
+    at: string;
+    onselect: () => void;
+    onkey?: (e: KeyboardEvent) => void;
+  }
+  let {
+    all,
+    task,
+    fleetNo,
+    left,
+    width,
+    late,
+    pinned,
+    selected,
+    short = false,
+    at,
+    onselect,
+    onkey
+  }: Props = $props();
+
+  /** The edge says what the engine must be, by the heat scale; what may be done at any time has none. */
+  const EDGE = {
+    cold: 'var(--heat-1)',
+    warm: 'var(--heat-4)',
+    cool: 'var(--heat-2)',
+    any: 'var(--line-strong)'
+  };
+  const NEEDS = { cold: 'engine cold', warm: 'engine warm', cool: 'engine cool', any: '' };
+  const a = $derived(all[0]);
+  const title = $derived(`${task?.title ?? ''}${all.length > 1 ? ` and ${all.length - 1} more` : ''}`);
+  const need = $derived(task?.engine ?? 'any');
+</script>
+
+<button
+  type="button"
+  class="bg-card absolute top-1 bottom-1 block touch-none overflow-hidden rounded border text-left text-xs leading-tight select-none {late
+    ? 'border-off'
+    : 'border-line-strong'} {selected ? 'ring-act z-10 ring-2' : ''}"
+  style="left: {left}%; width: {width}%; border-left: 5px solid {EDGE[need]}"
+  data-block={a.task}
+  data-person={a.person}
+  data-start={a.start}
+  title="{fleetNo} {title}, {at}"
+  aria-pressed={selected}
+  aria-label="{fleetNo}, {title}, {at}, {a.person}{NEEDS[need] ? `, ${NEEDS[need]}` : ''}{late
+    ? ', late'
+    : ''}{pinned ? ', pinned' : ''}"
+  onclick={onselect}
+  onkeydown={onkey}
+>
+  <span class="flex items-center gap-1 px-1 pt-0.5">
+    <span class="reading font-bold whitespace-nowrap">{fleetNo}</span>
+    {#if pinned}<Pin size={12} aria-hidden="true" />{/if}
+    {#if late && !short}<span class="text-off ml-auto font-bold">late</span>{/if}
+  </span>
+  {#if !short}<span class="text-ink-2 block truncate px-1">{title}</span>{/if}
+</button>

@@ -1,0 +1,25 @@
+import ical, { ICalCalendarMethod } from 'ical-generator';
+import type { BoardView } from './board';
+
+/** The planned tasks of a person as an iCalendar file (RFC 5545): vehicle, task and place, and nothing of the customer. */
+export function calendarOf(view: BoardView, person: string): string {
+  const tasks = new Map(view.problem.jobs.flatMap((j) => j.tasks.map((t) => [t.id, t] as const)));
+  const calendar = ical({
+    name: `Pyrethos: ${person}`,
+    prodId: { company: 'Pyrethos', product: 'Board', language: 'EN' },
+    method: ICalCalendarMethod.PUBLISH
+  });
+  for (const a of view.planned.plan.assigned) {
+    if (a.person !== person) continue;
+    const fleetNo = view.jobs.find((j) => j.number === a.job)?.fleetNo ?? '';
+    calendar.createEvent({
+      id: `${a.task}@pyrethos`,
+      start: new Date(a.start * 60_000),
+      end: new Date(a.end * 60_000),
+      stamp: new Date(view.madeAt),
+      summary: `${fleetNo} ${tasks.get(a.task)?.title ?? ''}`.trim(),
+      location: a.place ?? 'Road'
+    });
+  }
+  return calendar.toString();
+}
