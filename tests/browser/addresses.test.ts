@@ -79,7 +79,9 @@ describe('an address that nobody should have typed', () => {
       `/vehicles/${vehicle}/what-if?fault=*`,
       '/sensor?job=*',
       '/coolant?job=*',
-      '/?day=*'
+      '/?day=*',
+      '/board/day?who=*',
+      '/api/board/calendar.ics?who=*'
     ];
     expect(await failures(asked.flatMap((p) => [...BAD, NONE].map((bad) => p.replace('*', bad))))).toEqual(
       []

@@ -32,6 +32,9 @@ describe('on a phone of 390 by 844', () => {
         '/coolant',
         '/shop',
         '/fleet',
+        '/board',
+        '/board/day',
+        '/board/evening',
         '/jobs/8/card/level-and-look'
       ],
       ...[

@@ -8,7 +8,7 @@ import { holding, type KnownFact } from '../physics/heat/facts';
 import { thermalAt, type CoolingOf, type ThermalState } from '../physics/heat/state';
 import type { CheckContext } from '../checks/check';
 import type { CodesReadings } from '../checks/engine/codes';
-import type { CheckId } from '../checks/registry';
+import { checkOf, type CheckId } from '../checks/registry';
 import { deriveJob, type JobState } from '../record/derive';
 import type { RecordEvent } from '../record/events';
 import { USUAL_CHECKS, type ShopChecks } from '../record/shop-checks';
@@ -247,6 +247,10 @@ export function assembleCase(input: CaseInput): Case | null {
       after: runs.findLast((r) => r.at > last.at) ?? null
     };
   });
+  const ending = lazy(() => {
+    const lost = judged().filter((c) => c.outcome.result === 'void' && checkOf(c.check).needsSoak);
+    return endingOf(state, shop.checks, lost.length);
+  });
   const ways = lazy(() =>
     closings(
       state.repairs.flatMap((r) => r.done.repairs),
@@ -309,7 +313,9 @@ export function assembleCase(input: CaseInput): Case | null {
     get closings() {
       return ways();
     },
-    ending: endingOf(state, shop.checks),
+    get ending() {
+      return ending();
+    },
     contextOf: (check, moment, except) => contextOf(state, facts, sheet, check, moment, except, shop.curves)
   };
 }

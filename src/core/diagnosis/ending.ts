@@ -17,11 +17,16 @@ export interface Ending {
   readonly comebacks: number;
   /** Hands-on minutes of its checks, as this shop takes them, and of its repairs by the catalogue. */
   readonly minutes: number;
+  /** When the vehicle was promised, ISO 8601; null where it was not. */
+  readonly promised: string | null;
+  /** Checks that counted for nothing because the engine was not cold any more. */
+  readonly lostSoaks: number;
 }
 
 export function endingOf(
-  state: Pick<JobState, 'checks' | 'repairs' | 'comebacks' | 'runIds'>,
-  shop: ShopChecks
+  state: Pick<JobState, 'checks' | 'repairs' | 'comebacks' | 'runIds' | 'promised'>,
+  shop: ShopChecks,
+  lostSoaks: number
 ): Ending {
   const checks = state.checks.reduce((sum, c) => sum + minutesOf(c.check, shop), 0);
   const runs = state.runIds.length * minutesOf('warm-up-run', shop);
@@ -31,7 +36,9 @@ export function endingOf(
     goes: state.repairs.length,
     repairedAt: state.repairs.at(-1)?.at ?? null,
     comebacks: state.comebacks,
-    minutes: checks + runs + repairs
+    minutes: checks + runs + repairs,
+    promised: state.promised,
+    lostSoaks
   };
 }
 

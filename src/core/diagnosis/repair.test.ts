@@ -94,16 +94,20 @@ describe('repairs', () => {
           checks: [],
           runIds: ['a'],
           comebacks: 1,
-          repairs: [done(['ect-sensor']), done(['thermostat'])]
+          repairs: [done(['ect-sensor']), done(['thermostat'])],
+          promised: '2026-03-03T16:00:00Z'
         },
-        USUAL_CHECKS
+        USUAL_CHECKS,
+        2
       )
     ).toEqual({
       repairs: ['ect-sensor', 'thermostat'],
       goes: 2,
       repairedAt: '2026-03-02T08:00:00Z',
       comebacks: 1,
-      minutes: 25 + 25 + 55
+      minutes: 25 + 25 + 55,
+      promised: '2026-03-03T16:00:00Z',
+      lostSoaks: 2
     });
   });
 

@@ -9,13 +9,22 @@ const job = (
   outcome: JobOutcome,
   cause: FaultId | null,
   repairs: RepairId[],
-  more: { goes?: number; comebacks?: number; minutes?: number } = {}
+  more: Partial<ClosedJob['ending']> = {}
 ): ClosedJob => ({
   openedAt: '2026-01-01T08:00:00Z',
   closedAt: `${closed}T08:00:00Z`,
   outcome,
   cause,
-  ending: { repairs, goes: repairs.length > 0 ? 1 : 0, repairedAt: null, comebacks: 0, minutes: 60, ...more }
+  ending: {
+    repairs,
+    goes: repairs.length > 0 ? 1 : 0,
+    repairedAt: null,
+    comebacks: 0,
+    minutes: 60,
+    promised: null,
+    lostSoaks: 0,
+    ...more
+  }
 });
 
 describe('the depot’s numbers', () => {
@@ -43,6 +52,17 @@ describe('the depot’s numbers', () => {
       { repair: 'ect-sensor', n: 1 },
       { repair: 'thermostat', n: 1 }
     ]);
+  });
+
+  it('count promises that were kept, and soaks that were lost', () => {
+    const promised = (closed: string, at: string | null, lostSoaks = 0) =>
+      job(closed, 'no fault found', 'none', [], { promised: at, lostSoaks });
+    const of = numbersOf([
+      promised('2026-05-04', '2026-05-04T16:00:00Z', 2),
+      promised('2026-05-06', '2026-05-05T16:00:00Z', 1),
+      promised('2026-05-07', null)
+    ]);
+    expect([of.promised, of.kept, of.lostSoaks]).toEqual([2, 1, 3]);
   });
 
   it('list causes and outcomes by how often, and hours by month with the empty months', () => {

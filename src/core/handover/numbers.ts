@@ -23,6 +23,11 @@ export interface DepotNumbers {
   readonly firstTime: number | null;
   readonly proven: number;
   readonly comebacks: number;
+  /** Vehicles that were promised for an hour, and those of them that were closed by then. */
+  readonly promised: number;
+  readonly kept: number;
+  /** Checks that counted for nothing because the engine was not cold any more. */
+  readonly lostSoaks: number;
   /** Parts bought and fitted, and those that were not what it was. */
   readonly parts: number;
   readonly needless: readonly { readonly repair: RepairId; readonly n: number }[];
@@ -70,6 +75,7 @@ export function numbersOf(jobs: readonly ClosedJob[]): DepotNumbers {
     (j) => j.ending.goes === 1 && j.ending.comebacks === 0 && j.outcome.startsWith('fixed')
   );
   const wrong = repaired.flatMap((j) => (j.cause ? needless(j.ending.repairs, j.cause) : []));
+  const promised = jobs.filter((j) => j.ending.promised !== null);
   const hours = jobs.map((j) => j.ending.minutes / 60);
   const byMonth: Partial<Record<string, ClosedJob[]>> = {};
   for (const job of jobs) (byMonth[job.closedAt.slice(0, 7)] ??= []).push(job);
@@ -81,6 +87,9 @@ export function numbersOf(jobs: readonly ClosedJob[]): DepotNumbers {
     firstTime: repaired.length > 0 ? first.length / repaired.length : null,
     proven: jobs.filter((j) => j.outcome === 'fixed and proven').length,
     comebacks: sum(jobs.map((j) => j.ending.comebacks)),
+    promised: promised.length,
+    kept: promised.filter((j) => j.closedAt <= j.ending.promised!).length,
+    lostSoaks: sum(jobs.map((j) => j.ending.lostSoaks)),
     parts: sum(repaired.map((j) => needless(j.ending.repairs, '').length)),
     needless: counted(wrong).map(({ value, n }) => ({ repair: value, n })),
     hours: sum(hours),

@@ -220,7 +220,10 @@ function next(state: JobState, event: RecordEvent, takenAt: string): JobState {
     }
     case 'task.stretched': {
       const { task, minutes } = event.payload;
-      return { ...state, board: { ...state.board, [task]: { pin: state.board[task]?.pin ?? null, minutes } } };
+      return {
+        ...state,
+        board: { ...state.board, [task]: { pin: state.board[task]?.pin ?? null, minutes } }
+      };
     }
     case 'finding.added':
       return { ...state, own: [...state.own, { id, at, who, finding: event.payload }] };

@@ -1,4 +1,4 @@
-import { downTo } from './engine';
+import { after, downTo, engineAllows } from './engine';
 import { SOAKED_BELOW_C } from '../physics/coolant/cooling';
 import type { Bounds } from './bounds';
 import type { Minute, Plan, Problem } from './problem';
@@ -67,6 +67,53 @@ export function eveningOf(problem: Problem, plan: Plan, from: Minute, to: Minute
     else if (!before) words.push({ ...at, say: 'leave', by: downTo(engine, SOAKED_BELOW_C) });
   }
   return words;
+}
+
+/** Minutes that vehicles with something to do stand in a plan, by what they wait for. */
+export interface Waits {
+  readonly engine: number;
+  readonly part: number;
+  /** For hands, a place or a tool, within somebody’s hours. */
+  readonly floor: number;
+}
+
+/** What the vehicles of a plan wait for; nights and days off are nobody’s wait for hands. */
+export function waitsOf(problem: Problem, plan: Plan): Waits {
+  let engine = 0;
+  let part = 0;
+  let floor = 0;
+  for (const j of problem.jobs) {
+    let heat = j.engine;
+    let ready = problem.now;
+    for (const task of j.tasks) {
+      const a = plan.assigned.find((x) => x.task === task.id);
+      if (!a) break;
+      const there = Math.max(ready, task.from ?? -Infinity);
+      const cold = Math.max(there, engineAllows(heat, task.engine));
+      part += there - ready;
+      engine += cold - there;
+      floor += openMinutes(problem, cold, a.start);
+      ready = a.end;
+      heat = after(heat, task.runs || a.warmUpMin > 0, a.end);
+    }
+  }
+  return { engine, part, floor };
+}
+
+/** Minutes between two moments in which anybody works. */
+function openMinutes({ people }: Problem, from: Minute, to: Minute): number {
+  const spans = people
+    .flatMap((p) => p.shifts)
+    .map((s) => ({ from: Math.max(s.from, from), to: Math.min(s.to, to) }))
+    .filter((s) => s.to > s.from)
+    .sort((a, b) => a.from - b.from);
+  let minutes = 0;
+  let last = from;
+  for (const s of spans) {
+    minutes += Math.max(0, s.to - Math.max(s.from, last));
+    last = Math.max(last, s.to);
+  }
+  return minutes;
 }
 
 /** What a new plan changed for people, against the one they know. */

@@ -368,7 +368,9 @@
     </section>
   {/if}
   <p class="text-ink-2 mt-3 text-sm">
-    Planned {when(view.madeAt, zone)}. {#if view.bounds.broken > 0}No plan keeps more than
+    Planned {when(view.madeAt, zone)}. Until all is done vehicles wait {minutesSaid(view.waits.engine)} for an engine,
+    {minutesSaid(view.waits.floor)} for hands or a place, {minutesSaid(view.waits.part)} for parts. {#if view.bounds.broken > 0}No
+      plan keeps more than
       {view.problem.jobs.filter((j) => j.promised !== null).length - view.bounds.broken} of the promises.{/if}
     The edge of a task says what the engine must be: cold, cool enough to open, or warm. Dashed time is kept free
     for what may follow. Drag a task, or move it by the arrow keys, to pin it.

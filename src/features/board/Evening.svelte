@@ -68,7 +68,7 @@
           <li class="border-t border-current py-2" data-evening={w.say}>
             <span class="reading font-bold">{w.fleetNo}</span>
             {#if w.say === 'leave'}
-              <strong>Leave it alone.</strong>
+              <strong>Do not start it.</strong>
               {w.title} at {clock(w.at)} counts only on a cold engine{w.by > view.problem.now
                 ? `; it is cold from ${when(momentAt(w.by), zone)} on`
                 : ''}.

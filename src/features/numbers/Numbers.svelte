@@ -72,6 +72,20 @@
       now: one(now.medianDays, 'd'),
       before: one(before.medianDays, 'd'),
       of: 'from opening to closing, median'
+    },
+    {
+      id: 'promises',
+      title: 'Promises kept',
+      now: now.promised === 0 ? '–' : `${now.kept}`,
+      before: before.promised === 0 ? '–' : `${before.kept} of ${before.promised}`,
+      of: `of ${now.promised} promised`
+    },
+    {
+      id: 'soaks',
+      title: 'Soaks lost',
+      now: `${now.lostSoaks}`,
+      before: `${before.lostSoaks}`,
+      of: 'cold checks on an engine not cold'
     }
   ]);
   const known = $derived(now.causes.flatMap(({ cause, n }) => (cause === null ? [] : [{ cause, n }])));
@@ -109,7 +123,7 @@
 {#if now.jobs === 0}
   <p class="card text-ink-2 p-6">No job was closed from {period.from} to {period.to}.</p>
 {:else}
-  <dl class="mb-4 grid grid-cols-2 gap-3 md:grid-cols-3 xl:grid-cols-6">
+  <dl class="mb-4 grid grid-cols-2 gap-3 md:grid-cols-3 xl:grid-cols-8">
     {#each figures as f (f.id)}
       <div class="card px-4 py-3" data-figure={f.id}>
         <dt class="text-ink-2 text-sm">{f.title}</dt>

@@ -10,7 +10,7 @@ import { boundsOf } from '../../../core/schedule/bounds';
 import { prepare } from '../../../core/schedule/decode';
 import type { Plan, Problem } from '../../../core/schedule/problem';
 import { scoreOf } from '../../../core/schedule/score';
-import { madeLate, toldOf, type Change, type JobTold } from '../../../core/schedule/told';
+import { madeLate, toldOf, waitsOf, type Change, type JobTold } from '../../../core/schedule/told';
 import { brokenRules } from '../../../core/schedule/verify';
 import planInThread from '../../workers/plan';
 import { projectLines } from '../cases/lines';
@@ -122,7 +122,8 @@ export async function boardNow(db: Database, now: Date) {
     jobs: of.jobs.map(({ work, ...job }) => ({ ...job, promised: work.promised })),
     problem,
     planned,
-    bounds: boundsSaid(problem)
+    bounds: boundsSaid(problem),
+    waits: waitsOf(problem, planned.plan)
   };
 }
 export type BoardView = Awaited<ReturnType<typeof boardNow>>;

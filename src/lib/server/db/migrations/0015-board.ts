@@ -11,6 +11,6 @@ export const board: Migration = {
       made_at timestamptz NOT NULL,
       planned jsonb NOT NULL
     );
-    UPDATE jobs SET line_due = line_due + 1 WHERE active AND (state = 'open' OR look_again IS NOT NULL);
+    UPDATE jobs SET line_due = line_due + 1 WHERE active;
   `
 };
