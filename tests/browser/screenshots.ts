@@ -119,16 +119,10 @@ const VIEWS: Record<string, () => Promise<void>> = {
     await driver.executeScript('scrollTo(0, 0)');
     await shootHalves('import');
   },
-  add: async () => {
-    await go('/vehicles/new?for=job');
-    for (const answer of ['Petrol', 'Electric, by relays'])
-      await driver.findElement(By.xpath(`//button[normalize-space(.)="${answer}"]`)).click();
-    await driver
-      .findElement(By.xpath('//label[.="Number on the thermostat"]/following::input[1]'))
-      .sendKeys('195F');
-    await driver.findElement(By.xpath('//label[contains(., "Fleet number")]//input')).sendKeys('QH-71');
-    await driver.findElement(By.xpath('//label[contains(., "Vehicle")]//input')).sendKeys('Kvesta Parcel');
-    await shootHalves('add-vehicle');
+  board: async () => {
+    await go('/board');
+    await driver.wait(until.elementLocated(By.css('[data-people] [data-block]')), 20_000);
+    await shoot('board');
   },
   // A simulated engine that overheats: its climb, then the alarm. The run is undone afterwards.
   live: async () => {

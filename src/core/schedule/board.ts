@@ -72,7 +72,7 @@ export function problemOf({ now: iso, zone, floor, jobs, previous }: Known): Pro
     shifts: shiftsOf(p, zone, today).filter((s) => s.to > now)
   }));
   const pins: Pin[] = [];
-  const before = new Map(previous.map((a) => [a.task, a]));
+  const atWork = begunTasks(jobs, people, previous, now);
   const toDo = jobs.map(({ number, fleetNo, openedAt, work }): JobToDo => {
     const tasks = work.tasks.map((t): ToDo => {
       const id = taskId(number, t.id);
@@ -91,9 +91,8 @@ export function problemOf({ now: iso, zone, floor, jobs, previous }: Known): Pro
     });
     // What was begun goes on where it is: the rest of its time, or more where it runs over.
     const [first, ...rest] = tasks;
-    const begun = first && before.get(first.id);
-    const goesOn = begun !== undefined && begun.start < now && isAtWork(people, begun.person, now);
-    if (goesOn) {
+    const begun = first && atWork.get(first.id);
+    if (begun) {
       const left = begun.end > now ? begun.end - now : overrun(first.minutes);
       pins.push({ task: first.id, person: begun.person, place: begun.place, start: now });
       tasks.splice(0, tasks.length, { ...first, minutes: left, engine: 'any', from: null }, ...rest);
@@ -124,5 +123,27 @@ export function problemOf({ now: iso, zone, floor, jobs, previous }: Known): Pro
   };
 }
 
-const isAtWork = (people: readonly Worker[], name: string, now: Minute): boolean =>
-  people.some((p) => p.name === name && p.shifts.some((s) => s.from <= now && now < s.to));
+/**
+ * What is in hand: of each person who is at work, the first task of theirs that should have begun and is still to be
+ * done. What comes after it on their list has not been begun, whatever the plan said.
+ */
+function begunTasks(
+  jobs: readonly BoardJob[],
+  people: readonly Worker[],
+  previous: readonly Assigned[],
+  now: Minute
+): ReadonlyMap<string, Assigned> {
+  const next = new Set(jobs.flatMap((j) => j.work.tasks.slice(0, 1).map((t) => taskId(j.number, t.id))));
+  const due = previous.filter((a) => a.start < now && next.has(a.task)).sort((a, b) => a.start - b.start);
+  const inHand = new Map<string, Assigned>();
+  for (const { name, shifts } of people) {
+    if (!shifts.some((s) => s.from <= now && now < s.to)) continue;
+    const first = due.find((a) => a.person === name);
+    if (first) inHand.set(first.task, first);
+  }
+  return inHand;
+}
+
+/** What people pinned, by task; what is in hand is no pin of anybody. */
+export const pinnedTasks = (jobs: readonly BoardJob[]): string[] =>
+  jobs.flatMap((j) => j.work.tasks.filter((t) => t.pin !== null).map((t) => taskId(j.number, t.id)));

@@ -16,6 +16,9 @@
     selected: boolean;
     /** Only the vehicle’s number. */
     short?: boolean;
+    /** Where several lie over one another: which of how many rows. */
+    row?: number;
+    rows?: number;
     /** The hour it begins at, in words. */
     at: string;
     onselect: () => void;
@@ -31,6 +34,8 @@
     pinned,
     selected,
     short = false,
+    row = 0,
+    rows = 1,
     at,
     onselect,
     onkey
@@ -54,7 +59,8 @@
   class="bg-card absolute top-1 bottom-1 block touch-none overflow-hidden rounded border text-left text-xs leading-tight select-none {late
     ? 'border-off'
     : 'border-line-strong'} {selected ? 'ring-act z-10 ring-2' : ''}"
-  style="left: {left}%; width: {width}%; border-left: 5px solid {EDGE[need]}"
+  style="left: {left}%; width: {width}%; top: calc({(100 * row) / rows}% + 3px); height: calc({100 /
+    rows}% - 6px); border-left: 5px solid {EDGE[need]}"
   data-block={a.task}
   data-person={a.person}
   data-start={a.start}

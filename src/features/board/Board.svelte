@@ -76,6 +76,19 @@
     };
   };
 
+  /** What is at a place, with the row of each where several vehicles stand there at once. */
+  function rowsAt(place: string): { readonly all: readonly Assigned[]; readonly row: number }[] {
+    const ends: number[] = [];
+    return board.shown
+      .filter(([a]) => a.place === place)
+      .map((all) => {
+        const free = ends.findIndex((end) => end <= all[0].start);
+        const row = free < 0 ? ends.length : free;
+        ends[row] = all.at(-1)!.end;
+        return { all, row };
+      });
+  }
+
   /** Where the block goes that is being moved by keys; null while none is. */
   let carried = $state.raw<Move | null>(null);
   function key(a: Assigned, e: KeyboardEvent) {
@@ -306,12 +319,14 @@
         </div>
         <h2 class="text-ink-2 border-line border-b px-3 py-1 text-sm">Places</h2>
         {#each view.problem.sites as site (site.name)}
+          {@const at = rowsAt(site.name)}
+          {@const rows = 1 + Math.max(0, ...at.map((r) => r.row))}
           <div class="border-line flex border-b">
             <p class="flex w-32 shrink-0 items-center px-3 text-sm">{site.name}</p>
-            <div class="relative h-8 flex-1">
+            <div class="relative flex-1" style="height: {30 * rows}px">
               {@render scale()}
-              {#each board.shown.filter(([a]) => a.place === site.name) as all (all[0].task)}
-                <Block {...blockOf(all)} short />
+              {#each at as { all, row } (all[0].task)}
+                <Block {...blockOf(all)} {row} {rows} short />
               {/each}
             </div>
           </div>

@@ -25,7 +25,7 @@
   const number = $derived(Number(id.slice(0, id.indexOf(':'))));
   const job = $derived(board.jobs.get(number)!);
   const told = $derived(board.told.get(number));
-  const pin = $derived(board.pins.get(id) ?? null);
+  const pinned = $derived(board.pins.has(id));
   const zone = $derived(board.view.zone);
   const at = (minute: number) => hour(momentAt(minute), zone, board.view.now);
   const wall = (minute: number) =>
@@ -142,7 +142,7 @@
           /></label
         >
         <button class="btn" type="submit"><Pin size={18} aria-hidden="true" />Pin there</button>
-        {#if pin}<button
+        {#if pinned}<button
             class="btn"
             type="button"
             onclick={() => void said(board.unpin(id), 'No longer pinned')}

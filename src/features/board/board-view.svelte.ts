@@ -47,7 +47,7 @@ export class BoardState {
     new Map(this.view.problem.jobs.flatMap((j) => j.tasks.map((t) => [t.id, t] as const)))
   );
   readonly told = $derived(new Map(this.view.planned.told.map((t) => [t.job, t])));
-  readonly pins = $derived(new Map(this.view.problem.pins.map((p) => [p.task, p])));
+  readonly pins = $derived(new Set(this.view.pinned));
   /** The hours of the day that is shown: from the first shift to the last, whole hours. */
   readonly hours = $derived.by(() => {
     const from = minuteOf(momentOf(this.view.zone, this.day, '00:00'));

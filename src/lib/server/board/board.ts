@@ -5,7 +5,7 @@ import { bad, good, type Result } from '../../../core/base/result';
 import { dayAfter, dayIn } from '../../../core/base/zone';
 import type { Work } from '../../../core/diagnosis/work';
 import type { Floor } from '../../../core/record/floor';
-import { PLANNED_DAYS, problemOf } from '../../../core/schedule/board';
+import { pinnedTasks, PLANNED_DAYS, problemOf } from '../../../core/schedule/board';
 import { boundsOf } from '../../../core/schedule/bounds';
 import { prepare } from '../../../core/schedule/decode';
 import type { Plan, Problem } from '../../../core/schedule/problem';
@@ -120,6 +120,7 @@ export async function boardNow(db: Database, now: Date) {
     basis: of.basis,
     madeAt: new Date(madeAt).toISOString(),
     jobs: of.jobs.map(({ work, ...job }) => ({ ...job, promised: work.promised })),
+    pinned: pinnedTasks(of.jobs),
     problem,
     planned,
     bounds: boundsSaid(problem),
@@ -142,8 +143,15 @@ async function planAnew(db: Database, of: Known): Promise<StoredPlan> {
     if (had && had.basis === of.basis && !runsOver(had.planned, problem)) return had;
     const plan = await solved(problem, had ? ANEW_TRIES : MORNING_TRIES);
     const told = toldOf(problem, plan, boundsOf(problem));
+    const pinned = new Set(pinnedTasks(of.jobs));
     const changes = had ? madeLate(had.planned.told, told) : [];
-    return keepPlan(db, of.basis, of.now, { plan, told, changes }, transaction);
+    return keepPlan(
+      db,
+      of.basis,
+      of.now,
+      { plan: { ...plan, loose: plan.loose.filter((l) => pinned.has(l.task)) }, told, changes },
+      transaction
+    );
   });
 }
 
