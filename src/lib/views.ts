@@ -4,6 +4,7 @@ export type FinishView = Awaited<ReturnType<typeof import('./server/views/job').
 export type PlanOnPaper = Awaited<ReturnType<typeof import('./server/views/plan').planView>>;
 export type RunView = NonNullable<JobView['run']>;
 export type { JobCells, VehicleCells } from './server/views/lists';
+export type DrivesOnPaper = Awaited<ReturnType<typeof import('./server/views/drives').drivesView>>;
 export type { BoardView } from './server/board/board';
 export type { EntryCells } from './server/views/record';
 export type { FleetCells } from './server/runs/memory';

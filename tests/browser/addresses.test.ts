@@ -43,7 +43,7 @@ describe('an address that nobody should have typed', () => {
   it('is refused or understood, and never fails, in the path', async () => {
     const places = ['/jobs/*', '/jobs/by-id/*', '/vehicles/*'];
     const under = {
-      '/jobs/*': ['finish', 'import', 'intake', 'live', 'plan', 'record', 'report', 'report.pdf'],
+      '/jobs/*': ['finish', 'import', 'intake', 'live', 'plan', 'drives', 'record', 'report', 'report.pdf'],
       '/vehicles/*': ['compare', 'sheet', 'what-if']
     };
     const services = [

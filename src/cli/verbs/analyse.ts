@@ -3,6 +3,7 @@ import { problemText } from '../../core/base/result';
 import { analysisFile } from '../../core/handover/analysis-file';
 import { readAnyLog } from '../../core/logs/any-log';
 import { analyse } from '../../core/runs/analyse';
+import { plainText } from '../../core/units/say';
 import { BadInput, parse, readBytes, readSpec, refuse } from '../input';
 import type { Verb } from '../verb';
 import { analysisText } from '../text';
@@ -24,7 +25,7 @@ function run(args: string[]): void {
     asItIs: values['as-it-is'] === true
   });
   if (!result.ok) return refuse(result.problems, file);
-  const warnings = result.warnings.map((w) => problemText(w));
+  const warnings = result.warnings.map((w) => plainText(problemText(w)));
   const analysis = analyse(result.value.log, spec);
   process.stdout.write(
     values.json

@@ -108,3 +108,57 @@ describe('a capture that is wrong', () => {
     expect(read.ok && [...read.value.log.channels.ect_c!]).toEqual([80, 81, 82, 83]);
   });
 });
+
+describe('what a control unit says of itself', () => {
+  const withAnswers = (...answers: readonly (readonly number[])[]) => {
+    const lines = answers.flatMap((answer, n) =>
+      toFrames(Uint8Array.from(answer)).map((data, k) =>
+        writeFrame({ t: 1.7e9 + n + 0.001 * k, id: ANSWER_ID, data })
+      )
+    );
+    const coolant = [0, 1].map((n) =>
+      writeFrame({ t: 1.7e9 + 60 + n, id: ANSWER_ID, data: Uint8Array.of(3, 0x41, 0x05, 0x7b) })
+    );
+    const read = readCapture([...lines, ...coolant].join('\n'));
+    if (!read.ok) throw new Error(read.problems[0].message);
+    return { ...read.value.capture, said: read.warnings.map((w) => w.message) };
+  };
+
+  it('is its readiness: what a drive has shown since codes were cleared, and what it has not', () => {
+    // Lamp on, two codes; all three continuous tests there, fuel system not complete; catalyst, oxygen sensor and its heater there, catalyst not complete.
+    const { readiness, said } = withAnswers([0x41, 0x01, 0x82, 0x27, 0x61, 0x01]);
+    expect(readiness).toEqual({
+      lamp: true,
+      codes: 2,
+      complete: ['Misfire', 'Components', 'Oxygen sensor', 'Oxygen sensor heater'],
+      incomplete: ['Fuel system', 'Catalyst']
+    });
+    expect(said.join()).toContain('4 of 6 complete, not yet: fuel system, catalyst; lamp on, 2 codes');
+    // A diesel has other tests behind the same bits.
+    expect(withAnswers([0x41, 0x01, 0x00, 0x0f, 0x43, 0x40]).readiness).toMatchObject({
+      lamp: false,
+      complete: ['Misfire', 'Fuel system', 'Components', 'Hydrocarbon catalyst', 'NOx treatment'],
+      incomplete: ['Particle filter']
+    });
+  });
+
+  it('is how it was when a code was set', () => {
+    const { freeze, said } = withAnswers(
+      [0x42, 0x02, 0x00, 0x01, 0x28],
+      [0x42, 0x05, 0x00, 0x6f, 0x0c, 0x00, 0x1c, 0xe8, 0x0d, 0x00, 0x2b]
+    );
+    expect(freeze).toMatchObject({ code: 'P0128' });
+    expect(freeze!.values.map((v) => [v.channel, v.value])).toEqual([
+      ['ect_c', 71],
+      ['rpm', 1850],
+      ['speed_kmh', 43]
+    ]);
+    expect(said.join()).toMatch(/when P0128 was set: coolant .*71.*, 1850 rpm, 43 km\/h/);
+  });
+
+  it('is nothing where nobody asked, and nothing of an answer that was cut off', () => {
+    expect(withAnswers()).toMatchObject({ readiness: null, freeze: null, said: [] });
+    expect(withAnswers([0x41, 0x01, 0x82]).readiness).toBeNull();
+    expect(withAnswers([0x42, 0x05, 0x00]).freeze).toBeNull();
+  });
+});

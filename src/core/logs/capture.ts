@@ -1,8 +1,10 @@
-import { readCodes } from './bus/codes';
+import { sayC } from '../units/say';
+import { codeOf, readCodes } from './bus/codes';
 import { groupOf, readBroadcast } from './bus/broadcast';
 import { isAnswer, isHeading, readFrame, type StampedFrame } from './bus/frame';
-import { readAnswer } from './bus/identifiers';
+import { identifierOf, readAnswer } from './bus/identifiers';
 import { Assembler } from './bus/isotp';
+import { readinessSaid, readReadiness, type Readiness } from './bus/readiness';
 import { bad, good, type Problem, type Result } from '../base/result';
 import { CHANNELS, type ChannelKey, type Log } from './channels';
 import { findGaps } from './csv-clock';
@@ -16,6 +18,20 @@ interface CaptureReport {
   readonly brokenLines: number;
   readonly stored: readonly string[];
   readonly pending: readonly string[];
+  /** The last that the engine’s control unit said of its own tests; null where nobody asked. */
+  readonly readiness: Readiness | null;
+  /** How it was when a code was set (service 02). */
+  readonly freeze: Freeze | null;
+}
+
+/** A freeze frame: the code that set it, and what was read then. */
+interface Freeze {
+  readonly code: string | null;
+  readonly values: readonly {
+    readonly title: string;
+    readonly channel: ChannelKey | null;
+    readonly value: number;
+  }[];
 }
 
 export interface CapturedLog extends ImportedLog {
@@ -51,6 +67,8 @@ interface Unit {
   readonly assembler: Assembler;
   readonly values: Partial<Record<ChannelKey, Value[]>>;
   readonly codes: { readonly stored: Set<string>; readonly pending: Set<string> };
+  readiness: Readiness | null;
+  readonly freeze: { code: string | null; readonly values: Map<number, number> };
 }
 
 /**
@@ -120,6 +138,10 @@ export function readCapture(text: string): Result<CapturedLog> {
     warnings.push({
       message: `trouble codes on the bus: ${[...stored.map((c) => `${c} stored`), ...pending.map((c) => `${c} pending`)].join(', ')}`
     });
+  const readiness = engine.readiness ?? others.find((u) => u.readiness)?.readiness ?? null;
+  const freeze = freezeOf([engine, ...others]);
+  if (readiness) warnings.push({ message: readinessSaid(readiness) });
+  if (freeze) warnings.push({ message: freezeSaid(freeze) });
   return good(
     {
       log,
@@ -131,7 +153,7 @@ export function readCapture(text: string): Result<CapturedLog> {
         blankCells: 0,
         gaps: findGaps(log.t)
       },
-      capture: { frames, skipped: frames - used, brokenLines, stored, pending }
+      capture: { frames, skipped: frames - used, brokenLines, stored, pending, readiness, freeze }
     },
     warnings
   );
@@ -140,7 +162,13 @@ export function readCapture(text: string): Result<CapturedLog> {
 function unitOf(units: Map<number, Unit>, id: number): Unit {
   let unit = units.get(id);
   if (!unit) {
-    unit = { assembler: new Assembler(), values: {}, codes: { stored: new Set(), pending: new Set() } };
+    unit = {
+      assembler: new Assembler(),
+      values: {},
+      codes: { stored: new Set(), pending: new Set() },
+      readiness: null,
+      freeze: { code: null, values: new Map() }
+    };
     units.set(id, unit);
   }
   return unit;
@@ -191,6 +219,10 @@ function take(unit: Unit, t: number, data: Uint8Array): boolean {
   const body = message.subarray(1);
   switch (message[0]) {
     case 0x41: {
+      if (body[0] === 0x01) {
+        unit.readiness = readReadiness(body.subarray(1)) ?? unit.readiness;
+        return unit.readiness !== null;
+      }
       const answers = readAnswer(body);
       const direct = answers.some((a) => a.identifier.id === 0x05);
       for (const { identifier, value } of answers) {
@@ -206,9 +238,57 @@ function take(unit: Unit, t: number, data: Uint8Array): boolean {
       for (const code of readCodes(body)) into.add(code);
       return true;
     }
+    case 0x42:
+      return takeFreeze(unit, body);
     default:
       return false;
   }
+}
+
+/** A freeze frame’s answer: identifier, number of the frame, value; identifier 02 is the code that set it. */
+function takeFreeze({ freeze }: Unit, body: Uint8Array): boolean {
+  let used = false;
+  for (let at = 0; at + 2 < body.length;) {
+    const identifier = identifierOf(body[at]);
+    const bytes = body[at] === 0x02 ? 2 : identifier?.bytes;
+    if (bytes === undefined || at + 2 + bytes > body.length) break;
+    const data = body.subarray(at + 2, at + 2 + bytes);
+    // A code of two noughts: nothing was frozen.
+    if (body[at] === 0x02) freeze.code = data[0] || data[1] ? codeOf(data[0], data[1]) : null;
+    else {
+      const value = identifier!.decode(data);
+      if (value !== null) freeze.values.set(body[at], value);
+    }
+    used = true;
+    at += 2 + bytes;
+  }
+  return used;
+}
+
+function freezeOf(units: readonly Unit[]): Freeze | null {
+  const unit = units.find((u) => u.freeze.code !== null || u.freeze.values.size > 0);
+  if (!unit) return null;
+  const values = [...unit.freeze.values].map(([id, value]) => {
+    const { title, channel } = identifierOf(id)!;
+    return { title, channel, value };
+  });
+  return { code: unit.freeze.code, values };
+}
+
+/** A freeze frame in a sentence. */
+function freezeSaid({ code, values }: Freeze): string {
+  const said = values.flatMap(({ channel, value }) =>
+    channel === 'ect_c'
+      ? [`coolant ${sayC(value)}`]
+      : channel === 'rpm'
+        ? [`${value.toFixed(0)} rpm`]
+        : channel === 'speed_kmh'
+          ? [`${value.toFixed(0)} km/h`]
+          : channel === 'load_pct'
+            ? [`${value.toFixed(0)} % load`]
+            : []
+  );
+  return `when ${code ?? 'a code'} was set: ${said.join(', ') || 'nothing that is decoded here'}`;
 }
 
 /** One sample for each coolant temperature; other channels hold their last value for a while. */

@@ -19,8 +19,10 @@
 
   let { view }: { view: BoardView } = $props();
   const board = new BoardState(untrack(() => view));
+  /** A block is in the hand: a plan that comes meanwhile waits until it is put down. */
+  let inHand = $state(false);
   $effect.pre(() => {
-    board.view = view;
+    if (!inHand) board.view = view;
   });
   $effect(() => board.start());
   const clock = useNow(untrack(() => view.now));
@@ -122,12 +124,15 @@
 
   let rows = $state<HTMLElement>();
   $effect(() => {
-    // A plan that comes while a hand holds a block must not take it out of the hand.
+    // What the page knows of its reader changes with every plan, and must not take a block out of the hand.
     if (!rows || !untrack(() => mayHere('technician'))) return;
     const host = rows;
     let move: Move | null = null;
     const moved = interact('[data-people] [data-block]', { context: host }).draggable({
       listeners: {
+        start() {
+          inHand = true;
+        },
         move(event) {
           const block = event.target as HTMLElement;
           const x = Number(block.dataset.x ?? 0) + event.dx;
@@ -159,6 +164,7 @@
           if (move && !board.consequence?.says.startsWith('Not possible')) void drop(move);
           else board.consequence = null;
           move = null;
+          inHand = false;
         }
       }
     });

@@ -37,6 +37,7 @@
     { href: `/coolant?job=${job.number}`, label: 'Coolant', file: undefined },
     { href: `${base}/report`, label: 'Report', file: undefined },
     { href: `${base}/plan`, label: 'Plan on paper', file: undefined },
+    { href: `${base}/drives`, label: 'Drives on paper', file: undefined },
     { href: `/api/jobs/${job.id}/job.json`, label: 'Job file', file: '' },
     ...(runId ? [{ href: `/api/runs/${runId}/log.csv`, label: 'CSV', file: '' }] : [])
   ]);

@@ -24,6 +24,7 @@ export const ROUTES: Readonly<Record<string, Least>> = {
   '/jobs/[number]/report.pdf': 'reader',
   '/jobs/[number]/card/[check]': 'reader',
   '/jobs/[number]/plan': 'reader',
+  '/jobs/[number]/drives': 'reader',
   '/jobs/[number]/record': 'reader',
   '/vehicles': 'reader',
   '/vehicles/table': 'reader',
