@@ -38,6 +38,8 @@
     { href: `${base}/report`, label: 'Report', file: undefined },
     { href: `${base}/plan`, label: 'Plan on paper', file: undefined },
     { href: `${base}/drives`, label: 'Drives on paper', file: undefined },
+    // A log of a vehicle that left with a logger; an open job has a button for it.
+    ...(state.state === 'closed' ? [{ href: `${base}/import`, label: 'Import a log', file: undefined }] : []),
     { href: `/api/jobs/${job.id}/job.json`, label: 'Job file', file: '' },
     ...(runId ? [{ href: `/api/runs/${runId}/log.csv`, label: 'CSV', file: '' }] : [])
   ]);

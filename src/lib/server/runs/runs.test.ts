@@ -55,6 +55,25 @@ describe('a run', () => {
     expect(log.t.length).toBe(run.sampleCount);
   });
 
+  it('opens a closed job again where it was taken later and says so, and not where it was taken before', async () => {
+    const close = async (jobId: string) => {
+      const payload = { outcome: 'no fault found', cause: 'none' } as const;
+      expect((await write(`job:${jobId}`, { kind: 'job.closed', payload })).ok).toBe(true);
+    };
+    const stateOf = async (jobId: string) => (await db.jobs.findByPk(jobId))!.state;
+    const later = await vehicleWithJob('T-92');
+    await close(later.jobId);
+    await importRun(db, importOf(later.jobId, ridge, { at: '2026-11-27T09:00:00Z' }));
+    expect(await stateOf(later.jobId)).toBe('open');
+    const [why] = (await eventsOf(db, `job:${later.jobId}`)).filter((e) => e.kind === 'job.reopened');
+    expect(why.payload).toEqual({ why: 'A log that came in later says: thermostat stuck open' });
+
+    const before = await vehicleWithJob('T-93');
+    await close(before.jobId);
+    await importRun(db, importOf(before.jobId, ridge, { at: '2026-11-23T09:00:00Z' }));
+    expect(await stateOf(before.jobId)).toBe('closed');
+  });
+
   it('keeps samples over many chunks, and gives a stretch of them', async () => {
     const { jobId } = await vehicleWithJob('T-11');
     const n = 50_000;

@@ -1,3 +1,6 @@
+import { randomUUID } from 'node:crypto';
+import { midSentence } from '../../../core/base/text';
+import { verdictTitle } from '../../../core/runs/words';
 import type { RunReport } from '../../../core/runs/run-report';
 import { Op, type Transaction } from 'sequelize';
 import { isChannelKey, type ChannelKey, type Log } from '../../../core/logs/channels';
@@ -14,7 +17,7 @@ import { knownGoodRuns } from './known-good';
 import { sumUp } from './sum-up';
 import { append } from '../record/record';
 import { sheetFor } from '../record/sheet-for';
-import type { RunRow } from '../db/models';
+import type { JobRow, RunRow } from '../db/models';
 
 export interface RunImport {
   readonly eventId: string;
@@ -86,7 +89,38 @@ export async function importRun(
       transaction
     )
   );
-  return appended.ok ? good({ runId: input.runId, isNew: appended.value.isNew }, warnings) : appended;
+  if (!appended.ok) return appended;
+  if (appended.value.isNew) await reopenBy(db, job, input, analysis, log.startedAt ?? null);
+  return good({ runId: input.runId, isNew: appended.value.isNew }, warnings);
+}
+
+/** A log is as good as sure of a fault from here on. */
+const SAYS_SO = 0.9;
+
+/**
+ * A log that comes in later, of a vehicle that left with a logger: where it was taken after the job was closed and is as
+ * good as sure of a fault, the job is opened again. A person may take that back like any entry.
+ */
+async function reopenBy(
+  db: Database,
+  job: JobRow,
+  { jobId, who, at }: RunImport,
+  analysis: Analysis,
+  startedAt: string | null
+): Promise<void> {
+  const [first] = analysis.suspects;
+  if (job.state !== 'closed' || !job.closedAt || analysis.verdict === 'not-enough') return;
+  if (!first || first.fault === 'none' || first.probability < SAYS_SO) return;
+  if (new Date(startedAt ?? at) < job.closedAt) return;
+  const why = `A log that came in later says: ${midSentence(verdictTitle(analysis))}`;
+  await append(db, {
+    id: randomUUID(),
+    stream: `job:${jobId}`,
+    who,
+    at,
+    kind: 'job.reopened',
+    payload: { why }
+  });
 }
 
 export interface StoredRun {
