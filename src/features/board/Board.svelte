@@ -109,12 +109,13 @@
       void board.look(carried);
     } else if (e.key === 'Enter' && carried?.task === a.task) {
       e.preventDefault();
-      void drop(carried);
+      if (isPossible()) void drop(carried);
     } else if (e.key === 'Escape' && carried) {
       carried = null;
       board.consequence = null;
     }
   }
+  const isPossible = () => !board.consequence?.says.startsWith('Not possible');
   async function drop(move: Move) {
     carried = null;
     const answer = await board.pin(move.task, move);
@@ -161,7 +162,7 @@
           delete block.dataset.y;
           // The click that ends a drag opens nothing.
           block.addEventListener('click', (e) => e.stopImmediatePropagation(), { capture: true, once: true });
-          if (move && !board.consequence?.says.startsWith('Not possible')) void drop(move);
+          if (move && isPossible()) void drop(move);
           else board.consequence = null;
           move = null;
           inHand = false;
@@ -267,7 +268,14 @@
 
   <!-- A wide board scrolls sideways within itself, also by keyboard. -->
   <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-  <div class="card overflow-x-auto" bind:this={rows} role="region" aria-label="Board" tabindex="0">
+  <div
+    class="card overflow-x-auto"
+    bind:this={rows}
+    role="region"
+    aria-label="Board"
+    tabindex="0"
+    data-made={view.madeAt}
+  >
     {#if !board.hours}
       <p class="text-ink-2 p-6">Nobody works on this day.</p>
     {:else}
