@@ -49,8 +49,9 @@ describe('the board', () => {
     expect((await driver.findElements(By.css('[data-vehicle]'))).length).toBeGreaterThanOrEqual(
       open.length - 1
     );
-    expect(await (await blocks())[0].getAttribute('aria-label')).toMatch(/^QH-\d\d, .+, \d\d:\d\d, \w+ \w+/);
-    for (const theme of ['day', 'night'] as const) expect(await faultsByAxe(driver, theme)).toEqual([]);
+    expect(await (await blocks())[0].getAttribute('aria-label')).toMatch(/^QH-\d\d .+, \d\d:\d\d, \w+ \w+/);
+    for (const theme of ['day', 'night'] as const)
+      expect(await faultsByAxe(driver, theme), theme).toEqual([]);
   });
 
   it('is planned anew where something takes longer, and another window shows it without being asked', async () => {
@@ -173,6 +174,7 @@ describe('the board', () => {
   });
 
   it('is for whom the shop says it has, and says which field is wrong', async () => {
+    await viewport(driver, 1280, 800);
     await go('/shop');
     await (await button('A person')).click();
     const names = await driver.findElements(By.xpath('//label[normalize-space(.)="Name"]//input'));

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import Pin from '@lucide/svelte/icons/pin';
   import type { Assigned, ToDo } from '$core/schedule/problem';
 
@@ -66,7 +67,7 @@
   data-start={a.start}
   title="{fleetNo} {title}, {at}"
   aria-pressed={selected}
-  aria-label="{fleetNo}, {title}, {at}, {a.person}{NEEDS[need] ? `, ${NEEDS[need]}` : ''}{late
+  aria-label="{fleetNo} {title}, {at}, {a.person}{NEEDS[need] ? `, ${NEEDS[need]}` : ''}{late
     ? ', late'
     : ''}{pinned ? ', pinned' : ''}"
   onclick={onselect}
@@ -75,7 +76,7 @@
   <span class="flex items-center gap-1 px-1 pt-0.5">
     <span class="reading font-bold whitespace-nowrap">{fleetNo}</span>
     {#if pinned}<Pin size={12} aria-hidden="true" />{/if}
-    {#if late && !short}<span class="text-off ml-auto font-bold">late</span>{/if}
+    {#if late && !short}<TriangleAlert class="text-off ml-auto shrink-0" size={14} aria-hidden="true" />{/if}
   </span>
   {#if !short}<span class="text-ink-2 block truncate px-1">{title}</span>{/if}
 </button>

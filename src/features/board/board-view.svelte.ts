@@ -84,16 +84,15 @@ export class BoardState {
     this.dayShown = this.#firstDay();
   }
 
-  /** The first of the days that are planned on which anybody still works. */
+  /** The first day with anything on it: three minutes before the end of a shift that is tomorrow. */
   #firstDay(): number {
-    const { zone, now, problem } = this.view;
-    const today = dayIn(zone, new Date(now));
-    const first = Math.min(...problem.people.flatMap((p) => p.shifts.map((s) => s.from)));
-    if (!Number.isFinite(first)) return 0;
-    return Math.max(
-      0,
-      Math.round((Date.parse(dayIn(zone, new Date(first * 60_000))) - Date.parse(today)) / 86_400_000)
-    );
+    const { zone, now, problem, planned } = this.view;
+    const starts = planned.plan.assigned.filter((a) => a.end > minuteOf(now)).map((a) => a.start);
+    const all = starts.length > 0 ? starts : problem.people.flatMap((p) => p.shifts.map((s) => s.from));
+    if (all.length === 0) return 0;
+    const dayOf = (moment: Date) => Date.parse(dayIn(zone, moment));
+    const first = new Date(Math.min(...all) * 60_000);
+    return Math.max(0, Math.round((dayOf(first) - dayOf(new Date(now))) / 86_400_000));
   }
 
   start(): () => void {
