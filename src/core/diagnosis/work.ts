@@ -1,6 +1,8 @@
 import type { Tool } from '../measure/tools';
 import type { PlaceKind, Skill } from '../record/floor';
 import type { TaskSaid } from '../record/board';
+import { limitsOf } from '../vehicle/limits';
+import { capShutH, USUAL_AMBIENT_C } from '../physics/heat/state';
 import { repairOf, type RepairId } from '../vehicle/repairs';
 import type { Case } from './case';
 import { beliefOf } from './next';
@@ -55,8 +57,11 @@ export interface Work {
     readonly overC: number | null;
     /** A warm engine’s, °C above the air. */
     readonly warmOverC: number;
-    readonly openCapOverC: number;
     readonly tauH: number;
+    /** From when the cap may be opened, ISO 8601; null where no clock says it. */
+    readonly safeFrom: string | null;
+    /** Hours for which it stays shut after a run. */
+    readonly coolH: number;
   };
 }
 
@@ -88,7 +93,7 @@ function checkTask({ id, check, minutes }: Planned, chance: number, kind: 'check
     engine: check.gate === 'cap-cool' && engine === 'any' ? 'cool' : engine,
     runs,
     places: road ? ROAD : at('B') ? BENCH : runs || engine === 'warm' ? RUNNING : STANDING,
-    skill: road ? 'road' : check.tools.includes('Meter') && id !== 'ect-ladder' ? 'electrical' : null,
+    skill: road ? 'road' : check.tools.includes('Meter') ? 'electrical' : null,
     tools: check.tools,
     part: null,
     notBefore: null,
@@ -144,22 +149,22 @@ function repairTasks(repairs: readonly RepairId[], chance: number, job: Case): W
 /** Cold ones first, then what may be done at any time, then what runs the engine; a bench part comes last. */
 const RANK: Readonly<Record<EngineNeed, number>> = { cold: 0, any: 1, warm: 2, cool: 3 };
 const rankOf = (t: WorkTask) =>
-  t.runs && t.engine === 'cold' ? 1.5 : t.places === BENCH ? 4 : RANK[t.engine];
+  t.runs && t.engine === 'cold' ? 1.5 : t.places.includes('bench') ? 4 : RANK[t.engine];
 
-function engineOf({ heat, cooling, sheet }: Case, at: string): Work['engine'] {
-  const airC = heat.ambientC ?? 15;
+function engineOf({ heat, cooling, sheet, at }: Case): Work['engine'] {
+  const { fullOpenC, openCapC } = limitsOf(sheet);
   return {
     at,
     running: heat.running,
-    overC:
-      heat.phase === 'unknown'
-        ? null
-        : (heat.residualC ?? (heat.coolantC === null ? null : heat.coolantC - airC)),
-    warmOverC: (sheet?.thermostat?.startOpenC ?? 85) - airC,
-    openCapOverC: Math.max(1, (sheet?.limits?.openCapC ?? 50) - airC),
-    tauH: cooling.tauH
+    overC: heat.phase === 'unknown' ? null : heat.residualC,
+    warmOverC: fullOpenC.value - (heat.ambientC ?? USUAL_AMBIENT_C),
+    tauH: cooling.tauH,
+    safeFrom: heat.safeToOpenFrom,
+    coolH: Math.min(LONGEST_H, capShutH(fullOpenC.value, openCapC.value, heat.ambientC, cooling.longH))
   };
 }
+/** In air as hot as the limit no clock says when a cap may be opened: not in the days that are planned. */
+const LONGEST_H = 400;
 
 /** What is to be done on a job as things stand: what a board plans. */
 export function workOf(job: Case): Work {
@@ -175,7 +180,7 @@ export function workOf(job: Case): Work {
 
 function workToDo(job: Case): Work {
   const { state, plan, opinion, proof } = job;
-  const engine = engineOf(job, job.at);
+  const engine = engineOf(job);
   const none = { tasks: [], roomMin: 0, promised: state.promised, engine };
   if (state.state === 'closed') {
     if (!state.lookAgain) return none;

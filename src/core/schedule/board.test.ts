@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Work, WorkTask } from '../diagnosis/work';
 import { floorSchema, type Floor } from '../record/floor';
-import { minuteOf, pinnedTasks, problemOf, taskId } from './board';
-import type { Assigned } from './problem';
+import { minuteOf, pinnedTasks, workloadOf, taskId } from './board';
+import type { Assigned } from './workload';
 import { solve } from './solve';
 import { brokenRules } from './verify';
 
@@ -51,7 +51,8 @@ const job = (number: number, tasks: readonly WorkTask[], more: Partial<Work> = {
       running: false,
       overC: 0,
       warmOverC: 70,
-      openCapOverC: 35,
+      safeFrom: null,
+      coolH: 2,
       tauH: 2
     },
     ...more
@@ -59,15 +60,15 @@ const job = (number: number, tasks: readonly WorkTask[], more: Partial<Work> = {
 });
 /** A Tuesday, 9:00 on the wall. */
 const NOW = '2026-12-01T08:00:00Z';
-const problem = (
+const workload = (
   jobs: readonly ReturnType<typeof job>[],
   more: { now?: string; floor?: Floor; previous?: Assigned[] } = {}
-) => problemOf({ now: NOW, zone: ZONE, floor: floor(), previous: [], jobs, ...more });
+) => workloadOf({ now: NOW, zone: ZONE, floor: floor(), previous: [], jobs, ...more });
 
 describe('what is planned', () => {
   it('is a week of shifts on the wall of the shop, whatever the clock does in the night', () => {
     // The clock is changed in the night to Sunday, 25 October 2026.
-    const { people } = problem([], { now: '2026-10-23T06:00:00Z' });
+    const { people } = workload([], { now: '2026-10-23T06:00:00Z' });
     expect(people[0].shifts.map((s) => new Date(s.from * 60_000).toISOString())).toEqual([
       '2026-10-23T05:30:00.000Z',
       '2026-10-26T06:30:00.000Z',
@@ -81,13 +82,13 @@ describe('what is planned', () => {
   it('leaves out the days somebody is away', () => {
     const [first, second] = floor().people;
     const away = { ...first, away: [{ from: '2026-12-01', to: '2026-12-03' }] };
-    const { people } = problem([], { floor: floor({ people: [away, second] }) });
+    const { people } = workload([], { floor: floor({ people: [away, second] }) });
     expect(new Date(people[0].shifts[0].from * 60_000).toISOString()).toBe('2026-12-04T06:30:00.000Z');
   });
 
   it('waits for the next ferry with a part, or for the days its supplier said', () => {
     const from = (part: WorkTask['part']) => {
-      const [t] = problem([job(1, [task('repair/x', { part })])]).jobs[0].tasks;
+      const [t] = workload([job(1, [task('repair/x', { part })])]).jobs[0].tasks;
       return new Date(t.from! * 60_000).toISOString();
     };
     // Ordered on a Tuesday it comes on Friday; ordered on Monday on the ferry of today.
@@ -98,7 +99,7 @@ describe('what is planned', () => {
 
   it('takes a vehicle nobody knows anything of for one that was driven in', () => {
     const unknown = job(1, [task('a')], { engine: { ...job(1, []).work.engine, overC: null } });
-    expect(problem([unknown]).jobs[0].engine).toMatchObject({
+    expect(workload([unknown]).jobs[0].engine).toMatchObject({
       overC: 70,
       at: minuteOf('2026-11-30T08:00:00Z')
     });
@@ -106,7 +107,7 @@ describe('what is planned', () => {
 
   it('has a recheck due on its day, and today where that is over', () => {
     const due = (notBefore: string) =>
-      problem([job(1, [task('recheck', { kind: 'recheck', notBefore })])]).jobs[0].promised;
+      workload([job(1, [task('recheck', { kind: 'recheck', notBefore })])]).jobs[0].promised;
     expect(due('2026-12-03')).toBe(minuteOf('2026-12-03T22:59:00Z'));
     expect(due('2026-11-01')).toBe(minuteOf('2026-12-01T22:59:00Z'));
   });
@@ -125,7 +126,7 @@ describe('what is planned', () => {
       was(1, '2026-12-01T07:30:00Z', '2026-12-01T07:50:00Z'),
       was(2, '2026-12-01T07:50:00Z', '2026-12-01T08:20:00Z')
     ];
-    const of = problem([job(1, [task('a')]), job(2, [task('a')])], { previous });
+    const of = workload([job(1, [task('a')]), job(2, [task('a')])], { previous });
     // The first runs over: ten minutes more. The second was not begun.
     expect(of.pins).toEqual([{ task: '1:a', person: 'Tobin Skarre', place: 'Yard', start: minuteOf(NOW) }]);
     expect(of.jobs.map((j) => j.tasks[0].minutes)).toEqual([10, 30]);

@@ -1,7 +1,7 @@
 import { dayAfter, dayIn, momentOf } from '../base/zone';
 import type { Work, WorkTask } from '../diagnosis/work';
 import type { Floor, Person } from '../record/floor';
-import type { Assigned, EngineHeat, JobToDo, Minute, Pin, Problem, Span, ToDo, Worker } from './problem';
+import type { Assigned, EngineHeat, JobToDo, Minute, Pin, Workload, Span, ToDo, Worker } from './workload';
 
 /** Days that are planned, today included: parts come twice a week, and the leak of last week is looked at. */
 export const PLANNED_DAYS = 7;
@@ -50,20 +50,26 @@ function partThere({ part }: WorkTask, floor: Floor, zone: string, now: string):
 }
 
 function engineOf({ engine }: Work, openedAt: string, now: Minute): EngineHeat {
-  const { at, overC, warmOverC, openCapOverC, tauH } = engine;
-  const rest = { warmOverC, openCapOverC, tauMin: 60 * tauH };
-  if (engine.running) return { at: now, overC: warmOverC, ...rest };
+  const { at, overC, warmOverC, tauH, safeFrom, coolH } = engine;
+  const coolMin = Math.ceil(60 * coolH);
+  const rest = { warmOverC, tauMin: 60 * tauH, coolMin };
+  const warmAt = (from: Minute) => ({ at: from, overC: warmOverC, safeFrom: from + coolMin, ...rest });
+  if (engine.running) return warmAt(now);
   // Of an engine that nobody knows anything of: it was driven in.
-  return overC === null
-    ? { at: minuteOf(openedAt), overC: warmOverC, ...rest }
-    : { at: minuteOf(at), overC, ...rest };
+  if (overC === null) return warmAt(minuteOf(openedAt));
+  return {
+    at: minuteOf(at),
+    overC,
+    safeFrom: safeFrom === null ? now + coolMin : minuteOf(safeFrom),
+    ...rest
+  };
 }
 
 /** Minutes that a task which runs over its time is taken to need still: a quarter of it, ten at least. */
 const overrun = (minutes: number) => Math.max(10, Math.round(minutes / 4));
 
 /** What is planned, from what is known: people’s hours as minutes, tasks with the day from which they can be done. */
-export function problemOf({ now: iso, zone, floor, jobs, previous }: Known): Problem {
+export function workloadOf({ now: iso, zone, floor, jobs, previous }: Known): Workload {
   const now = minuteOf(iso);
   const today = dayIn(zone, new Date(iso));
   const people: Worker[] = floor.people.map((p) => ({
@@ -116,7 +122,7 @@ export function problemOf({ now: iso, zone, floor, jobs, previous }: Known): Pro
     jobs: toDo.filter((j) => j.tasks.length > 0),
     people,
     sites: floor.places,
-    tools: floor.tools as Problem['tools'],
+    tools: floor.tools as Workload['tools'],
     // The last word on a task counts: what was begun is where it is, whatever was pinned.
     pins: [...new Map(pins.map((p) => [p.task, p])).values()],
     previous

@@ -1,6 +1,6 @@
 import { canDo, suits } from './decode';
 import { after, engineAllows } from './engine';
-import type { JobToDo, Minute, Problem } from './problem';
+import type { JobToDo, Minute, Workload } from './workload';
 
 /** What no plan can be better than. */
 export interface Bounds {
@@ -15,26 +15,26 @@ export interface Bounds {
  * Lower bounds: a job is done no sooner than its own chain allows, engine, parts and hours included, with every hand, place
  * and tool free for it; and hands that have more to do than there are minutes until a promise break one of the promises.
  */
-export function boundsOf(problem: Problem): Bounds {
+export function boundsOf(workload: Workload): Bounds {
   const earliest = new Map<number, Minute | null>();
   let lateMin = 0;
   let broken = 0;
-  for (const j of problem.jobs) {
-    const done = alone(problem, j);
+  for (const j of workload.jobs) {
+    const done = alone(workload, j);
     earliest.set(j.job, done);
     if (j.promised === null) continue;
     const late = done === null ? 0 : Math.max(0, done - j.promised);
     lateMin += late;
     if (done === null || late > 0) broken++;
   }
-  return { earliest, lateMin, broken: Math.max(broken, overload(problem)) };
+  return { earliest, lateMin, broken: Math.max(broken, overload(workload)) };
 }
 
 /**
  * When a job could be done with the whole floor to itself; null where it cannot be. No warming up is counted: a run that
  * is put off until the next day may save it, and a bound must not be above what a plan can do.
  */
-function alone({ now, people, sites }: Problem, job: JobToDo): Minute | null {
+function alone({ now, people, sites }: Workload, job: JobToDo): Minute | null {
   let at = now;
   let { engine } = job;
   for (const task of job.tasks) {
@@ -53,15 +53,15 @@ function alone({ now, people, sites }: Problem, job: JobToDo): Minute | null {
 }
 
 /** Promises that the minutes of all hands together do not suffice for: the smallest jobs are kept first. */
-function overload(problem: Problem): number {
-  const due = problem.jobs.filter((j): j is JobToDo & { promised: Minute } => j.promised !== null);
+function overload(workload: Workload): number {
+  const due = workload.jobs.filter((j): j is JobToDo & { promised: Minute } => j.promised !== null);
   let most = 0;
   for (const { promised } of due) {
-    const hands = problem.people.reduce(
+    const hands = workload.people.reduce(
       (sum, p) =>
         sum +
         p.shifts.reduce(
-          (of, s) => of + Math.max(0, Math.min(s.to, promised) - Math.max(s.from, problem.now)),
+          (of, s) => of + Math.max(0, Math.min(s.to, promised) - Math.max(s.from, workload.now)),
           0
         ),
       0

@@ -1,61 +1,20 @@
 import { after, engineAllows, warmUpAt } from './engine';
+import { Occupancy, type Fit } from './occupancy';
 import type {
   Assigned,
   EngineHeat,
   JobToDo,
   Minute,
   Pin,
-  Plan,
-  Problem,
+  Schedule,
+  Workload,
   Site,
-  Span,
   ToDo,
   Worker
-} from './problem';
+} from './workload';
 
 /** A person who did the job before keeps it where that costs no more than this, min. */
 const KEEPS_IT_MIN = 20;
-
-/** Times at which something is taken, in order. */
-class Taken {
-  readonly spans: Span[] = [];
-  /** The end of the first span that overlaps; null where it is free. */
-  clash(from: Minute, to: Minute): Minute | null {
-    for (const s of this.spans) {
-      if (s.from >= to) return null;
-      if (s.to > from) return s.to;
-    }
-    return null;
-  }
-  /** How many overlap, and the first end among them. */
-  load(from: Minute, to: Minute): { readonly n: number; readonly firstEnd: Minute } {
-    let n = 0;
-    let firstEnd = Infinity;
-    for (const s of this.spans) {
-      if (s.from >= to) break;
-      if (s.to <= from) continue;
-      n++;
-      firstEnd = Math.min(firstEnd, s.to);
-    }
-    return { n, firstEnd };
-  }
-  add(span: Span): void {
-    let i = this.spans.length;
-    while (i > 0 && this.spans[i - 1].from > span.from) i--;
-    this.spans.splice(i, 0, span);
-  }
-  drop(span: Span): void {
-    this.spans.splice(this.spans.indexOf(span), 1);
-  }
-}
-
-interface Fit {
-  readonly person: Worker;
-  readonly site: Site | null;
-  readonly start: Minute;
-  readonly end: Minute;
-  readonly warmUpMin: number;
-}
 
 /** Who may do a task. */
 export const canDo = (person: Worker, task: ToDo): boolean =>
@@ -65,79 +24,6 @@ export const suits = (site: Site, task: ToDo): boolean => task.places.includes(s
 /** No shift that is left is so long. */
 const longest = (people: readonly Worker[]): number =>
   Math.max(0, ...people.flatMap((p) => p.shifts.map((s) => s.to - s.from)));
-
-/** One plan in the making: what is taken, and by whom. */
-class Floor {
-  readonly people: Map<string, Taken>;
-  readonly sites: Map<string, Taken>;
-  readonly tools: Map<string, Taken>;
-  readonly #of: Problem;
-  constructor(of: Problem) {
-    this.#of = of;
-    this.people = new Map(of.people.map((p) => [p.name, new Taken()]));
-    this.sites = new Map(of.sites.map((s) => [s.name, new Taken()]));
-    this.tools = new Map(Object.keys(of.tools).map((t) => [t, new Taken()]));
-  }
-
-  /** What keeps a task from a moment on: when it is worth looking again, or null where nothing does. */
-  #held(task: ToDo, site: Site | null, from: Minute, to: Minute): Minute | null {
-    if (site) {
-      const { n, firstEnd } = this.sites.get(site.name)!.load(from, to);
-      if (n >= site.room) return firstEnd;
-    }
-    for (const tool of task.tools) {
-      const taken = this.tools.get(tool);
-      if (!taken) continue;
-      const { n, firstEnd } = taken.load(from, to);
-      if (n >= this.#of.tools[tool]) return firstEnd;
-    }
-    return null;
-  }
-
-  /** The first time a person can do a task at one of the places, not before `from`; null where they never can. */
-  first(
-    task: ToDo,
-    engine: EngineHeat,
-    person: Worker,
-    sites: readonly (Site | null)[],
-    from: Minute,
-    before = Infinity
-  ): Fit | null {
-    const own = this.people.get(person.name)!;
-    for (const shift of person.shifts) {
-      let start = Math.max(shift.from, from);
-      while (start < shift.to && start < before) {
-        const warmUpMin = warmUpAt(engine, task.engine, start);
-        const end = start + task.minutes + warmUpMin;
-        if (end > shift.to || end >= before) break;
-        const busy = own.clash(start, end);
-        if (busy !== null) {
-          start = busy;
-          continue;
-        }
-        let again = Infinity;
-        for (const site of sites) {
-          const held = this.#held(task, site, start, end);
-          if (held === null) return { person, site, start, end, warmUpMin };
-          again = Math.min(again, held);
-        }
-        start = again;
-      }
-    }
-    return null;
-  }
-
-  take(task: ToDo, { person, site, start, end }: Fit): () => void {
-    const span = { from: start, to: end };
-    const all = [
-      this.people.get(person.name)!,
-      ...(site ? [this.sites.get(site.name)!] : []),
-      ...task.tools.flatMap((t) => this.tools.get(t) ?? [])
-    ];
-    for (const taken of all) taken.add(span);
-    return () => all.forEach((taken) => taken.drop(span));
-  }
-}
 
 /** How far a job has come in a plan. */
 interface Progress {
@@ -150,9 +36,9 @@ interface Progress {
   stuck: string | null;
 }
 
-/** What is read of a problem once, for all the plans that are tried of it. */
+/** What is read of a workload once, for all the plans that are tried of it. */
 export interface Prepared {
-  readonly problem: Problem;
+  readonly workload: Workload;
   readonly byJob: ReadonlyMap<number, JobToDo>;
   readonly pins: ReadonlyMap<string, Pin>;
   readonly before: ReadonlyMap<string, Assigned>;
@@ -160,18 +46,18 @@ export interface Prepared {
   readonly where: ReadonlyMap<string, readonly (Site | null)[]>;
   readonly longestMin: number;
 }
-export function prepare(problem: Problem): Prepared {
-  const tasks = problem.jobs.flatMap((j) => j.tasks);
+export function prepare(workload: Workload): Prepared {
+  const tasks = workload.jobs.flatMap((j) => j.tasks);
   return {
-    problem,
-    byJob: new Map(problem.jobs.map((j) => [j.job, j])),
-    pins: new Map(problem.pins.map((p) => [p.task, p])),
-    before: new Map(problem.previous.map((a) => [a.task, a])),
-    able: new Map(tasks.map((t) => [t.id, problem.people.filter((p) => canDo(p, t))])),
+    workload,
+    byJob: new Map(workload.jobs.map((j) => [j.job, j])),
+    pins: new Map(workload.pins.map((p) => [p.task, p])),
+    before: new Map(workload.previous.map((a) => [a.task, a])),
+    able: new Map(tasks.map((t) => [t.id, workload.people.filter((p) => canDo(p, t))])),
     where: new Map(
-      tasks.map((t) => [t.id, t.places.length === 0 ? [null] : problem.sites.filter((s) => suits(s, t))])
+      tasks.map((t) => [t.id, t.places.length === 0 ? [null] : workload.sites.filter((s) => suits(s, t))])
     ),
-    longestMin: longest(problem.people)
+    longestMin: longest(workload.people)
   };
 }
 
@@ -180,26 +66,26 @@ export function prepare(problem: Problem): Prepared {
  * of its tasks. No rule is ever broken; what cannot be planned is left, with the reason. The same sequence gives the
  * same plan.
  */
-export function decode(of: Prepared, sequence: readonly number[]): Plan {
-  const { problem } = of;
-  const floor = new Floor(problem);
+export function decode(of: Prepared, sequence: readonly number[]): Schedule {
+  const { workload } = of;
+  const taken = new Occupancy(workload);
   const assigned: Assigned[] = [];
-  const room: Plan['room'][number][] = [];
-  const left: Plan['left'][number][] = [];
-  const loose: Plan['loose'][number][] = [];
+  const room: Schedule['room'][number][] = [];
+  const left: Schedule['left'][number][] = [];
+  const loose: Schedule['loose'][number][] = [];
   const jobs = new Map<number, Progress>();
-  for (const j of problem.jobs)
-    jobs.set(j.job, { of: j, next: 0, ready: problem.now, engine: j.engine, last: null, stuck: null });
+  for (const j of workload.jobs)
+    jobs.set(j.job, { of: j, next: 0, ready: workload.now, engine: j.engine, last: null, stuck: null });
 
   // What is pinned to an hour is taken first, so that nothing else is put there.
   const held = new Map<string, { fit: Fit; free: () => void }>();
-  for (const j of problem.jobs)
+  for (const j of workload.jobs)
     for (const task of j.tasks) {
       const pin = of.pins.get(task.id);
       if (!pin || pin.start === null) continue;
-      const fit = pinned(of, floor, j, task, pin);
+      const fit = pinned(of, taken, j, task, pin);
       if (typeof fit === 'string') loose.push({ task: task.id, because: fit });
-      else held.set(task.id, { fit, free: floor.take(task, fit) });
+      else held.set(task.id, { fit, free: taken.take(task, fit) });
     }
 
   for (const job of sequence) {
@@ -214,7 +100,7 @@ export function decode(of: Prepared, sequence: readonly number[]): Plan {
       at.ready,
       task.from ?? -Infinity,
       engineAllows(at.engine, task.engine),
-      problem.now
+      workload.now
     );
     const fixed = held.get(task.id);
     let fit: Fit | null = null;
@@ -234,8 +120,8 @@ export function decode(of: Prepared, sequence: readonly number[]): Plan {
       }
     }
     if (!fit) {
-      fit = best(of, floor, at, task, from, fixed ? null : (of.pins.get(task.id) ?? null));
-      if (fit) floor.take(task, fit);
+      fit = best(of, taken, at, task, from, fixed ? null : (of.pins.get(task.id) ?? null));
+      if (fit) taken.take(task, fit);
     }
     if (!fit) {
       at.stuck = whyNot(of, task, from);
@@ -255,25 +141,30 @@ export function decode(of: Prepared, sequence: readonly number[]): Plan {
     at.ready = fit.end;
     at.engine = after(at.engine, task.runs || fit.warmUpMin > 0, fit.end);
     at.last = fit.person;
-    if (at.next === at.of.tasks.length && at.of.roomMin > 0) keepRoom(floor, at, fit, room);
+    if (at.next === at.of.tasks.length && at.of.roomMin > 0) keepRoom(taken, at, fit, room);
   }
   return { assigned, room, left, loose };
 }
 
 /** Keeps the hands that did the last task free for what may follow, as far as nothing else is there yet. */
-function keepRoom(floor: Floor, at: Progress, { person, end }: Fit, room: Plan['room'][number][]): void {
+function keepRoom(
+  taken: Occupancy,
+  at: Progress,
+  { person, end }: Fit,
+  room: Schedule['room'][number][]
+): void {
   const shift = person.shifts.find((s) => s.from < end && s.to >= end);
   const to = Math.min(end + at.of.roomMin, shift?.to ?? end);
-  const taken = floor.people.get(person.name)!;
-  if (to <= end || taken.clash(end, to) !== null) return;
-  taken.add({ from: end, to });
+  const hands = taken.people.get(person.name)!;
+  if (to <= end || hands.clash(end, to) !== null) return;
+  hands.add({ from: end, to });
   room.push({ job: at.of.job, person: person.name, from: end, to });
 }
 
 /** The person, place and hour that end a task first; whoever has the job, or had the task, keeps it where little is lost. */
 function best(
   of: Prepared,
-  floor: Floor,
+  taken: Occupancy,
   at: Progress,
   task: ToDo,
   from: Minute,
@@ -287,7 +178,7 @@ function best(
   let kept: Fit | null = null;
   for (const person of people) {
     const bound = person.name === keeper ? Infinity : first ? first.end + 1 : Infinity;
-    const fit = floor.first(task, at.engine, person, sites, from, bound);
+    const fit = taken.first(task, at.engine, person, sites, from, bound);
     if (!fit) continue;
     if (person.name === keeper) kept = fit;
     if (
@@ -300,9 +191,9 @@ function best(
   return kept && first && kept.end <= first.end + KEEPS_IT_MIN ? kept : first;
 }
 
-function pinned(of: Prepared, floor: Floor, job: JobToDo, task: ToDo, pin: Pin): Fit | string {
+function pinned(of: Prepared, taken: Occupancy, job: JobToDo, task: ToDo, pin: Pin): Fit | string {
   const start = pin.start!;
-  if (start < of.problem.now) return 'The hour it was pinned to is over';
+  if (start < of.workload.now) return 'The hour it was pinned to is over';
   const people = of.able.get(task.id)!.filter((p) => !pin.person || p.name === pin.person);
   if (people.length === 0)
     return pin.person
@@ -315,7 +206,7 @@ function pinned(of: Prepared, floor: Floor, job: JobToDo, task: ToDo, pin: Pin):
   const minutes =
     task.minutes + (task.engine === 'warm' ? warmUpAt({ ...job.engine, overC: 0 }, 'warm', start) : 0);
   for (const person of people) {
-    const fit = floor.first(
+    const fit = taken.first(
       { ...task, minutes, engine: 'any' },
       job.engine,
       person,
@@ -331,7 +222,7 @@ function pinned(of: Prepared, floor: Floor, job: JobToDo, task: ToDo, pin: Pin):
 
 function whyNot(of: Prepared, task: ToDo, from: Minute): string {
   const able = of.able.get(task.id)!;
-  if (of.problem.people.length === 0) return 'Nobody is on the floor: say who works here';
+  if (of.workload.people.length === 0) return 'Nobody is on the floor: say who works here';
   if (able.length === 0) return 'Nobody on the floor has the skill for it';
   if (of.where.get(task.id)!.length === 0)
     return 'There is no place for it: an engine runs outside or where there is extraction';

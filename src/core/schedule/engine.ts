@@ -1,6 +1,6 @@
 import { hoursUntil, residualC, SOAKED_BELOW_C } from '../physics/coolant/cooling';
 import type { EngineNeed } from '../diagnosis/work';
-import type { EngineHeat, Minute } from './problem';
+import type { EngineHeat, Minute } from './workload';
 
 /** Hands-on minutes to bring a cold engine to where it regulates. */
 export const WARM_UP_MIN = 14;
@@ -11,14 +11,14 @@ const STILL_WARM = 0.75;
 export const overAt = ({ at, overC, tauMin }: EngineHeat, when: Minute): number =>
   residualC(overC, Math.max(0, when - at) / 60, tauMin / 60);
 
-/** When it has come down to `belowC` above the air; the moment it was known at where it is there. */
-export const downTo = ({ at, overC, tauMin }: EngineHeat, belowC: number): Minute =>
-  Math.ceil(at + 60 * hoursUntil(overC, belowC, tauMin / 60));
+/** When it has come down to the air; the moment it was known at where it is there. */
+export const soakedFrom = ({ at, overC, tauMin }: EngineHeat): Minute =>
+  Math.ceil(at + 60 * hoursUntil(overC, SOAKED_BELOW_C, tauMin / 60));
 
 /** From when on a task may begin, as far as the engine is concerned. */
 export function engineAllows(engine: EngineHeat, need: EngineNeed): Minute {
-  if (need === 'cold') return downTo(engine, SOAKED_BELOW_C);
-  if (need === 'cool') return downTo(engine, engine.openCapOverC);
+  if (need === 'cold') return soakedFrom(engine);
+  if (need === 'cool') return engine.safeFrom;
   return -Infinity;
 }
 
@@ -28,4 +28,4 @@ export const warmUpAt = (engine: EngineHeat, need: EngineNeed, when: Minute): nu
 
 /** The engine after a task that ended then. */
 export const after = (engine: EngineHeat, ran: boolean, end: Minute): EngineHeat =>
-  ran ? { ...engine, at: end, overC: engine.warmOverC } : engine;
+  ran ? { ...engine, at: end, overC: engine.warmOverC, safeFrom: end + engine.coolMin } : engine;

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { drawDepot, MONDAY } from '../../simulation/depot/draw';
+import { drawDepot, MONDAY, standingEngine } from '../../simulation/depot/draw';
 import { seeded } from '../base/random';
 import { boundsOf } from './bounds';
 import { decode, prepare } from './decode';
-import type { JobToDo, Problem, ToDo } from './problem';
+import type { JobToDo, Workload, ToDo } from './workload';
 import { doneAt, scoreOf } from './score';
 import { solve } from './solve';
 import { eveningOf, madeLate, toldOf, waitsOf } from './told';
@@ -19,6 +19,7 @@ const drawn = (d: { seed: number; vehicles: number; people: number }) => drawDep
 
 const HOUR = 60;
 const DAY = 24 * HOUR;
+const stoodFrom = (at: number) => standingEngine({ at, warmOverC: 70, tauMin: 120 });
 const task = (id: string, more: Partial<ToDo> = {}): ToDo => ({
   id,
   title: id,
@@ -38,13 +39,13 @@ const job = (n: number, tasks: readonly ToDo[], more: Partial<JobToDo> = {}): Jo
   fleetNo: `QH-0${n}`,
   promised: null,
   opened: MONDAY - DAY,
-  engine: { at: MONDAY - 15 * HOUR, overC: 70, warmOverC: 70, openCapOverC: 35, tauMin: 120 },
+  engine: stoodFrom(MONDAY - 15 * HOUR),
   tasks,
   roomMin: 0,
   ...more
 });
 const day = (n: number) => ({ from: MONDAY + n * DAY, to: MONDAY + n * DAY + 570 });
-const floor = (jobs: readonly JobToDo[], more: Partial<Problem> = {}): Problem => ({
+const floor = (jobs: readonly JobToDo[], more: Partial<Workload> = {}): Workload => ({
   now: MONDAY,
   jobs,
   people: [{ name: 'Tobin Skarre', skills: ['electrical', 'cooling', 'road'], shifts: [day(0), day(1)] }],
@@ -57,15 +58,16 @@ const floor = (jobs: readonly JobToDo[], more: Partial<Problem> = {}): Problem =
   previous: [],
   ...more
 });
-const planned = (problem: Problem, tries = 40) => solve(problem, { seed: 1, tries }).plan;
-const startOf = (problem: Problem, id: string) => planned(problem).assigned.find((a) => a.task === id)?.start;
+const planned = (workload: Workload, tries = 40) => solve(workload, { seed: 1, tries }).plan;
+const startOf = (workload: Workload, id: string) =>
+  planned(workload).assigned.find((a) => a.task === id)?.start;
 
 describe('a plan of the board', () => {
   it('breaks no rule, whatever the depot, held by a checker of its own', () => {
     fc.assert(
       fc.property(depots, (d) => {
-        const problem = drawn(d);
-        expect(brokenRules(problem, solve(problem, { seed: d.seed, tries: 60 }).plan)).toEqual([]);
+        const workload = drawn(d);
+        expect(brokenRules(workload, solve(workload, { seed: d.seed, tries: 60 }).plan)).toEqual([]);
       }),
       { numRuns: 60 }
     );
@@ -74,13 +76,13 @@ describe('a plan of the board', () => {
   it('breaks none in any order that the tasks are laid out in', () => {
     fc.assert(
       fc.property(depots, fc.integer(), (d, shuffle) => {
-        const problem = drawn(d);
+        const workload = drawn(d);
         const random = seeded(shuffle);
-        const sequence = problem.jobs
+        const sequence = workload.jobs
           .flatMap((j) => j.tasks.map(() => ({ job: j.job, at: random() })))
           .toSorted((a, b) => a.at - b.at)
           .map((s) => s.job);
-        expect(brokenRules(problem, decode(prepare(problem), sequence))).toEqual([]);
+        expect(brokenRules(workload, decode(prepare(workload), sequence))).toEqual([]);
       }),
       { numRuns: 60 }
     );
@@ -89,14 +91,14 @@ describe('a plan of the board', () => {
   it('is not worse with one more person', () => {
     fc.assert(
       fc.property(depots, (d) => {
-        const problem = drawn(d);
-        const more: Problem = {
-          ...problem,
-          people: [...problem.people, { ...problem.people[0], name: 'One more' }]
+        const workload = drawn(d);
+        const more: Workload = {
+          ...workload,
+          people: [...workload.people, { ...workload.people[0], name: 'One more' }]
         };
-        const score = (p: Problem) => solve(p, { seed: 3, tries: 250 }).score;
+        const score = (p: Workload) => solve(p, { seed: 3, tries: 250 }).score;
         // A search finds no optimum: a plan of the smaller floor is a plan of the larger one, so it may be worse by little only.
-        expect(score(more)).toBeLessThanOrEqual(score(problem) * 1.05 + 20);
+        expect(score(more)).toBeLessThanOrEqual(score(workload) * 1.05 + 20);
       }),
       { numRuns: 25 }
     );
@@ -105,15 +107,15 @@ describe('a plan of the board', () => {
   it('is never better than its bounds, and the same for the same seed', () => {
     fc.assert(
       fc.property(depots, (d) => {
-        const problem = drawn(d);
-        const { plan } = solve(problem, { seed: 5, tries: 60 });
-        const done = doneAt(prepare(problem), plan);
-        const { earliest, lateMin, broken } = boundsOf(problem);
-        const late = problem.jobs.map((j) => {
+        const workload = drawn(d);
+        const { plan } = solve(workload, { seed: 5, tries: 60 });
+        const done = doneAt(prepare(workload), plan);
+        const { earliest, lateMin, broken } = boundsOf(workload);
+        const late = workload.jobs.map((j) => {
           const at = done.get(j.job) ?? null;
           return j.promised === null || at === null ? 0 : Math.max(0, at - j.promised);
         });
-        for (const j of problem.jobs) {
+        for (const j of workload.jobs) {
           const at = done.get(j.job) ?? null;
           if (at !== null) expect(at).toBeGreaterThanOrEqual(earliest.get(j.job)!);
         }
@@ -121,7 +123,7 @@ describe('a plan of the board', () => {
           expect(late.reduce((a, b) => a + b, 0)).toBeGreaterThanOrEqual(lateMin);
           expect(late.filter((l) => l > 0).length).toBeGreaterThanOrEqual(broken);
         }
-        expect(solve(problem, { seed: 5, tries: 60 }).plan).toEqual(plan);
+        expect(solve(workload, { seed: 5, tries: 60 }).plan).toEqual(plan);
       }),
       { numRuns: 30 }
     );
@@ -133,9 +135,7 @@ describe('a plan of the board', () => {
     const soaked = floor([job(1, [cold, run])]);
     expect(startOf(soaked, '1/look')).toBe(MONDAY);
     // It came in warm at seven: 70 °C above the air fall below 2 °C in τ·ln 35.
-    const warm = floor([
-      job(1, [cold], { engine: { at: MONDAY - 30, overC: 70, warmOverC: 70, openCapOverC: 35, tauMin: 120 } })
-    ]);
+    const warm = floor([job(1, [cold], { engine: stoodFrom(MONDAY - 30) })]);
     expect(startOf(warm, '1/look')).toBe(Math.ceil(MONDAY - 30 + 120 * Math.log(35)));
   });
 
@@ -153,23 +153,23 @@ describe('a plan of the board', () => {
 
   it('leaves the one bay to the vehicle that was promised first', () => {
     const repair = (n: number) => task(`${n}/repair`, { kind: 'repair', minutes: 180, places: ['bay'] });
-    const problem = floor(
+    const workload = floor(
       [job(1, [repair(1)], { promised: MONDAY + 500 }), job(2, [repair(2)], { promised: MONDAY + 200 })],
       {
         people: ['Tobin Skarre', 'Ebba Rask'].map((name) => ({ name, skills: [], shifts: [day(0)] }))
       }
     );
-    const { assigned } = planned(problem);
+    const { assigned } = planned(workload);
     expect(assigned.map((a) => a.task)).toEqual(['2/repair', '1/repair']);
     expect(assigned[1].start).toBe(assigned[0].end);
   });
 
   it('changes nobody’s work where one more vehicle comes in that hurries nobody', () => {
-    const problem = drawDepot(seeded(11), { vehicles: 12, people: 4 });
-    const first = solve(problem, { seed: 2, tries: 300 }).plan;
-    const later: Problem = {
-      ...problem,
-      jobs: [...problem.jobs, job(99, [task('99/look')])],
+    const workload = drawDepot(seeded(11), { vehicles: 12, people: 4 });
+    const first = solve(workload, { seed: 2, tries: 300 }).plan;
+    const later: Workload = {
+      ...workload,
+      jobs: [...workload.jobs, job(99, [task('99/look')])],
       previous: first.assigned
     };
     const second = solve(later, { seed: 2, tries: 60 }).plan;
@@ -181,24 +181,24 @@ describe('a plan of the board', () => {
 
 describe('what is pinned', () => {
   it('stays, and the rest goes around it', () => {
-    const problem = floor([job(1, [task('1/a')]), job(2, [task('2/a')])], {
+    const workload = floor([job(1, [task('1/a')]), job(2, [task('2/a')])], {
       pins: [{ task: '1/a', person: 'Tobin Skarre', place: 'Yard', start: MONDAY + 30 }]
     });
-    const plan = planned(problem);
+    const plan = planned(workload);
     expect(plan.loose).toEqual([]);
     expect(plan.assigned.find((a) => a.task === '1/a')).toMatchObject({ start: MONDAY + 30, place: 'Yard' });
-    expect(brokenRules(problem, plan)).toEqual([]);
+    expect(brokenRules(workload, plan)).toEqual([]);
   });
 
   it('is named where two contradict, where it is over, and where the engine is not ready, and the rest is planned', () => {
     const at = (id: string, start: number) => ({ task: id, person: 'Tobin Skarre', place: null, start });
-    const problem = floor(
+    const workload = floor(
       [
         job(1, [task('1/a')]),
         job(2, [task('2/a')]),
         job(3, [task('3/a')]),
         job(4, [task('4/a', { engine: 'cold' })], {
-          engine: { at: MONDAY, overC: 70, warmOverC: 70, openCapOverC: 35, tauMin: 120 }
+          engine: stoodFrom(MONDAY)
         })
       ],
       {
@@ -210,16 +210,16 @@ describe('what is pinned', () => {
         ]
       }
     );
-    const plan = planned(problem);
+    const plan = planned(workload);
     expect(plan.loose.map((l) => l.task).toSorted()).toEqual(['2/a', '3/a', '4/a']);
     expect(plan.loose.find((l) => l.task === '3/a')!.because).toContain('is over');
     expect(plan.assigned).toHaveLength(4);
-    expect(brokenRules(problem, plan)).toEqual([]);
+    expect(brokenRules(workload, plan)).toEqual([]);
   });
 });
 
 describe('what cannot be planned', () => {
-  const leftOf = (problem: Problem) => planned(problem).left.map((l) => l.because);
+  const leftOf = (workload: Workload) => planned(workload).left.map((l) => l.because);
 
   it('is named with the reason, and the rest is planned', () => {
     expect(leftOf(floor([job(1, [task('1/a', { minutes: 2000 })])]))[0]).toContain(
@@ -246,21 +246,21 @@ describe('what cannot be planned', () => {
   });
 
   it('a promise in the past is late from the first minute, and planned first', () => {
-    const problem = floor([
+    const workload = floor([
       job(1, [task('1/a', { minutes: 120 })], { promised: MONDAY + 300 }),
       job(2, [task('2/a', { minutes: 120 })], { promised: MONDAY - DAY })
     ]);
-    expect(planned(problem).assigned.map((a) => a.task)).toEqual(['2/a', '1/a']);
-    expect(boundsOf(problem).broken).toBe(1);
-    expect(scoreOf(prepare(problem), planned(problem))).toBeGreaterThan(DAY);
+    expect(planned(workload).assigned.map((a) => a.task)).toEqual(['2/a', '1/a']);
+    expect(boundsOf(workload).broken).toBe(1);
+    expect(scoreOf(prepare(workload), planned(workload))).toBeGreaterThan(DAY);
   });
 });
 
 describe('what is told of a plan', () => {
-  const cold = { at: MONDAY - 15 * HOUR, overC: 70, warmOverC: 70, openCapOverC: 35, tauMin: 120 };
-  const told = (problem: Problem) => {
-    const plan = planned(problem);
-    return { plan, of: toldOf(problem, plan, boundsOf(problem)) };
+  const cold = stoodFrom(MONDAY - 15 * HOUR);
+  const told = (workload: Workload) => {
+    const plan = planned(workload);
+    return { plan, of: toldOf(workload, plan, boundsOf(workload)) };
   };
 
   it('is when each vehicle is done and why it is late', () => {
@@ -279,15 +279,15 @@ describe('what is told of a plan', () => {
   });
 
   it('is what became later than people knew', () => {
-    const problem = floor([job(1, [task('1/a', { minutes: 60 })], { promised: MONDAY + 100 })]);
-    const before = told(problem).of;
+    const workload = floor([job(1, [task('1/a', { minutes: 60 })], { promised: MONDAY + 100 })]);
+    const before = told(workload).of;
     const longer = floor([job(1, [task('1/a', { minutes: 160 })], { promised: MONDAY + 100 })]);
     expect(madeLate(before, told(longer).of)).toEqual([{ job: 1, lateMin: 60, wasLateMin: 0 }]);
     expect(madeLate(before, before)).toEqual([]);
   });
 
   it('is in the evening which engine nobody starts, and which must be stopped by when', () => {
-    const problem = floor([
+    const workload = floor([
       job(1, [task('1/look', { engine: 'cold', from: MONDAY + DAY })], { engine: cold }),
       job(
         2,
@@ -298,8 +298,8 @@ describe('what is told of a plan', () => {
         { engine: cold }
       )
     ]);
-    const { plan } = told(problem);
-    const words = eveningOf(problem, plan, MONDAY + 700, MONDAY + 700 + DAY);
+    const { plan } = told(workload);
+    const words = eveningOf(workload, plan, MONDAY + 700, MONDAY + 700 + DAY);
     expect(words.map((w) => [w.job, w.say])).toEqual([
       [1, 'leave'],
       [2, 'run-by']
@@ -315,9 +315,7 @@ describe('what is told of a plan', () => {
       job(3, [task('3/a', { from: MONDAY + 200 })])
     ]);
     expect(waitsOf(one, planned(one))).toEqual({ engine: 0, part: 200, floor: 30 });
-    const hot = floor([
-      job(1, [task('1/a', { engine: 'cool' })], { engine: { ...cold, at: MONDAY, openCapOverC: 35 } })
-    ]);
-    expect(waitsOf(hot, planned(hot)).engine).toBe(Math.ceil(120 * Math.log(2)));
+    const hot = floor([job(1, [task('1/a', { engine: 'cool' })], { engine: stoodFrom(MONDAY) })]);
+    expect(waitsOf(hot, planned(hot)).engine).toBe(Math.ceil(1.5 * 120 * Math.log(2)));
   });
 });

@@ -1,5 +1,5 @@
 import type { Prepared } from './decode';
-import type { Minute, Plan } from './problem';
+import type { Minute, Schedule } from './workload';
 
 /** What a minute is worth, the promise of a vehicle being the measure: ours. */
 const LATE = 1;
@@ -16,8 +16,8 @@ const MOVED = 0.05;
 const NEAR_MIN = 300;
 
 /** When a job is done in a plan, the room behind it left out; null where something of it is left. */
-export function doneAt(of: Prepared, plan: Plan): Map<number, Minute | null> {
-  const done = new Map<number, Minute | null>(of.problem.jobs.map((j) => [j.job, of.problem.now]));
+export function doneAt(of: Prepared, plan: Schedule): Map<number, Minute | null> {
+  const done = new Map<number, Minute | null>(of.workload.jobs.map((j) => [j.job, of.workload.now]));
   for (const a of plan.assigned) {
     const at = done.get(a.job);
     if (at !== null && at !== undefined) done.set(a.job, Math.max(at, a.end));
@@ -31,20 +31,20 @@ const lateOf = (promised: Minute | null, done: Minute | null, last: Minute): num
   promised === null ? 0 : Math.max(0, (done ?? last) - promised);
 
 /** What a plan costs: less is better. Lateness first, then sooner, then as it was. */
-export function scoreOf(of: Prepared, plan: Plan): number {
-  const { problem } = of;
-  const last = Math.max(problem.now, ...problem.people.flatMap((p) => p.shifts.map((s) => s.to)));
+export function scoreOf(of: Prepared, plan: Schedule): number {
+  const { workload } = of;
+  const last = Math.max(workload.now, ...workload.people.flatMap((p) => p.shifts.map((s) => s.to)));
   const done = doneAt(of, plan);
   let score = 0;
-  for (const j of problem.jobs) {
+  for (const j of workload.jobs) {
     const at = done.get(j.job) ?? null;
     const late = lateOf(j.promised, at, last);
-    score += LATE * late + (late > 0 ? BROKEN : 0) + SOONER * ((at ?? last) - problem.now);
+    score += LATE * late + (late > 0 ? BROKEN : 0) + SOONER * ((at ?? last) - workload.now);
   }
   for (const l of plan.left) score += of.byJob.get(l.job)!.tasks.find((t) => t.id === l.task)!.chance * LEFT;
   for (const a of plan.assigned) {
     const before = of.before.get(a.task);
-    if (!before || before.start > problem.now + NEAR_MIN) continue;
+    if (!before || before.start > workload.now + NEAR_MIN) continue;
     if (before.person !== a.person) score += OTHER_HANDS;
     score += MOVED * Math.abs(a.start - before.start);
   }

@@ -1,10 +1,10 @@
 import { seeded } from '../base/random';
 import { decode, prepare, type Prepared } from './decode';
-import type { JobToDo, Plan, Problem } from './problem';
+import type { JobToDo, Schedule, Workload } from './workload';
 import { scoreOf } from './score';
 
 export interface Solved {
-  readonly plan: Plan;
+  readonly plan: Schedule;
   readonly score: number;
   /** Plans that were tried. */
   readonly tried: number;
@@ -42,7 +42,7 @@ function inTurns(jobs: readonly JobToDo[], key: (j: JobToDo) => number): number[
 }
 
 /** Orders by the rules that planners know. */
-function byRules({ jobs, previous }: Problem): number[][] {
+function byRules({ jobs, previous }: Workload): number[][] {
   const promised = (j: JobToDo) => j.promised ?? Infinity;
   const slack = (j: JobToDo) => promised(j) - minutesOf(j);
   const started = new Map<string, number>(previous.map((a) => [a.task, a.start]));
@@ -68,8 +68,8 @@ function byRules({ jobs, previous }: Problem): number[][] {
  * (moves, swaps, a whole job drawn forward). Late acceptance hill climbing (Burke & Bykov 2017): a plan is taken that is
  * no worse than the present one or than that of some tries ago. Pure and seeded.
  */
-export function solve(problem: Problem, { seed, tries, onProgress }: Search): Solved {
-  const of = prepare(problem);
+export function solve(workload: Workload, { seed, tries, onProgress }: Search): Solved {
+  const of = prepare(workload);
   const random = seeded(seed);
   const pick = (n: number) => Math.floor(random() * n);
   let tried = 0;
@@ -78,7 +78,7 @@ export function solve(problem: Problem, { seed, tries, onProgress }: Search): So
     tried++;
     return { sequence, plan, score: scoreOf(of, plan) };
   };
-  const starts = byRules(problem).map(tryOut);
+  const starts = byRules(workload).map(tryOut);
   let now = starts.reduce((a, b) => (b.score < a.score ? b : a));
   let best = now;
   const memory = new Array<number>(REMEMBERED).fill(now.score);
@@ -98,7 +98,7 @@ export function solve(problem: Problem, { seed, tries, onProgress }: Search): So
 function neighbour(
   of: Prepared,
   sequence: readonly number[],
-  plan: Plan,
+  plan: Schedule,
   pick: (n: number) => number,
   random: () => number
 ): number[] {
@@ -125,7 +125,7 @@ function neighbour(
   return rest;
 }
 
-function lateJobs(of: Prepared, plan: Plan): number[] {
+function lateJobs(of: Prepared, plan: Schedule): number[] {
   const late = new Set<number>(plan.left.map((l) => l.job));
   for (const a of plan.assigned) {
     const { promised } = of.byJob.get(a.job)!;

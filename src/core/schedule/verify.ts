@@ -1,15 +1,15 @@
 import { SOAKED_BELOW_C } from '../physics/coolant/cooling';
-import type { Assigned, Plan, Problem } from './problem';
+import type { Assigned, Schedule, Workload } from './workload';
 
 /**
  * Every rule of the floor, held against a plan anew: it shares nothing with what made the plan. Empty where no rule is
  * broken.
  */
-export function brokenRules(problem: Problem, plan: Plan): string[] {
+export function brokenRules(workload: Workload, plan: Schedule): string[] {
   const broken: string[] = [];
   const say = (a: Assigned, what: string) => broken.push(`${a.task} (${a.person}, ${a.start}): ${what}`);
   const tasks = new Map(
-    problem.jobs.flatMap((j) => j.tasks.map((t) => [t.id, { job: j, task: t }] as const))
+    workload.jobs.flatMap((j) => j.tasks.map((t) => [t.id, { job: j, task: t }] as const))
   );
 
   const seen = new Set<string>();
@@ -21,8 +21,8 @@ export function brokenRules(problem: Problem, plan: Plan): string[] {
 
   for (const a of plan.assigned) {
     const { task } = tasks.get(a.task)!;
-    const person = problem.people.find((p) => p.name === a.person);
-    if (a.start < problem.now) say(a, 'in the past');
+    const person = workload.people.find((p) => p.name === a.person);
+    if (a.start < workload.now) say(a, 'in the past');
     if (a.end - a.start < task.minutes + a.warmUpMin) say(a, 'too short');
     if (task.from !== null && a.start < task.from) say(a, 'before its part is there');
     if (!person) say(a, 'nobody of that name');
@@ -30,7 +30,7 @@ export function brokenRules(problem: Problem, plan: Plan): string[] {
       if (task.skill && !person.skills.includes(task.skill)) say(a, 'no skill for it');
       if (!person.shifts.some((s) => s.from <= a.start && a.end <= s.to)) say(a, 'out of hours');
     }
-    const site = problem.sites.find((s) => s.name === a.place);
+    const site = workload.sites.find((s) => s.name === a.place);
     if (task.places.length > 0 && (!site || !task.places.includes(site.kind))) say(a, 'not at that place');
     if (task.places.length === 0 && a.place !== null) say(a, 'on the road, and at a place');
   }
@@ -42,26 +42,26 @@ export function brokenRules(problem: Problem, plan: Plan): string[] {
       if (at > most) say(a, `${at} at once: ${what}`);
     }
   };
-  for (const p of problem.people)
+  for (const p of workload.people)
     crowded(
       plan.assigned.filter((a) => a.person === p.name),
       1,
       p.name
     );
-  for (const s of problem.sites)
+  for (const s of workload.sites)
     crowded(
       plan.assigned.filter((a) => a.place === s.name),
       s.room,
       s.name
     );
-  for (const [tool, n] of Object.entries(problem.tools))
+  for (const [tool, n] of Object.entries(workload.tools))
     crowded(
       plan.assigned.filter((a) => tasks.get(a.task)!.task.tools.includes(tool)),
       n,
       tool
     );
 
-  for (const j of problem.jobs) {
+  for (const j of workload.jobs) {
     const own = j.tasks.flatMap((t) => plan.assigned.filter((a) => a.task === t.id));
     if (
       own.length < j.tasks.length &&
@@ -69,6 +69,7 @@ export function brokenRules(problem: Problem, plan: Plan): string[] {
     )
       broken.push(`job ${j.job}: goes on past what is left`);
     let overC = j.engine.overC;
+    let safeFrom = j.engine.safeFrom;
     let at = j.engine.at;
     let end = -Infinity;
     for (const a of own) {
@@ -78,11 +79,11 @@ export function brokenRules(problem: Problem, plan: Plan): string[] {
       const now = overC * Math.exp(-Math.max(0, a.start - at) / j.engine.tauMin);
       if (task.engine === 'cold' && now > SOAKED_BELOW_C + 0.05)
         say(a, `not soaked: ${now.toFixed(1)} above the air`);
-      if (task.engine === 'cool' && now > j.engine.openCapOverC + 0.05)
-        say(a, `too hot to open: ${now.toFixed(1)}`);
+      if (task.engine === 'cool' && a.start < safeFrom) say(a, `the cap stays shut until ${safeFrom}`);
       if (task.engine === 'warm' && a.warmUpMin === 0 && now < 0.74 * j.engine.warmOverC) say(a, 'not warm');
       if (task.runs || a.warmUpMin > 0) {
         overC = j.engine.warmOverC;
+        safeFrom = a.end + j.engine.coolMin;
         at = a.end;
       }
     }

@@ -1,7 +1,7 @@
 <script lang="ts">
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import Pin from '@lucide/svelte/icons/pin';
-  import type { Assigned, ToDo } from '$core/schedule/problem';
+  import type { Assigned, ToDo } from '$core/schedule/workload';
 
   interface Props {
     /** Tasks that follow one another, one at least. */

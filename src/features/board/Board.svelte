@@ -6,7 +6,7 @@
   import { toast } from 'svelte-sonner';
   import { untrack } from 'svelte';
   import { momentAt } from '$core/schedule/board';
-  import type { Assigned } from '$core/schedule/problem';
+  import type { Assigned } from '$core/schedule/workload';
   import { useNow } from '$lib/ui/page-state/now.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { day, when } from '$lib/ui/page-state/when';
@@ -33,7 +33,7 @@
     untrack(() => void invalidate('record:any'));
   });
 
-  const { plan, changes } = $derived(view.planned);
+  const { plan, changes } = $derived(view.published);
   const zone = $derived(view.zone);
   const at = (minute: number) =>
     new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(
@@ -48,9 +48,9 @@
     const t = board.told.get(job);
     return t !== undefined && t.promised !== null && (t.done === null || t.lateMin > 0);
   };
-  const late = $derived(view.planned.told.filter((t) => isLate(t.job)));
+  const late = $derived(view.published.told.filter((t) => isLate(t.job)));
   const vehicles = $derived(
-    view.problem.jobs
+    view.workload.jobs
       .map((j) => ({
         ...j,
         own: plan.assigned.flatMap((a) => {
@@ -94,7 +94,7 @@
   /** Where the block goes that is being moved by keys; null while none is. */
   let carried = $state.raw<Move | null>(null);
   function key(a: Assigned, e: KeyboardEvent) {
-    const people = view.problem.people.map((p) => p.name);
+    const people = view.workload.people.map((p) => p.name);
     const from = carried?.task === a.task ? carried : { task: a.task, person: a.person, start: a.start };
     const person = people.indexOf(from.person);
     const go: Record<string, () => Move> = {
@@ -230,7 +230,7 @@
     </p>
     <p class="mt-5"><a class="btn btn-main" href="/shop#floor">People and places</a></p>
   </div>
-{:else if view.problem.jobs.length === 0}
+{:else if view.workload.jobs.length === 0}
   <p class="card text-ink-2 p-6">
     Nothing is to be done. <a class="quiet-link" href="/jobs/new">Open a job</a>
   </p>
@@ -300,7 +300,7 @@
             ></span>{/if}
         {/snippet}
         <div data-people>
-          {#each view.problem.people as person (person.name)}
+          {#each view.workload.people as person (person.name)}
             <div class="border-line flex border-b" data-lane={person.name}>
               <p class="flex w-32 shrink-0 items-center px-3 text-sm font-semibold">{person.name}</p>
               <div class="bg-well relative h-14 flex-1">
@@ -332,7 +332,7 @@
           {/each}
         </div>
         <h2 class="text-ink-2 border-line border-b px-3 py-1 text-sm">Places</h2>
-        {#each view.problem.sites as site (site.name)}
+        {#each view.workload.sites as site (site.name)}
           {@const at = rowsAt(site.name)}
           {@const rows = 1 + Math.max(0, ...at.map((r) => r.row))}
           <div class="border-line flex border-b">
@@ -397,10 +397,10 @@
     </section>
   {/if}
   <p class="text-ink-2 mt-3 text-sm">
-    Planned {when(view.madeAt, zone)}. Until all is done vehicles wait {minutesSaid(view.waits.engine)} for an engine,
+    Published {when(view.madeAt, zone)}. Until all is done vehicles wait {minutesSaid(view.waits.engine)} for an engine,
     {minutesSaid(view.waits.floor)} for hands or a place, {minutesSaid(view.waits.part)} for parts. {#if view.bounds.broken > 0}No
       plan keeps more than
-      {view.problem.jobs.filter((j) => j.promised !== null).length - view.bounds.broken} of the promises.{/if}
+      {view.workload.jobs.filter((j) => j.promised !== null).length - view.bounds.broken} of the promises.{/if}
     The edge of a task says what the engine must be: cold, cool enough to open, or warm. Dashed time is kept free
     for what may follow. Drag a task, or move it by the arrow keys, to pin it.
   </p>

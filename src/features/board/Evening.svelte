@@ -15,30 +15,30 @@
   const next = $derived(
     Array.from({ length: PLANNED_DAYS - 1 }, (_, n) => dayAfter(today, n + 1)).find((d) => {
       const from = minuteOf(momentOf(zone, d, '00:00'));
-      return view.problem.people.some((p) => p.shifts.some((s) => s.from >= from && s.from < from + 1440));
+      return view.workload.people.some((p) => p.shifts.some((s) => s.from >= from && s.from < from + 1440));
     }) ?? null
   );
   const from = $derived(next === null ? 0 : minuteOf(momentOf(zone, next, '00:00')));
-  const words = $derived(next === null ? [] : eveningOf(view.problem, view.planned.plan, from, from + 1440));
-  const tasks = $derived(new Map(view.problem.jobs.flatMap((j) => j.tasks.map((t) => [t.id, t] as const))));
+  const words = $derived(next === null ? [] : eveningOf(view.workload, view.published.schedule, from, from + 1440));
+  const tasks = $derived(new Map(view.workload.jobs.flatMap((j) => j.tasks.map((t) => [t.id, t] as const))));
   const fleet = (job: number) => view.jobs.find((j) => j.number === job)?.fleetNo ?? '';
   const begins = $derived(
-    view.problem.people.flatMap((p) => {
-      const own = view.planned.plan.assigned
+    view.workload.people.flatMap((p) => {
+      const own = view.published.schedule.assigned
         .filter((a) => a.person === p.name && a.start >= from && a.start < from + 1440)
         .toSorted((a, b) => a.start - b.start);
       return own.length > 0 ? [{ name: p.name, own }] : [];
     })
   );
   const parts = $derived(
-    view.problem.jobs.flatMap((j) =>
+    view.workload.jobs.flatMap((j) =>
       j.tasks
-        .filter((t) => t.from !== null && t.from > view.problem.now && t.kind === 'repair')
+        .filter((t) => t.from !== null && t.from > view.workload.now && t.kind === 'repair')
         .map((t) => ({ j, t }))
     )
   );
   const late = $derived(
-    view.planned.told.filter((t) => t.promised !== null && (t.done === null || t.lateMin > 0))
+    view.published.told.filter((t) => t.promised !== null && (t.done === null || t.lateMin > 0))
   );
   const clock = (minute: number) =>
     new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(
@@ -69,7 +69,7 @@
             <span class="reading font-bold">{w.fleetNo}</span>
             {#if w.say === 'leave'}
               <strong>Do not start it.</strong>
-              {w.title} at {clock(w.at)} counts only on a cold engine{w.by > view.problem.now
+              {w.title} at {clock(w.at)} counts only on a cold engine{w.by > view.workload.now
                 ? `; it is cold from ${when(momentAt(w.by), zone)} on`
                 : ''}.
             {:else}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { overAt } from '$core/schedule/engine';
-  import type { Assigned, EngineHeat, ToDo } from '$core/schedule/problem';
+  import type { Assigned, EngineHeat, ToDo } from '$core/schedule/workload';
   import { heatVar } from '$lib/ui/plots/heat';
 
   interface Props {

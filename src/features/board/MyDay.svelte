@@ -16,7 +16,7 @@
   }
   let { view, asked }: Props = $props();
 
-  const people = $derived(view.problem.people.map((p) => p.name));
+  const people = $derived(view.workload.people.map((p) => p.name));
   /** The name on this device is the browser's to know, once the page is alive. */
   const here = $derived(typeof document === 'undefined' ? null : whoIsHere());
   const who = $derived(
@@ -25,9 +25,9 @@
   const clock = useNow(untrack(() => view.now));
   const now = $derived(Math.floor(Date.parse(clock.iso) / 60_000));
   const at = (minute: number) => hour(momentAt(minute), view.zone, clock.iso);
-  const tasks = $derived(new Map(view.problem.jobs.flatMap((j) => j.tasks.map((t) => [t.id, t] as const))));
+  const tasks = $derived(new Map(view.workload.jobs.flatMap((j) => j.tasks.map((t) => [t.id, t] as const))));
   const own = $derived(
-    view.planned.plan.assigned
+    view.published.schedule.assigned
       .filter((a) => a.person === who && a.end > now)
       .toSorted((a, b) => a.start - b.start)
       .slice(0, 12)

@@ -34,7 +34,7 @@
     );
 
   let person = $state(
-    untrack(() => board.assignedOf(id)?.person ?? board.view.problem.people[0]?.name ?? null)
+    untrack(() => board.assignedOf(id)?.person ?? board.view.workload.people[0]?.name ?? null)
   );
   let time = $state(untrack(() => (board.assignedOf(id) ? wall(board.assignedOf(id)!.start) : '08:00')));
   let minutes = $state(untrack(() => String(board.tasks.get(id)!.minutes)));
@@ -74,7 +74,7 @@
   function stretch() {
     const n = Number(minutes);
     if (!(n >= 1)) problems = [{ message: 'Minutes are a number of 1 or more' }];
-    else void said(board.stretch(id, n), 'Planned anew');
+    else void said(board.stretch(id, n), 'Published anew');
   }
 </script>
 
@@ -102,9 +102,9 @@
         ? `; ${a.warmUpMin} min of it warm the engine`
         : ''}.
     {:else}
-      {board.view.planned.plan.left.find((l) => l.task === id)?.because ?? 'Not planned'}.
+      {board.view.published.schedule.left.find((l) => l.task === id)?.because ?? 'Not planned'}.
     {/if}
-    {NEEDS[task.engine]}{task.from !== null && task.from > board.view.problem.now
+    {NEEDS[task.engine]}{task.from !== null && task.from > board.view.workload.now
       ? `; not before ${when(momentAt(task.from), zone)}`
       : ''}.{#if task.chance < 1}
       Needed in {Math.round(100 * task.chance)} of 100 such jobs.{/if}
@@ -128,7 +128,7 @@
           <Select
             label="Who"
             quiet
-            choices={board.view.problem.people.map((p) => ({ value: p.name, label: p.name }))}
+            choices={board.view.workload.people.map((p) => ({ value: p.name, label: p.name }))}
             bind:value={person}
           />
         </div>
@@ -157,7 +157,7 @@
             bind:value={minutes}
           /></label
         >
-        <button class="btn" type="button" onclick={stretch}>Plan anew</button>
+        <button class="btn" type="button" onclick={stretch}>Schedule anew</button>
         {#if mayHere('lead')}
           <label class="w-28"
             ><span class="mb-1 block text-sm font-semibold">Promised</span><input

@@ -2,7 +2,7 @@ import * as Comlink from 'comlink';
 import { minuteOf, momentAt, taskId } from '$core/schedule/board';
 import { boundsOf } from '$core/schedule/bounds';
 import { dayAfter, dayIn, momentOf } from '$core/base/zone';
-import type { Assigned, Minute, Pin, Plan, Problem, ToDo } from '$core/schedule/problem';
+import type { Assigned, Minute, Pin, Schedule, Workload, ToDo } from '$core/schedule/workload';
 import { madeLate, toldOf } from '$core/schedule/told';
 import { record, type Answer } from '$lib/ui/outbox/record.svelte';
 import type { BoardView } from '$lib/views';
@@ -44,18 +44,18 @@ export class BoardState {
   readonly day = $derived(dayAfter(dayIn(this.view.zone, new Date(this.view.now)), this.dayShown));
   readonly jobs = $derived(new Map(this.view.jobs.map((j) => [j.number, j])));
   readonly tasks = $derived(
-    new Map(this.view.problem.jobs.flatMap((j) => j.tasks.map((t) => [t.id, t] as const)))
+    new Map(this.view.workload.jobs.flatMap((j) => j.tasks.map((t) => [t.id, t] as const)))
   );
-  readonly told = $derived(new Map(this.view.planned.told.map((t) => [t.job, t])));
+  readonly told = $derived(new Map(this.view.published.told.map((t) => [t.job, t])));
   readonly pins = $derived(new Set(this.view.pinned));
   /** The hours of the day that is shown: from the first shift to the last, whole hours. */
   readonly hours = $derived.by(() => {
     const from = minuteOf(momentOf(this.view.zone, this.day, '00:00'));
     const to = minuteOf(momentOf(this.view.zone, dayAfter(this.day, 1), '00:00'));
-    const shifts = this.view.problem.people
+    const shifts = this.view.workload.people
       .flatMap((p) => p.shifts)
       .filter((s) => s.from >= from && s.from < to);
-    const planned = this.view.planned.plan.assigned.filter((a) => a.start >= from && a.start < to);
+    const planned = this.view.published.schedule.assigned.filter((a) => a.start >= from && a.start < to);
     const all = [...shifts, ...planned.map((a) => ({ from: a.start, to: a.end }))];
     if (all.length === 0) return null;
     // Of today only what is left matters, and the hour before.
@@ -67,7 +67,7 @@ export class BoardState {
   readonly shown = $derived.by(() => {
     const { hours } = this;
     if (!hours) return [];
-    const day = this.view.planned.plan.assigned
+    const day = this.view.published.schedule.assigned
       .filter((a) => a.start < hours.to && a.end > hours.from)
       .toSorted((a, b) => a.start - b.start);
     const blocks: Assigned[][] = [];
@@ -86,9 +86,9 @@ export class BoardState {
 
   /** The first day with anything on it: three minutes before the end of a shift that is tomorrow. */
   #firstDay(): number {
-    const { zone, now, problem, planned } = this.view;
-    const starts = planned.plan.assigned.filter((a) => a.end > minuteOf(now)).map((a) => a.start);
-    const all = starts.length > 0 ? starts : problem.people.flatMap((p) => p.shifts.map((s) => s.from));
+    const { zone, now, workload, published } = this.view;
+    const starts = published.schedule.assigned.filter((a) => a.end > minuteOf(now)).map((a) => a.start);
+    const all = starts.length > 0 ? starts : workload.people.flatMap((p) => p.shifts.map((s) => s.from));
     if (all.length === 0) return 0;
     const dayOf = (moment: Date) => Date.parse(dayIn(zone, moment));
     const first = new Date(Math.min(...all) * 60_000);
@@ -103,7 +103,7 @@ export class BoardState {
 
   taskOf = (a: Assigned): ToDo | undefined => this.tasks.get(a.task);
   assignedOf = (task: string): Assigned | undefined =>
-    this.view.planned.plan.assigned.find((a) => a.task === task);
+    this.view.published.schedule.assigned.find((a) => a.task === task);
   /** Where a minute stands on the scale, 0 to 100. */
   place = (at: Minute): number =>
     this.hours ? (100 * (at - this.hours.from)) / (this.hours.to - this.hours.from) : 0;
@@ -112,21 +112,21 @@ export class BoardState {
   async look(move: Move): Promise<void> {
     this.consequence = { of: move, says: 'Looking at what this would change', bad: false };
     const pin: Pin = { ...move, place: null };
-    const { problem, planned } = this.view;
-    const tried: Problem = {
-      ...problem,
-      pins: [...problem.pins.filter((p) => p.task !== move.task), pin],
-      previous: planned.plan.assigned
+    const { workload, published } = this.view;
+    const tried: Workload = {
+      ...workload,
+      pins: [...workload.pins.filter((p) => p.task !== move.task), pin],
+      previous: published.schedule.assigned
     };
     const plan = await this.#search?.plan(tried, PREVIEW_TRIES);
     if (!plan || this.consequence?.of !== move) return;
     this.consequence = { of: move, ...this.#saysOf(tried, plan, move) };
   }
 
-  #saysOf(problem: Problem, plan: Plan, move: Move): { says: string; bad: boolean } {
+  #saysOf(workload: Workload, plan: Schedule, move: Move): { says: string; bad: boolean } {
     const loose = plan.loose.find((l) => l.task === move.task);
     if (loose) return { says: `Not possible there: ${loose.because}`, bad: true };
-    const late = madeLate(this.view.planned.told, toldOf(problem, plan, boundsOf(problem)));
+    const late = madeLate(this.view.published.told, toldOf(workload, plan, boundsOf(workload)));
     if (late.length === 0) return { says: 'Makes nothing late', bad: false };
     const words = late.slice(0, 3).map(({ job, lateMin }) => {
       const { fleetNo } = this.jobs.get(job)!;
@@ -180,9 +180,9 @@ export class BoardState {
   async searchLonger(): Promise<string> {
     this.#stop = false;
     this.searched = 0;
-    const { problem, planned, basis } = this.view;
+    const { workload, published, basis } = this.view;
     const plan = await this.#search!.search(
-      { ...problem, previous: planned.plan.assigned },
+      { ...workload, previous: published.schedule.assigned },
       SEARCH_TRIES,
       Comlink.proxy((share) => {
         this.searched = share;

@@ -1,8 +1,16 @@
-import type { Random } from '../../core/base/random';
+import { normalDraw, type Random } from '../../core/base/random';
 import { SOAKED_BELOW_C } from '../../core/physics/coolant/cooling';
 import { canDo, suits } from '../../core/schedule/decode';
 import { after, overAt, WARM_UP_MIN, warmUpAt } from '../../core/schedule/engine';
-import type { Assigned, EngineHeat, JobToDo, Minute, Plan, Problem, ToDo } from '../../core/schedule/problem';
+import type {
+  Assigned,
+  EngineHeat,
+  JobToDo,
+  Minute,
+  Schedule,
+  Workload,
+  ToDo
+} from '../../core/schedule/workload';
 import { solve } from '../../core/schedule/solve';
 
 /** What a task really takes, and whether it turns out to be needed: nobody knows before it is done. */
@@ -16,14 +24,13 @@ export type Fates = ReadonlyMap<string, Fate>;
 const SPREAD = 0.3;
 const UNNEEDED = 0.12;
 
-export function drawFates(random: Random, { jobs }: Problem): Fates {
-  const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+export function drawFates(random: Random, { jobs }: Workload): Fates {
   return new Map(
     jobs.flatMap((j) =>
       j.tasks.map((t): [string, Fate] => [
         t.id,
         {
-          minutes: Math.max(2, Math.round(t.minutes * Math.exp(SPREAD * normal()))),
+          minutes: Math.max(2, Math.round(t.minutes * Math.exp(SPREAD * normalDraw(random)))),
           needed: t.kind !== 'check' || random() > UNNEEDED
         }
       ])
@@ -69,42 +76,41 @@ type Dispatch = (state: {
 const STEP = 5;
 
 /** Lets the days go by: whoever is free is given something, things take what they take. */
-export function play(problem: Problem, fates: Fates, dispatch: Dispatch): Went {
-  const vehicles: Vehicle[] = problem.jobs.map((of) => ({
+export function play(workload: Workload, fates: Fates, dispatch: Dispatch): Went {
+  const vehicles: Vehicle[] = workload.jobs.map((of) => ({
     of,
     tasks: [...of.tasks],
     engine: of.engine,
     busy: -Infinity,
     done: null
   }));
-  const hands: Hand[] = problem.people.map((p) => ({ name: p.name, free: problem.now }));
+  const hands: Hand[] = workload.people.map((p) => ({ name: p.name, free: workload.now }));
   const taken: { readonly site: string | null; readonly tools: readonly string[]; readonly to: Minute }[] =
     [];
-  const end = Math.max(...problem.people.flatMap((p) => p.shifts.map((s) => s.to)));
+  const end = Math.max(...workload.people.flatMap((p) => p.shifts.map((s) => s.to)));
   let lostSoaks = 0;
   let overtimeH = 0;
   let anew = true;
   const siteFor = (task: ToDo, now: Minute): string | null | undefined => {
     if (task.places.length === 0) return null;
-    return problem.sites.find(
+    return workload.sites.find(
       (s) => suits(s, task) && taken.filter((t) => t.site === s.name && t.to > now).length < s.room
     )?.name;
   };
-  for (let now = problem.now; now < end; now += STEP) {
+  for (let now = workload.now; now < end; now += STEP) {
     const possible = (v: Vehicle, t: ToDo) => {
       if (v.busy > now || !v.tasks.includes(t) || (t.from !== null && t.from > now)) return false;
-      const over = overAt(v.engine, now);
-      if (t.engine === 'cold' && over > SOAKED_BELOW_C + 0.01) return false;
-      if (t.engine === 'cool' && over > v.engine.openCapOverC + 0.01) return false;
+      if (t.engine === 'cold' && overAt(v.engine, now) > SOAKED_BELOW_C + 0.01) return false;
+      if (t.engine === 'cool' && now < v.engine.safeFrom) return false;
       if (siteFor(t, now) === undefined) return false;
       return t.tools.every(
         (tool) =>
-          !(tool in problem.tools) ||
-          taken.filter((x) => x.to > now && x.tools.includes(tool)).length < problem.tools[tool]
+          !(tool in workload.tools) ||
+          taken.filter((x) => x.to > now && x.tools.includes(tool)).length < workload.tools[tool]
       );
     };
     for (const hand of hands) {
-      const person = problem.people.find((p) => p.name === hand.name)!;
+      const person = workload.people.find((p) => p.name === hand.name)!;
       const shift = person.shifts.find((s) => s.from <= now && now < s.to);
       while (shift && hand.free <= now) {
         const next = dispatch({
@@ -139,7 +145,7 @@ export function play(problem: Problem, fates: Fates, dispatch: Dispatch): Went {
     kept: promised.filter((v) => v.done !== null && v.done <= v.of.promised!).length,
     promised: promised.length,
     lostSoaks,
-    vehicleHours: vehicles.reduce((sum, v) => sum + ((v.done ?? end) - problem.now) / 60, 0),
+    vehicleHours: vehicles.reduce((sum, v) => sum + ((v.done ?? end) - workload.now) / 60, 0),
     overtimeH
   };
 }
@@ -154,11 +160,9 @@ const firstBy =
     }
     return null;
   };
-/** A repair waits for the checks, and its proof for the repair; the checks are done as they come to mind. */
+/** The checks are done as they come to mind; a repair waits for all of them, and its proof for the repair. */
 const mayGoFirst = (v: Vehicle, t: ToDo): boolean =>
-  t.kind === 'check' || v.tasks.findIndex((o) => o.kind !== 'check') === v.tasks.indexOf(t)
-    ? t.kind === 'check' || v.tasks.every((o) => o.kind !== 'check')
-    : false;
+  t.kind === 'check' || (v.tasks.every((o) => o.kind !== 'check') && v.tasks[0] === t);
 
 /** As a shop without a planner does it: the checks of a complaint in the order they come to mind. */
 const asTheyCome = (v: Vehicle): readonly ToDo[] => v.tasks.toSorted((a, b) => hash(a.id) - hash(b.id));
@@ -167,15 +171,15 @@ const hash = (text: string) => [...text].reduce((h, c) => (h * 31 + c.charCodeAt
 export const firstCome: Dispatch = firstBy((v) => v.of.opened, asTheyCome);
 export const mostUrgent: Dispatch = firstBy((v) => v.of.promised ?? Infinity, asTheyCome);
 
-/** The rest of a problem as it stands at a moment. */
+/** The rest of a workload as it stands at a moment. */
 function restOf(
-  problem: Problem,
+  workload: Workload,
   now: Minute,
   vehicles: readonly Vehicle[],
   previous: readonly Assigned[]
-): Problem {
+): Workload {
   return {
-    ...problem,
+    ...workload,
     now,
     jobs: vehicles
       .filter((v) => v.tasks.length > 0)
@@ -193,13 +197,13 @@ function restOf(
 
 /** By the plan: made in the morning, and anew whenever something turned out otherwise. */
 export function byPlan(
-  problem: Problem,
+  workload: Workload,
   tries: { readonly morning: number; readonly anew: number }
 ): Dispatch {
-  let plan: Plan | null = null;
+  let plan: Schedule | null = null;
   return ({ now, vehicles, person, possible, anew }) => {
     if (anew || !plan) {
-      const rest = restOf(problem, now, vehicles, plan?.assigned ?? []);
+      const rest = restOf(workload, now, vehicles, plan?.assigned ?? []);
       plan = solve(rest, { seed: 1, tries: plan ? tries.anew : tries.morning }).plan;
     }
     const due = plan.assigned
@@ -216,13 +220,13 @@ export function byPlan(
 
 /** With everything known before: what no planner could have. */
 export function inHindsight(
-  problem: Problem,
+  workload: Workload,
   fates: Fates,
   tries: number
 ): { kept: number; promised: number } {
-  const known: Problem = {
-    ...problem,
-    jobs: problem.jobs
+  const known: Workload = {
+    ...workload,
+    jobs: workload.jobs
       .map((j) => ({
         ...j,
         roomMin: 0,
@@ -236,9 +240,9 @@ export function inHindsight(
   const done = new Map<number, Minute>();
   for (const a of plan.assigned) done.set(a.job, Math.max(done.get(a.job) ?? 0, a.end));
   const left = new Set(plan.left.map((l) => l.job));
-  const promised = problem.jobs.filter((j) => j.promised !== null);
+  const promised = workload.jobs.filter((j) => j.promised !== null);
   return {
-    kept: promised.filter((j) => !left.has(j.job) && (done.get(j.job) ?? problem.now) <= j.promised!).length,
+    kept: promised.filter((j) => !left.has(j.job) && (done.get(j.job) ?? workload.now) <= j.promised!).length,
     promised: promised.length
   };
 }

@@ -1,6 +1,6 @@
 import type { Random } from '../../core/base/random';
 import type { Skill } from '../../core/record/floor';
-import type { JobToDo, Minute, Problem, Site, ToDo, Worker } from '../../core/schedule/problem';
+import type { EngineHeat, JobToDo, Minute, Workload, Site, ToDo, Worker } from '../../core/schedule/workload';
 
 /** A Monday morning, 7:30. */
 export const MONDAY: Minute = Math.round(Date.parse('2026-11-30T07:30:00Z') / 60_000);
@@ -21,8 +21,14 @@ const shiftsOf = (lateMin: number) =>
     to: MONDAY + d * DAY + SHIFT
   }));
 
+/** A usual cap may be opened at half of what a warm engine is above the air, by a clock half as long again. */
+export function standingEngine(of: Pick<EngineHeat, 'at' | 'warmOverC' | 'tauMin'>): EngineHeat {
+  const coolMin = Math.ceil(1.5 * of.tauMin * Math.log(2));
+  return { ...of, overC: of.warmOverC, coolMin, safeFrom: of.at + coolMin };
+}
+
 /** A depot on a Monday morning: vehicles as they stand in the yard, each with what is to be done. */
-export function drawDepot(random: Random, { vehicles, people }: Size): Problem {
+export function drawDepot(random: Random, { vehicles, people }: Size): Workload {
   const between = (low: number, high: number) => Math.round(low + (high - low) * random());
   const chance = (p: number) => random() < p;
   const workers: Worker[] = Array.from({ length: people }, (_, i) => {
@@ -124,13 +130,11 @@ export function drawDepot(random: Random, { vehicles, people }: Size): Problem {
       fleetNo: `F-${job}`,
       opened: MONDAY - between(0, 3 * DAY),
       promised: chance(0.8) ? MONDAY + between(0, DAYS - 2) * DAY + between(180, SHIFT) : null,
-      engine: {
+      engine: standingEngine({
         at: MONDAY - (standing ? between(600, 1200) : between(10, 120)),
-        overC: warmOverC,
         warmOverC,
-        openCapOverC: 35,
         tauMin: between(80, 130)
-      },
+      }),
       tasks,
       roomMin: chance(0.3) ? between(10, 40) : 0
     };

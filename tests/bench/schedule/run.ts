@@ -31,12 +31,12 @@ for (let day = 1; day <= days; day++) {
   const random = seeded(day);
   const vehicles = 5 + Math.floor(random() * 56);
   const people = Math.max(2, Math.min(15, Math.round(vehicles / 4 + random() * 3)));
-  const problem = drawDepot(random, { vehicles, people });
-  const fates = drawFates(random, problem);
-  add('Pyrethos', play(problem, fates, byPlan(problem, { morning: 400, anew: 30 })));
-  add('First come, first served', play(problem, fates, firstCome));
-  add('Most urgent first', play(problem, fates, mostUrgent));
-  bound += inHindsight(problem, fates, 800).kept;
+  const workload = drawDepot(random, { vehicles, people });
+  const fates = drawFates(random, workload);
+  add('Pyrethos', play(workload, fates, byPlan(workload, { morning: 400, anew: 30 })));
+  add('First come, first served', play(workload, fates, firstCome));
+  add('Most urgent first', play(workload, fates, mostUrgent));
+  bound += inHindsight(workload, fates, 800).kept;
 }
 console.log(
   '| planner | promises kept | lost soaks a day | hours of all vehicles until done | overtime, h |'
@@ -53,10 +53,10 @@ const median = (list: number[]) => list.toSorted((a, b) => a - b)[list.length >>
 const took = (tries: number, anew: boolean) =>
   median(
     Array.from({ length: 5 }, (_, i) => {
-      const problem = drawDepot(seeded(i + 1), { vehicles: 60, people: 12 });
-      const previous = anew ? solve(problem, { seed: 1, tries: 50 }).plan.assigned : [];
+      const workload = drawDepot(seeded(i + 1), { vehicles: 60, people: 12 });
+      const previous = anew ? solve(workload, { seed: 1, tries: 50 }).plan.assigned : [];
       const from = performance.now();
-      solve({ ...problem, now: MONDAY + 60, previous }, { seed: 1, tries });
+      solve({ ...workload, now: MONDAY + 60, previous }, { seed: 1, tries });
       return performance.now() - from;
     })
   );

@@ -155,6 +155,21 @@ const COLDEST_DAY_C = -25;
 /** Nearer to the limit than this the air hardly cools it any more, °C. */
 const LEAST_BELOW_C = 1;
 
+/**
+ * Hours for which a cap stays shut on an engine that stopped at `hottestC`, by the long end of τ. An air that nobody
+ * measured is a hot day for who opens the cap; in air as hot as the limit no clock makes it safe: infinity.
+ */
+export function capShutH(
+  hottestC: number,
+  openCapC: number,
+  knownAmbientC: number | null,
+  longH: number
+): number {
+  const airC = knownAmbientC ?? Math.min(HOT_DAY_C, hottestC);
+  if (hottestC <= openCapC) return 0;
+  return openCapC - airC < LEAST_BELOW_C ? Infinity : hoursUntil(hottestC - airC, openCapC - airC, longH);
+}
+
 function standing(
   basis: Exclude<ThermalFact, { kind: 'started' }>,
   now: number,
@@ -187,14 +202,7 @@ function standing(
   const moment = (h: number) => new Date(from + h * HOUR_MS).toISOString();
   // Where nobody knows how hot it was when it stopped, the cap is guarded as if it had been at the stop limit.
   const hottest = basis.coolantC ?? limits.stopC.value;
-  // An air that nobody measured is a hot day for who opens the cap; in air as hot as the limit no clock makes it safe.
-  const airC = knownAmbientC ?? Math.min(HOT_DAY_C, hottest);
-  const safeFrom =
-    hottest <= openCapC
-      ? from
-      : openCapC - airC < LEAST_BELOW_C
-        ? Infinity
-        : from + hoursUntil(hottest - airC, openCapC - airC, longH) * HOUR_MS;
+  const safeFrom = from + capShutH(hottest, openCapC, knownAmbientC, longH) * HOUR_MS;
   return {
     phase: cold ? 'cold' : ambientC + left >= openC - HOT_WITHIN_C ? 'hot' : 'cooling',
     running: false,

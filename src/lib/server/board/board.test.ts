@@ -31,18 +31,18 @@ const jobOf = async (fleetNo: string) =>
 
 describe('the board', () => {
   it('plans every open job of the depot with its people and places, and breaks no rule', async () => {
-    const { problem, planned, jobs } = await boardNow(own.db, MORNING);
-    expect(problem.people.map((p) => p.name)).toContain('Pell Harrow');
+    const { workload, published, jobs } = await boardNow(own.db, MORNING);
+    expect(workload.people.map((p) => p.name)).toContain('Pell Harrow');
     const open = await own.db.jobs.count({ where: { state: 'open', active: true } });
     expect(jobs.length).toBeGreaterThanOrEqual(open - 1);
-    expect(brokenRules({ ...problem, previous: [] }, planned.plan)).toEqual([]);
-    expect(planned.plan.assigned.length).toBeGreaterThan(10);
+    expect(brokenRules({ ...workload, previous: [] }, published.schedule)).toEqual([]);
+    expect(published.schedule.assigned.length).toBeGreaterThan(10);
   });
 
   it('stays as it is while nothing changes, and is planned anew with a pin', async () => {
     const before = await boardNow(own.db, MORNING);
     expect((await boardNow(own.db, MORNING)).madeAt).toBe(before.madeAt);
-    const target = before.planned.plan.assigned.at(-1)!;
+    const target = before.published.schedule.assigned.at(-1)!;
     const job = before.jobs.find((j) => j.number === target.job)!;
     const start = momentAt(target.start + 30);
     await enter(job.id, 'task.pinned', {
@@ -54,15 +54,15 @@ describe('the board', () => {
     });
     const after = await boardNow(own.db, MORNING);
     expect(after.basis).not.toBe(before.basis);
-    const kept = after.planned.plan.assigned.find((a) => a.task === target.task);
-    const loose = after.planned.plan.loose.find((l) => l.task === target.task);
+    const kept = after.published.schedule.assigned.find((a) => a.task === target.task);
+    const loose = after.published.schedule.loose.find((l) => l.task === target.task);
     expect(kept && (loose !== undefined || momentAt(kept.start) === start)).toBe(true);
   });
 
   it('says what a task that takes longer makes late', async () => {
     const { number, id } = await jobOf('QH-11');
     const before = await boardNow(own.db, MORNING);
-    const first = before.planned.plan.assigned.find((a) => a.job === number)!;
+    const first = before.published.schedule.assigned.find((a) => a.job === number)!;
     await enter(id, 'job.promised', { at: momentAt(first.end + 600) });
     await boardNow(own.db, MORNING);
     await enter(id, 'task.stretched', {
@@ -71,13 +71,15 @@ describe('the board', () => {
       minutes: 2000
     });
     const after = await boardNow(own.db, MORNING);
-    expect(after.planned.changes.map((c) => c.job)).toContain(number);
-    expect(after.planned.told.find((t) => t.job === number)!.because).toContain('longer than a working day');
+    expect(after.published.changes.map((c) => c.job)).toContain(number);
+    expect(after.published.told.find((t) => t.job === number)!.because).toContain(
+      'longer than a working day'
+    );
   });
 
   it('takes a better plan from a page, and none that breaks a rule or is of yesterday', async () => {
-    const { basis, problem, planned } = await boardNow(own.db, MORNING);
-    const { plan } = solve({ ...problem, previous: planned.plan.assigned }, { seed: 9, tries: 400 });
+    const { basis, workload, published } = await boardNow(own.db, MORNING);
+    const { plan } = solve({ ...workload, previous: published.schedule.assigned }, { seed: 9, tries: 400 });
     const better = await takePlan(own.db, { basis, assigned: plan.assigned, room: plan.room }, MORNING);
     expect(better.ok).toBe(true);
     const [first, ...rest] = plan.assigned;

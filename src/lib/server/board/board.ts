@@ -5,10 +5,10 @@ import { bad, good, type Result } from '../../../core/base/result';
 import { dayAfter, dayIn } from '../../../core/base/zone';
 import type { Work } from '../../../core/diagnosis/work';
 import type { Floor } from '../../../core/record/floor';
-import { pinnedTasks, PLANNED_DAYS, problemOf } from '../../../core/schedule/board';
+import { pinnedTasks, PLANNED_DAYS, workloadOf } from '../../../core/schedule/board';
 import { boundsOf } from '../../../core/schedule/bounds';
 import { prepare } from '../../../core/schedule/decode';
-import type { Plan, Problem } from '../../../core/schedule/problem';
+import type { Schedule, Workload } from '../../../core/schedule/workload';
 import { scoreOf } from '../../../core/schedule/score';
 import { madeLate, toldOf, waitsOf, type Change, type JobTold } from '../../../core/schedule/told';
 import { brokenRules } from '../../../core/schedule/verify';
@@ -20,8 +20,8 @@ import { workerPool } from '../worker-pool';
 import { shopZone } from '../zone';
 
 const threads = workerPool('plan', 1);
-const solved = async (problem: Problem, tries: number): Promise<Plan> =>
-  (await threads()?.run({ problem, tries })) ?? planInThread({ problem, tries });
+const solved = async (workload: Workload, tries: number): Promise<Schedule> =>
+  (await threads()?.run({ workload, tries })) ?? planInThread({ workload, tries });
 
 /** Plans tried in the morning, and when something changed: the second must be there before anybody waits for it. */
 const MORNING_TRIES = 600;
@@ -43,8 +43,8 @@ interface JobOnBoard {
 }
 
 /** The plan that people know. */
-interface Planned {
-  readonly plan: Plan;
+interface Published {
+  readonly schedule: Schedule;
   readonly told: readonly JobTold[];
   /** What the last change made late. */
   readonly changes: readonly Change[];
@@ -53,7 +53,7 @@ interface Planned {
 interface StoredPlan {
   readonly basis: string;
   readonly madeAt: string;
-  readonly planned: Planned;
+  readonly published: Published;
 }
 
 /** Jobs with something to do in the days that are planned. */
@@ -69,7 +69,7 @@ const jobsOnBoard = (db: Database, until: string) =>
 
 async function storedPlan(db: Database, transaction?: Transaction): Promise<StoredPlan | null> {
   const [row] = await db.sequelize.query<StoredPlan>(
-    'SELECT basis, made_at AS "madeAt", planned FROM board',
+    'SELECT basis, made_at AS "madeAt", published FROM board',
     { type: QueryTypes.SELECT, transaction }
   );
   return row ?? null;
@@ -97,9 +97,9 @@ async function known(db: Database, now: Date): Promise<Known> {
 }
 
 /** Whether something that should be over is still to be done. */
-const runsOver = ({ plan }: Planned, problem: Problem): boolean => {
-  const open = new Set(problem.jobs.flatMap((j) => j.tasks.map((t) => t.id)));
-  return plan.assigned.some((a) => a.end <= problem.now && open.has(a.task));
+const runsOver = ({ schedule }: Published, workload: Workload): boolean => {
+  const open = new Set(workload.jobs.flatMap((j) => j.tasks.map((t) => t.id)));
+  return schedule.assigned.some((a) => a.end <= workload.now && open.has(a.task));
 };
 
 /**
@@ -109,10 +109,11 @@ const runsOver = ({ plan }: Planned, problem: Problem): boolean => {
 export async function boardNow(db: Database, now: Date) {
   const of = await known(db, now);
   const had = await storedPlan(db);
-  const stands = had && had.basis === of.basis && !runsOver(had.planned, problemOf({ ...of, previous: [] }));
-  const { planned, madeAt } = stands ? had : await planAnew(db, of);
-  // What is in progress is part of the problem as it stands now.
-  const problem = problemOf({ ...of, previous: planned.plan.assigned });
+  const stands =
+    had && had.basis === of.basis && !runsOver(had.published, workloadOf({ ...of, previous: [] }));
+  const { published, madeAt } = stands ? had : await planAnew(db, of);
+  // What is in progress is part of the workload as it stands now.
+  const workload = workloadOf({ ...of, previous: published.schedule.assigned });
   return {
     now: of.now,
     zone: of.zone,
@@ -121,16 +122,16 @@ export async function boardNow(db: Database, now: Date) {
     madeAt: new Date(madeAt).toISOString(),
     jobs: of.jobs.map(({ work, ...job }) => ({ ...job, promised: work.promised })),
     pinned: pinnedTasks(of.jobs),
-    problem,
-    planned,
-    bounds: boundsSaid(problem),
-    waits: waitsOf(problem, planned.plan)
+    workload,
+    published,
+    bounds: boundsSaid(workload),
+    waits: waitsOf(workload, published.schedule)
   };
 }
 export type BoardView = Awaited<ReturnType<typeof boardNow>>;
 
-const boundsSaid = (problem: Problem) => {
-  const { lateMin, broken } = boundsOf(problem);
+const boundsSaid = (workload: Workload) => {
+  const { lateMin, broken } = boundsOf(workload);
   return { lateMin, broken };
 };
 
@@ -139,17 +140,17 @@ async function planAnew(db: Database, of: Known): Promise<StoredPlan> {
     await db.sequelize.query('SELECT pg_advisory_xact_lock($1)', { bind: [LOCK], transaction });
     // Another process may have planned the same meanwhile.
     const had = await storedPlan(db, transaction);
-    const problem = problemOf({ ...of, previous: had?.planned.plan.assigned ?? [] });
-    if (had && had.basis === of.basis && !runsOver(had.planned, problem)) return had;
-    const plan = await solved(problem, had ? ANEW_TRIES : MORNING_TRIES);
-    const told = toldOf(problem, plan, boundsOf(problem));
+    const workload = workloadOf({ ...of, previous: had?.published.schedule.assigned ?? [] });
+    if (had && had.basis === of.basis && !runsOver(had.published, workload)) return had;
+    const plan = await solved(workload, had ? ANEW_TRIES : MORNING_TRIES);
+    const told = toldOf(workload, plan, boundsOf(workload));
     const pinned = new Set(pinnedTasks(of.jobs));
-    const changes = had ? madeLate(had.planned.told, told) : [];
+    const changes = had ? madeLate(had.published.told, told) : [];
     return keepPlan(
       db,
       of.basis,
       of.now,
-      { plan: { ...plan, loose: plan.loose.filter((l) => pinned.has(l.task)) }, told, changes },
+      { schedule: { ...plan, loose: plan.loose.filter((l) => pinned.has(l.task)) }, told, changes },
       transaction
     );
   });
@@ -159,16 +160,16 @@ async function keepPlan(
   db: Database,
   basis: string,
   madeAt: string,
-  planned: Planned,
+  published: Published,
   transaction?: Transaction
 ): Promise<StoredPlan> {
   await db.sequelize.query(
-    `INSERT INTO board (basis, made_at, planned) VALUES ($1, $2, $3)
-     ON CONFLICT (one) DO UPDATE SET basis = excluded.basis, made_at = excluded.made_at, planned = excluded.planned`,
-    { bind: [basis, madeAt, JSON.stringify(planned)], transaction }
+    `INSERT INTO board (basis, made_at, published) VALUES ($1, $2, $3)
+     ON CONFLICT (one) DO UPDATE SET basis = excluded.basis, made_at = excluded.made_at, published = excluded.published`,
+    { bind: [basis, madeAt, JSON.stringify(published)], transaction }
   );
   await db.sequelize.query("SELECT pg_notify('pyrethos', 'board')", { transaction });
-  return { basis, madeAt, planned };
+  return { basis, madeAt, published };
 }
 
 const minute = z.number().int().nonnegative();
@@ -200,24 +201,25 @@ export async function takePlan(db: Database, body: unknown, now: Date): Promise<
   const of = await known(db, now);
   if (read.data.basis !== of.basis) return bad({ message: 'The board has changed meanwhile: search again' });
   const had = await storedPlan(db);
-  const problem = problemOf({ ...of, previous: had?.planned.plan.assigned ?? [] });
+  const workload = workloadOf({ ...of, previous: had?.published.schedule.assigned ?? [] });
   const ids = new Set(read.data.assigned.map((a) => a.task));
-  const left = problem.jobs.flatMap((j) =>
+  const left = workload.jobs.flatMap((j) =>
     j.tasks.flatMap((t) => (ids.has(t.id) ? [] : [{ task: t.id, job: j.job, because: 'No hour was found' }]))
   );
-  const plan: Plan = {
+  const plan: Schedule = {
     assigned: read.data.assigned,
     room: read.data.room,
     left,
-    loose: had?.planned.plan.loose ?? []
+    loose: had?.published.schedule.loose ?? []
   };
-  const [broken] = brokenRules(problem, plan);
+  const [broken] = brokenRules(workload, plan);
   if (broken) return bad({ message: `A rule of the floor is broken: ${broken}` });
-  const prepared = prepare(problem);
-  if (had && scoreOf(prepared, plan) >= scoreOf(prepared, had.planned.plan)) return good({ kept: false });
+  const prepared = prepare(workload);
+  if (had && scoreOf(prepared, plan) >= scoreOf(prepared, had.published.schedule))
+    return good({ kept: false });
   await keepPlan(db, of.basis, of.now, {
-    plan,
-    told: toldOf(problem, plan, boundsOf(problem)),
+    schedule: plan,
+    told: toldOf(workload, plan, boundsOf(workload)),
     changes: []
   });
   return good({ kept: true });

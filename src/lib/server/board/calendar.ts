@@ -3,13 +3,13 @@ import type { BoardView } from './board';
 
 /** The planned tasks of a person as an iCalendar file (RFC 5545): vehicle, task and place, and nothing of the customer. */
 export function calendarOf(view: BoardView, person: string): string {
-  const tasks = new Map(view.problem.jobs.flatMap((j) => j.tasks.map((t) => [t.id, t] as const)));
+  const tasks = new Map(view.workload.jobs.flatMap((j) => j.tasks.map((t) => [t.id, t] as const)));
   const calendar = ical({
     name: `Pyrethos: ${person}`,
     prodId: { company: 'Pyrethos', product: 'Board', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH
   });
-  for (const a of view.planned.plan.assigned) {
+  for (const a of view.published.schedule.assigned) {
     if (a.person !== person) continue;
     const fleetNo = view.jobs.find((j) => j.number === a.job)?.fleetNo ?? '';
     calendar.createEvent({

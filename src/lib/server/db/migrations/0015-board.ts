@@ -9,7 +9,7 @@ export const board: Migration = {
       one boolean PRIMARY KEY DEFAULT true CHECK (one),
       basis text NOT NULL,
       made_at timestamptz NOT NULL,
-      planned jsonb NOT NULL
+      published jsonb NOT NULL
     );
     UPDATE jobs SET line_due = line_due + 1 WHERE active;
   `

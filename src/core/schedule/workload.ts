@@ -34,9 +34,11 @@ export interface EngineHeat {
   readonly overC: number;
   /** Of a warm engine. */
   readonly warmOverC: number;
-  /** Below this the cap may be opened. */
-  readonly openCapOverC: number;
   readonly tauMin: number;
+  /** From when the cap may be opened, by the clock that guards whoever opens it. */
+  readonly safeFrom: Minute;
+  /** Minutes for which it stays shut after a run, by the same clock. */
+  readonly coolMin: number;
 }
 
 export interface ToDo extends Pick<WorkTask, 'title' | 'kind' | 'minutes' | 'chance' | 'runs' | 'skill'> {
@@ -71,7 +73,7 @@ export interface Pin {
   readonly start: Minute | null;
 }
 
-export interface Problem {
+export interface Workload {
   readonly now: Minute;
   readonly jobs: readonly JobToDo[];
   readonly people: readonly Worker[];
@@ -97,7 +99,7 @@ export interface Assigned {
   readonly warmUpMin: number;
 }
 
-export interface Plan {
+export interface Schedule {
   readonly assigned: readonly Assigned[];
   /** Time kept free behind a job for what may follow. */
   readonly room: readonly {
