@@ -49,7 +49,9 @@ describe('the board', () => {
     expect((await driver.findElements(By.css('[data-vehicle]'))).length).toBeGreaterThanOrEqual(
       open.length - 1
     );
-    expect(await (await blocks())[0].getAttribute('aria-label')).toMatch(/^QH-\d\d .+, \d\d:\d\d, \w+ \w+/);
+    expect(await (await blocks())[0].getAttribute('aria-label')).toMatch(
+      /^QH-\d\d .+, \d{1,2}:\d\d( [AP]M)?, \w+ \w+/
+    );
     for (const theme of ['day', 'night'] as const)
       expect(await faultsByAxe(driver, theme), theme).toEqual([]);
   });
@@ -182,7 +184,7 @@ describe('the board', () => {
     const mondays = await driver.findElements(By.xpath('//label[normalize-space(.)="Monday"]//input'));
     await mondays.at(-1)!.sendKeys(Key.chord(Key.CONTROL, 'a'), '17:00-07:30');
     await (await button('Keep people and places')).click();
-    await see(driver, withText('form', 'The end is later than the beginning'));
+    await see(driver, withText('li', 'Odd Hand, Monday The end is later than the beginning'));
     await mondays.at(-1)!.sendKeys(Key.chord(Key.CONTROL, 'a'), '7:30-12:00');
     await (await button('Keep people and places')).click();
     await see(driver, withText('li', 'People and places kept'));

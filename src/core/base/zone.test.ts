@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { dayAfter, dayIn, momentOf, zoneOffsetMs } from './zone';
+import { dayAfter, dayIn, momentOf, timeIn, zoneOffsetMs } from './zone';
 
 describe('the clock on the wall', () => {
   it('is not that of Greenwich', () => {
     expect(zoneOffsetMs('America/St_Johns', new Date('2026-01-15T12:00:00Z'))).toBe(-3.5 * 3_600_000);
     expect(zoneOffsetMs('Europe/Berlin', new Date('2026-07-15T12:00:00Z'))).toBe(2 * 3_600_000);
     expect(dayIn('Pacific/Auckland', new Date('2026-12-01T20:00:00Z'))).toBe('2026-12-02');
+    expect(timeIn('Europe/Berlin', new Date('2026-12-01T06:30:00Z'))).toBe('07:30');
     expect(momentOf('Europe/Berlin', '2026-12-01', '07:30').toISOString()).toBe('2026-12-01T06:30:00.000Z');
   });
 

@@ -29,6 +29,10 @@ export const zoneOffsetMs = (zone: string, at: Date): number =>
 export const dayIn = (zone: string, at: Date): string =>
   new Date(wallMs(zone, at)).toISOString().slice(0, 10);
 
+/** The time on the wall of a zone, HH:MM. */
+export const timeIn = (zone: string, at: Date): string =>
+  new Date(wallMs(zone, at)).toISOString().slice(11, 16);
+
 /**
  * The moment at which the wall of a zone shows a day (YYYY-MM-DD) and time (HH:MM). An hour that a change of the clock
  * leaves out is the one after it; of one that comes twice it is the first.

@@ -1,3 +1,4 @@
+import { CHECK_IDS, type CheckId } from '../checks/registry';
 import type { Tool } from '../measure/tools';
 import type { PlaceKind, Skill } from '../record/floor';
 import type { TaskSaid } from '../record/board';
@@ -236,4 +237,11 @@ function workToDo(job: Case): Work {
     tasks: [...checks.toSorted((a, b) => rankOf(a) - rankOf(b)), ...(chance >= LIKELY ? repair : [])],
     roomMin: Math.round(roomMin)
   };
+}
+
+/** The check whose sheet a task is done on, by the task's name; null where it is no check. */
+export function checkSheetOf(task: string): CheckId | null {
+  const [kind, name] = task.split('/');
+  if (kind !== 'check' && kind !== 'proof') return null;
+  return CHECK_IDS.find((id) => id === name) ?? null;
 }

@@ -29,6 +29,9 @@ export interface Known {
 
 /** What a task is called on the whole board. */
 export const taskId = (job: number, task: string): string => `${job}:${task}`;
+/** The job of such a name, and what the task is called within it. */
+export const jobOf = (id: string): number => Number(id.slice(0, id.indexOf(':')));
+export const taskOf = (id: string): string => id.slice(id.indexOf(':') + 1);
 
 /** The shifts of a person in the days that are planned. */
 function shiftsOf({ hours, away }: Person, zone: string, today: string): Span[] {

@@ -1,46 +1,22 @@
 <script lang="ts">
   import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
   import Pin from '@lucide/svelte/icons/pin';
-  import type { Assigned, ToDo } from '$core/schedule/workload';
+  import type { Assigned } from '$core/schedule/workload';
+  import type { BoardState } from './board-view.svelte';
+  import { clock } from './words';
 
   interface Props {
+    board: BoardState;
     /** Tasks that follow one another, one at least. */
     all: readonly Assigned[];
-    /** The first of them. */
-    task: ToDo | undefined;
-    fleetNo: string;
-    /** 0 to 100 on the scale. */
-    left: number;
-    width: number;
-    late: boolean;
-    pinned: boolean;
-    selected: boolean;
     /** Only the vehicle’s number. */
     short?: boolean;
     /** Where several lie over one another: which of how many rows. */
     row?: number;
     rows?: number;
-    /** The hour it begins at, in words. */
-    at: string;
-    onselect: () => void;
     onkey?: (e: KeyboardEvent) => void;
   }
-  let {
-    all,
-    task,
-    fleetNo,
-    left,
-    width,
-    late,
-    pinned,
-    selected,
-    short = false,
-    row = 0,
-    rows = 1,
-    at,
-    onselect,
-    onkey
-  }: Props = $props();
+  let { board, all, short = false, row = 0, rows = 1, onkey }: Props = $props();
 
   /** The edge says what the engine must be, by the heat scale; what may be done at any time has none. */
   const EDGE = {
@@ -51,13 +27,21 @@
   };
   const NEEDS = { cold: 'engine cold', warm: 'engine warm', cool: 'engine cool', any: '' };
   const a = $derived(all[0]);
-  const title = $derived(`${task?.title ?? ''}${all.length > 1 ? ` and ${all.length - 1} more` : ''}`);
+  const task = $derived(board.tasks.get(a.task));
   const need = $derived(task?.engine ?? 'any');
+  const title = $derived(`${task?.title ?? ''}${all.length > 1 ? ` and ${all.length - 1} more` : ''}`);
+  const fleetNo = $derived(board.fleetNo(a.task));
+  const late = $derived(board.isLate(a.job));
+  const pinned = $derived(all.some((x) => board.pins.has(x.task)));
+  const selected = $derived(all.some((x) => x.task === board.selected));
+  const at = $derived(clock(a.start, board.view.zone));
+  const left = $derived(Math.max(0, board.place(a.start)));
+  const width = $derived(Math.min(100, board.place(all.at(-1)!.end)) - left);
 </script>
 
 <button
   type="button"
-  class="bg-card absolute top-1 bottom-1 block touch-none overflow-hidden rounded border text-left text-xs leading-tight select-none {late
+  class="bg-card absolute block touch-none overflow-hidden rounded border text-left text-xs leading-tight select-none {late
     ? 'border-off'
     : 'border-line-strong'} {selected ? 'ring-act z-10 ring-2' : ''}"
   style="left: {left}%; width: {width}%; top: calc({(100 * row) / rows}% + 3px); height: calc({100 /
@@ -70,7 +54,7 @@
   aria-label="{fleetNo} {title}, {at}, {a.person}{NEEDS[need] ? `, ${NEEDS[need]}` : ''}{late
     ? ', late'
     : ''}{pinned ? ', pinned' : ''}"
-  onclick={onselect}
+  onclick={() => board.show({ task: selected ? null : a.task })}
   onkeydown={onkey}
 >
   <span class="flex items-center gap-1 px-1 pt-0.5">

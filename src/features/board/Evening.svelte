@@ -5,7 +5,7 @@
   import { eveningOf } from '$core/schedule/told';
   import { day, when } from '$lib/ui/page-state/when';
   import type { BoardView } from '$lib/views';
-  import { minutesSaid } from './board-view.svelte';
+  import { clock, minutesSaid, tasksOf } from './words';
 
   let { view }: { view: BoardView } = $props();
 
@@ -19,8 +19,10 @@
     }) ?? null
   );
   const from = $derived(next === null ? 0 : minuteOf(momentOf(zone, next, '00:00')));
-  const words = $derived(next === null ? [] : eveningOf(view.workload, view.published.schedule, from, from + 1440));
-  const tasks = $derived(new Map(view.workload.jobs.flatMap((j) => j.tasks.map((t) => [t.id, t] as const))));
+  const words = $derived(
+    next === null ? [] : eveningOf(view.workload, view.published.schedule, from, from + 1440)
+  );
+  const tasks = $derived(tasksOf(view));
   const fleet = (job: number) => view.jobs.find((j) => j.number === job)?.fleetNo ?? '';
   const begins = $derived(
     view.workload.people.flatMap((p) => {
@@ -37,13 +39,8 @@
         .map((t) => ({ j, t }))
     )
   );
-  const late = $derived(
-    view.published.told.filter((t) => t.promised !== null && (t.done === null || t.lateMin > 0))
-  );
-  const clock = (minute: number) =>
-    new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(
-      minute * 60_000
-    );
+  const late = $derived(view.published.told.filter((t) => t.late));
+  const at = (minute: number) => clock(minute, zone);
 </script>
 
 <article class="mx-auto max-w-3xl print:text-black">
@@ -69,11 +66,11 @@
             <span class="reading font-bold">{w.fleetNo}</span>
             {#if w.say === 'leave'}
               <strong>Do not start it.</strong>
-              {w.title} at {clock(w.at)} counts only on a cold engine{w.by > view.workload.now
+              {w.title} at {at(w.at)} counts only on a cold engine{w.by > view.workload.now
                 ? `; it is cold from ${when(momentAt(w.by), zone)} on`
                 : ''}.
             {:else}
-              <strong>Stop it by {when(momentAt(w.by), zone)}.</strong> Then it is cold for {w.title} at {clock(
+              <strong>Stop it by {when(momentAt(w.by), zone)}.</strong> Then it is cold for {w.title} at {at(
                 w.at
               )}.
             {/if}
@@ -88,7 +85,7 @@
           <li class="border-t border-current py-2">
             <strong>{name}:</strong>
             {#each own.slice(0, 4) as a, i (a.task)}{i > 0 ? '; ' : ' '}<span class="reading"
-                >{clock(a.start)}</span
+                >{at(a.start)}</span
               >
               {fleet(a.job)}
               {tasks.get(a.task)?.title}, {a.place ?? 'road'}{/each}{own.length > 4

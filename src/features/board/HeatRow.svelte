@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { overAt } from '$core/schedule/engine';
+  import { USUAL_AMBIENT_C } from '$core/physics/heat/state';
+  import { after, overAt, WARM_UP_MIN } from '$core/schedule/engine';
   import type { Assigned, EngineHeat, ToDo } from '$core/schedule/workload';
   import { heatVar } from '$lib/ui/plots/heat';
 
@@ -15,9 +16,6 @@
 
   const HIGH = 40;
   const STEP = 5;
-  const USUAL_AIR_C = 15;
-  /** Minutes in which a running engine gets warm. */
-  const WARMS_MIN = 14;
 
   /** °C above the air along the day: cooling by its own law, warming where something runs it. */
   const points = $derived.by(() => {
@@ -26,16 +24,15 @@
     let next = 0;
     for (let t = from; t <= to; t += STEP) {
       while (next < own.length && own[next].a.end <= t) {
-        if (own[next].task.runs || own[next].a.warmUpMin > 0)
-          state = { ...state, at: own[next].a.end, overC: state.warmOverC };
-        next++;
+        const { a, task } = own[next++];
+        state = after(state, task.runs || a.warmUpMin > 0, a.end);
       }
       const doing = own.find(({ a, task }) => a.start <= t && t < a.end && (task.runs || a.warmUpMin > 0));
       const rest = overAt(state, Math.max(t, state.at));
       const over = doing
         ? Math.min(
             state.warmOverC,
-            overAt(state, doing.a.start) + (state.warmOverC * (t - doing.a.start)) / WARMS_MIN
+            overAt(state, doing.a.start) + (state.warmOverC * (t - doing.a.start)) / WARM_UP_MIN
           )
         : rest;
       list.push({ x: (100 * (t - from)) / (to - from), over, known: t <= now && t >= engine.at });
@@ -49,7 +46,7 @@
       x2: p.x,
       y1: y(points[i].over),
       y2: y(p.over),
-      colour: heatVar(USUAL_AIR_C + p.over),
+      colour: heatVar(USUAL_AMBIENT_C + p.over),
       known: p.known
     }))
   );

@@ -1,13 +1,14 @@
 <script lang="ts">
   import CalendarPlus from '@lucide/svelte/icons/calendar-plus';
   import { goto } from '$app/navigation';
-  import { momentAt } from '$core/schedule/board';
+  import { minuteOf, momentAt } from '$core/schedule/board';
   import Select from '$lib/ui/inputs/Select.svelte';
   import { useNow } from '$lib/ui/page-state/now.svelte';
   import { hour } from '$lib/ui/page-state/when';
   import { whoIsHere } from '$lib/ui/page-state/who';
   import { untrack } from 'svelte';
   import type { BoardView } from '$lib/views';
+  import { hrefOf, tasksOf } from './words';
 
   interface Props {
     view: BoardView;
@@ -19,13 +20,11 @@
   const people = $derived(view.workload.people.map((p) => p.name));
   /** The name on this device is the browser's to know, once the page is alive. */
   const here = $derived(typeof document === 'undefined' ? null : whoIsHere());
-  const who = $derived(
-    asked && people.includes(asked) ? asked : here && people.includes(here) ? here : (people[0] ?? null)
-  );
-  const clock = useNow(untrack(() => view.now));
-  const now = $derived(Math.floor(Date.parse(clock.iso) / 60_000));
-  const at = (minute: number) => hour(momentAt(minute), view.zone, clock.iso);
-  const tasks = $derived(new Map(view.workload.jobs.flatMap((j) => j.tasks.map((t) => [t.id, t] as const))));
+  const who = $derived([asked, here].find((name) => name !== null && people.includes(name)) ?? null);
+  const wall = useNow(untrack(() => view.now));
+  const now = $derived(minuteOf(wall.iso));
+  const at = (minute: number) => hour(momentAt(minute), view.zone, wall.iso);
+  const tasks = $derived(tasksOf(view));
   const own = $derived(
     view.published.schedule.assigned
       .filter((a) => a.person === who && a.end > now)
@@ -39,11 +38,6 @@
     warm: 'The engine is warm then',
     cool: 'The engine is cool enough to open then',
     any: ''
-  };
-  const hrefOf = (id: string, job: number) => {
-    const [kind, name] = id.slice(id.indexOf(':') + 1).split('/');
-    if (kind === 'repair') return `/jobs/${job}/finish`;
-    return name && name !== 'run' && kind !== 'repair' ? `/jobs/${job}?check=${name}` : `/jobs/${job}`;
   };
 </script>
 
@@ -59,6 +53,7 @@
         quiet
         choices={people.map((p) => ({ value: p, label: p }))}
         value={who}
+        blank="Whose day"
         onvalue={(name) => name && void goto(`/board/day?who=${encodeURIComponent(name)}`)}
       />
     </div>
@@ -70,7 +65,11 @@
 
 {#if own.length === 0}
   <p class="card text-ink-2 p-6">
-    {people.length === 0 ? 'Nobody is on the floor yet.' : 'Nothing is planned for you.'}
+    {people.length === 0
+      ? 'Nobody is on the floor yet.'
+      : who === null
+        ? 'Say above whose day it is.'
+        : `Nothing is planned for ${who}.`}
     <a class="quiet-link" href="/board">Board</a>
   </p>
 {:else}
@@ -97,7 +96,7 @@
             ? ` ${a.warmUpMin} min of it warm the engine.`
             : ''}{task && task.tools.length > 0 ? ` ${task.tools.join(', ')}.` : ''}
         </p>
-        {#if i === 0}<a class="btn btn-main mt-3 w-full" href={hrefOf(a.task, a.job)}>Open</a>{/if}
+        {#if i === 0}<a class="btn btn-main mt-3 w-full" href={hrefOf(a.task)}>Open</a>{/if}
       </li>
     {/each}
   </ol>

@@ -1,12 +1,14 @@
 import * as Comlink from 'comlink';
-import { minuteOf, momentAt, taskId } from '$core/schedule/board';
+import { goto } from '$app/navigation';
+import { jobOf, minuteOf, momentAt, PLANNED_DAYS, taskOf } from '$core/schedule/board';
 import { boundsOf } from '$core/schedule/bounds';
 import { dayAfter, dayIn, momentOf } from '$core/base/zone';
-import type { Assigned, Minute, Pin, Schedule, Workload, ToDo } from '$core/schedule/workload';
+import type { Assigned, Minute, Pin, Schedule, Workload } from '$core/schedule/workload';
 import { madeLate, toldOf } from '$core/schedule/told';
 import { record, type Answer } from '$lib/ui/outbox/record.svelte';
 import type { BoardView } from '$lib/views';
 import type { SearchWorker } from '$lib/workers/search';
+import { minutesSaid, tasksOf } from './words';
 
 /** Where a task would go. */
 export interface Move {
@@ -16,24 +18,22 @@ export interface Move {
 }
 
 /** What a move would do, in words; null while it is being found out. */
-export interface Consequence {
+interface Consequence {
   readonly of: Move;
   readonly says: string;
   readonly bad: boolean;
+  /** It cannot be there at all: nothing is dropped. */
+  readonly refused: boolean;
 }
 
 /** Tries of a look at what a move would do: it must be there while the hand still holds it. */
 const PREVIEW_TRIES = 40;
 const SEARCH_TRIES = 6000;
-/** A move falls on these minutes. */
-export const STEP_MIN = 15;
-
 /** The board of a page: what is shown of the plan, what a move would do, and a longer search. */
 export class BoardState {
+  /** Where the day and the task stand that are shown. */
+  #address = () => new URLSearchParams();
   view = $state.raw<BoardView>()!;
-  /** Of the days that are planned, 0 is today. */
-  dayShown = $state(0);
-  selected = $state<string | null>(null);
   consequence = $state.raw<Consequence | null>(null);
   /** The share of a longer search that is done; null while none runs. */
   searched = $state<number | null>(null);
@@ -41,11 +41,19 @@ export class BoardState {
   #search: Comlink.Remote<SearchWorker> | null = null;
   #stop = false;
 
-  readonly day = $derived(dayAfter(dayIn(this.view.zone, new Date(this.view.now)), this.dayShown));
+  readonly days = $derived.by(() => {
+    const today = dayIn(this.view.zone, new Date(this.view.now));
+    return Array.from({ length: PLANNED_DAYS }, (_, n) => dayAfter(today, n));
+  });
+  /** The day that is shown, YYYY-MM-DD: the one in the address, else the first with anything on it. */
+  readonly day = $derived.by(() => {
+    const asked = this.#address().get('day');
+    return asked && this.days.includes(asked) ? asked : this.#firstDay();
+  });
+  /** The task whose panel is open. */
+  readonly selected = $derived(this.#address().get('task'));
   readonly jobs = $derived(new Map(this.view.jobs.map((j) => [j.number, j])));
-  readonly tasks = $derived(
-    new Map(this.view.workload.jobs.flatMap((j) => j.tasks.map((t) => [t.id, t] as const)))
-  );
+  readonly tasks = $derived(tasksOf(this.view));
   readonly told = $derived(new Map(this.view.published.told.map((t) => [t.job, t])));
   readonly pins = $derived(new Set(this.view.pinned));
   /** The hours of the day that is shown: from the first shift to the last, whole hours. */
@@ -63,6 +71,12 @@ export class BoardState {
     const last = Math.max(...all.map((s) => s.to));
     return { from: Math.floor(first / 60) * 60, to: Math.ceil(last / 60) * 60 };
   });
+  /** The whole hours among them. */
+  readonly ticks = $derived(
+    this.hours
+      ? Array.from({ length: (this.hours.to - this.hours.from) / 60 }, (_, i) => this.hours!.from + 60 * i)
+      : []
+  );
   /** What the shown day has of the plan: tasks of one vehicle that follow one another in the same hands are one block. */
   readonly shown = $derived.by(() => {
     const { hours } = this;
@@ -79,20 +93,30 @@ export class BoardState {
     return blocks;
   });
 
-  constructor(view: BoardView) {
+  constructor(view: BoardView, address: () => URLSearchParams) {
+    this.#address = address;
     this.view = view;
-    this.dayShown = this.#firstDay();
   }
 
   /** The first day with anything on it: three minutes before the end of a shift that is tomorrow. */
-  #firstDay(): number {
+  #firstDay(): string {
     const { zone, now, workload, published } = this.view;
     const starts = published.schedule.assigned.filter((a) => a.end > minuteOf(now)).map((a) => a.start);
     const all = starts.length > 0 ? starts : workload.people.flatMap((p) => p.shifts.map((s) => s.from));
-    if (all.length === 0) return 0;
-    const dayOf = (moment: Date) => Date.parse(dayIn(zone, moment));
-    const first = new Date(Math.min(...all) * 60_000);
-    return Math.max(0, Math.round((dayOf(first) - dayOf(new Date(now))) / 86_400_000));
+    const first = all.length > 0 ? dayIn(zone, new Date(Math.min(...all) * 60_000)) : this.days[0];
+    return this.days.includes(first) ? first : this.days[0];
+  }
+
+  /** Shows another day or task; both are kept in the address. */
+  show(change: { readonly day?: string; readonly task?: string | null }): void {
+    const next = { day: this.#address().get('day'), task: this.selected, ...change };
+    const params = new URLSearchParams(Object.entries(next).flatMap(([k, v]) => (v ? [[k, v]] : [])));
+    void goto(`?${params}`, { replaceState: true, noScroll: true, keepFocus: true });
+  }
+  /** The day before, or the next. */
+  step(by: -1 | 1): void {
+    const day = this.days[this.days.indexOf(this.day) + by];
+    if (day) this.show({ day, task: null });
   }
 
   start(): () => void {
@@ -101,7 +125,9 @@ export class BoardState {
     return () => this.#worker?.terminate();
   }
 
-  taskOf = (a: Assigned): ToDo | undefined => this.tasks.get(a.task);
+  isLate = (job: number): boolean => this.told.get(job)?.late ?? false;
+  /** What a vehicle is called that a task is of. */
+  fleetNo = (task: string): string => this.jobs.get(jobOf(task))?.fleetNo ?? '';
   assignedOf = (task: string): Assigned | undefined =>
     this.view.published.schedule.assigned.find((a) => a.task === task);
   /** Where a minute stands on the scale, 0 to 100. */
@@ -110,7 +136,7 @@ export class BoardState {
 
   /** Finds out what a move would make late, before it is made. */
   async look(move: Move): Promise<void> {
-    this.consequence = { of: move, says: 'Looking at what this would change', bad: false };
+    this.consequence = { of: move, says: 'Looking at what this would change', bad: false, refused: false };
     const pin: Pin = { ...move, place: null };
     const { workload, published } = this.view;
     const tried: Workload = {
@@ -123,11 +149,11 @@ export class BoardState {
     this.consequence = { of: move, ...this.#saysOf(tried, plan, move) };
   }
 
-  #saysOf(workload: Workload, plan: Schedule, move: Move): { says: string; bad: boolean } {
+  #saysOf(workload: Workload, plan: Schedule, move: Move): Omit<Consequence, 'of'> {
     const loose = plan.loose.find((l) => l.task === move.task);
-    if (loose) return { says: `Not possible there: ${loose.because}`, bad: true };
+    if (loose) return { says: `Not possible there: ${loose.because}`, bad: true, refused: true };
     const late = madeLate(this.view.published.told, toldOf(workload, plan, boundsOf(workload)));
-    if (late.length === 0) return { says: 'Makes nothing late', bad: false };
+    if (late.length === 0) return { says: 'Makes nothing late', bad: false, refused: false };
     const words = late.slice(0, 3).map(({ job, lateMin }) => {
       const { fleetNo } = this.jobs.get(job)!;
       return Number.isFinite(lateMin)
@@ -136,7 +162,8 @@ export class BoardState {
     });
     return {
       says: `Makes ${words.join(', ')}${late.length > 3 ? ` and ${late.length - 3} more` : ''}`,
-      bad: true
+      bad: true,
+      refused: false
     };
   }
 
@@ -168,10 +195,9 @@ export class BoardState {
   }
 
   #named(task: string): { id: string; name: string; title: string } {
-    const number = Number(task.slice(0, task.indexOf(':')));
     return {
-      id: this.jobs.get(number)!.id,
-      name: task.slice(taskId(number, '').length),
+      id: this.jobs.get(jobOf(task))!.id,
+      name: taskOf(task),
       title: this.tasks.get(task)!.title
     };
   }
@@ -207,11 +233,3 @@ export class BoardState {
 
 const follows = (a: Assigned, b: Assigned): boolean =>
   a.job === b.job && a.person === b.person && a.place === b.place && a.end === b.start;
-
-/** 35 min, or 2 h 10 min. */
-export const minutesSaid = (minutes: number): string =>
-  minutes < 60
-    ? `${Math.round(minutes)} min`
-    : minutes < 1440
-      ? `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${Math.round(minutes % 60)} min` : ''}`
-      : `${Math.round(minutes / 1440)} day${Math.round(minutes / 1440) === 1 ? '' : 's'}`;

@@ -48,9 +48,28 @@
     )
   );
   let partDays = $state(untrack(() => [...floor.partDays]));
-  let problems = $state.raw<readonly Problem[]>([]);
+  let problems = $state.raw<readonly (Problem & { readonly path?: string })[]>([]);
   let busy = $state(false);
-  const of = (field: string) => problems.find((p) => p.field?.startsWith(field))?.message;
+  const of = (path: string) =>
+    problems.find((p) => p.path === path || p.path?.startsWith(`${path}.`))?.message;
+
+  const FIELDS: Readonly<Record<string, string>> = {
+    name: 'name',
+    room: 'vehicles',
+    kind: 'kind',
+    away: 'away'
+  };
+  /** A field as the form calls it: “Pell Harrow, Monday”. */
+  function wordsOf(path: string): string {
+    const [list, index, field, day] = path.split('.');
+    if (list === 'tools') return `How many of ${index}`;
+    const i = Number(index);
+    const row = (list === 'people' ? people : places)[i];
+    if (!row) return list === 'people' ? 'People' : 'Places';
+    const whose = row.name.trim() || `${list === 'people' ? 'Person' : 'Place'} ${i + 1}`;
+    const what = field === 'hours' ? WEEKDAYS[Number(day)] : FIELDS[field];
+    return what ? `${whose}, ${what}` : whose;
+  }
 
   const skillIds = Object.keys(SKILLS) as Skill[];
   const kinds = Object.entries(PLACE_KINDS).map(([value, label]) => ({ value, label }));
@@ -78,7 +97,11 @@
       tools: Object.fromEntries(tools.flatMap(({ tool, n }) => (n.trim() ? [[tool, Number(n)]] : []))),
       partDays: $state.snapshot(partDays)
     };
-    problems = await keep('shop.staffed', floorSchema, said, 'People and places kept');
+    problems = (await keep('shop.staffed', floorSchema, said, 'People and places kept')).map((p) => ({
+      ...p,
+      path: p.field,
+      field: p.field && wordsOf(p.field)
+    }));
     busy = false;
   }
 </script>

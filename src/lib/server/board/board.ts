@@ -5,7 +5,7 @@ import { bad, good, type Result } from '../../../core/base/result';
 import { dayAfter, dayIn } from '../../../core/base/zone';
 import type { Work } from '../../../core/diagnosis/work';
 import type { Floor } from '../../../core/record/floor';
-import { pinnedTasks, PLANNED_DAYS, workloadOf } from '../../../core/schedule/board';
+import { pinnedTasks, PLANNED_DAYS, taskId, workloadOf } from '../../../core/schedule/board';
 import { boundsOf } from '../../../core/schedule/bounds';
 import { prepare } from '../../../core/schedule/decode';
 import type { Schedule, Workload } from '../../../core/schedule/workload';
@@ -122,6 +122,10 @@ export async function boardNow(db: Database, now: Date) {
     madeAt: new Date(madeAt).toISOString(),
     jobs: of.jobs.map(({ work, ...job }) => ({ ...job, promised: work.promised })),
     pinned: pinnedTasks(of.jobs),
+    // Whole, also of what is in hand.
+    takes: Object.fromEntries(
+      of.jobs.flatMap((j) => j.work.tasks.map((t) => [taskId(j.number, t.id), t.minutes] as const))
+    ),
     workload,
     published,
     bounds: boundsSaid(workload),
