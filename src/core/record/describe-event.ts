@@ -67,8 +67,13 @@ export const ENTRY_TITLES: Readonly<Record<RecordEvent['kind'], string>> = {
   undo: 'Undo'
 };
 
-/** An entry of a job's record in a line of plain words. */
-export function describeEvent(event: RecordEvent): string {
+const inGreenwich = (iso: string): string => `${iso.slice(0, 16).replace('T', ' ')} UTC`;
+
+/**
+ * An entry of a job's record in a line of plain words. A moment that it speaks of is written as `written` does: on the
+ * wall of the shop where somebody reads it.
+ */
+export function describeEvent(event: RecordEvent, written: (iso: string) => string = inGreenwich): string {
   switch (event.kind) {
     case 'job.opened':
       return `Opened: ${complaintText(event.payload)}`;
@@ -103,10 +108,10 @@ export function describeEvent(event: RecordEvent): string {
     case 'shop.staffed':
       return 'People and places of the shop';
     case 'job.promised':
-      return event.payload.at === null ? 'No longer promised' : `Promised for ${event.payload.at}`;
+      return event.payload.at === null ? 'No longer promised' : `Promised for ${written(event.payload.at)}`;
     case 'task.pinned': {
       const { title, person, place, start } = event.payload;
-      const to = [person, place, start].filter((p) => p !== null).join(', ');
+      const to = [person, place, start && written(start)].filter((p) => p !== null).join(', ');
       return to ? `Pinned on the board: ${title}, ${to}` : `No longer pinned: ${title}`;
     }
     case 'task.stretched':

@@ -40,6 +40,7 @@ const task = (id: string, more: Partial<WorkTask> = {}): WorkTask => ({
 });
 const job = (number: number, tasks: readonly WorkTask[], more: Partial<Work> = {}) => ({
   number,
+  vehicleId: `vehicle ${number}`,
   fleetNo: `QH-0${number}`,
   openedAt: '2026-11-30T08:00:00Z',
   work: {

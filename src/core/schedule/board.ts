@@ -12,6 +12,7 @@ export const momentAt = (minute: Minute): string => new Date(minute * 60_000).to
 /** A job as the board takes it. */
 interface BoardJob {
   readonly number: number;
+  readonly vehicleId: string;
   readonly fleetNo: string;
   /** ISO 8601. */
   readonly openedAt: string;
@@ -68,6 +69,12 @@ function engineOf({ engine }: Work, openedAt: string, now: Minute): EngineHeat {
   };
 }
 
+/** The engine of each vehicle, as the job knows it that was looked at last. */
+function enginesOf(jobs: readonly BoardJob[], now: Minute): ReadonlyMap<string, EngineHeat> {
+  const latest = jobs.toSorted((a, b) => a.work.engine.at.localeCompare(b.work.engine.at));
+  return new Map(latest.map((j) => [j.vehicleId, engineOf(j.work, j.openedAt, now)]));
+}
+
 /** Minutes that a task which runs over its time is taken to need still: a quarter of it, ten at least. */
 const overrun = (minutes: number) => Math.max(10, Math.round(minutes / 4));
 
@@ -82,7 +89,8 @@ export function workloadOf({ now: iso, zone, floor, jobs, previous }: Known): Wo
   }));
   const pins: Pin[] = [];
   const atWork = begunTasks(jobs, people, previous, now);
-  const toDo = jobs.map(({ number, fleetNo, openedAt, work }): JobToDo => {
+  const engines = enginesOf(jobs, now);
+  const toDo = jobs.map(({ number, vehicleId, fleetNo, openedAt, work }): JobToDo => {
     const tasks = work.tasks.map((t): ToDo => {
       const id = taskId(number, t.id);
       const due = t.notBefore === null ? null : minuteOf(momentOf(zone, t.notBefore, '00:00'));
@@ -112,10 +120,11 @@ export function workloadOf({ now: iso, zone, floor, jobs, previous }: Known): Wo
     const promised = work.promised ?? (dueOn ? momentOf(zone, dueOn, '23:59') : null);
     return {
       job: number,
+      vehicle: vehicleId,
       fleetNo,
       promised: promised === null ? null : minuteOf(promised),
       opened: minuteOf(openedAt),
-      engine: engineOf(work, openedAt, now),
+      engine: engines.get(vehicleId)!,
       tasks,
       roomMin: work.roomMin
     };

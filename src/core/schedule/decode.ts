@@ -25,12 +25,17 @@ export const suits = (site: Site, task: ToDo): boolean => task.places.includes(s
 const longest = (people: readonly Worker[]): number =>
   Math.max(0, ...people.flatMap((p) => p.shifts.map((s) => s.to - s.from)));
 
+/** How far a vehicle has come in a plan, whichever of its jobs is worked on. */
+interface Vehicle {
+  ready: Minute;
+  engine: EngineHeat;
+}
+
 /** How far a job has come in a plan. */
 interface Progress {
   readonly of: JobToDo;
+  readonly vehicle: Vehicle;
   next: number;
-  ready: Minute;
-  engine: EngineHeat;
   last: Worker | null;
   /** Why the rest of it waits; null while it goes on. */
   stuck: string | null;
@@ -74,8 +79,12 @@ export function decode(of: Prepared, sequence: readonly number[]): Schedule {
   const left: Schedule['left'][number][] = [];
   const loose: Schedule['loose'][number][] = [];
   const jobs = new Map<number, Progress>();
-  for (const j of workload.jobs)
-    jobs.set(j.job, { of: j, next: 0, ready: workload.now, engine: j.engine, last: null, stuck: null });
+  const vehicles = new Map<string, Vehicle>();
+  for (const j of workload.jobs) {
+    const vehicle = vehicles.get(j.vehicle) ?? { ready: workload.now, engine: j.engine };
+    vehicles.set(j.vehicle, vehicle);
+    jobs.set(j.job, { of: j, vehicle, next: 0, last: null, stuck: null });
+  }
 
   // What is pinned to an hour is taken first, so that nothing else is put there.
   const held = new Map<string, { fit: Fit; free: () => void }>();
@@ -88,8 +97,9 @@ export function decode(of: Prepared, sequence: readonly number[]): Schedule {
       else held.set(task.id, { fit, free: taken.take(task, fit) });
     }
 
-  for (const job of sequence) {
+  for (const job of inHandFirst(of, sequence)) {
     const at = jobs.get(job)!;
+    const { vehicle } = at;
     const task = at.of.tasks[at.next++];
     if (!task) continue;
     if (at.stuck !== null) {
@@ -97,15 +107,15 @@ export function decode(of: Prepared, sequence: readonly number[]): Schedule {
       continue;
     }
     const from = Math.max(
-      at.ready,
+      vehicle.ready,
       task.from ?? -Infinity,
-      engineAllows(at.engine, task.engine),
+      engineAllows(vehicle.engine, task.engine),
       workload.now
     );
     const fixed = held.get(task.id);
     let fit: Fit | null = null;
     if (fixed) {
-      const warmUpMin = warmUpAt(at.engine, task.engine, fixed.fit.start);
+      const warmUpMin = warmUpAt(vehicle.engine, task.engine, fixed.fit.start);
       if (fixed.fit.start >= from && fixed.fit.end - fixed.fit.start >= task.minutes + warmUpMin)
         fit = { ...fixed.fit, warmUpMin };
       else {
@@ -113,7 +123,7 @@ export function decode(of: Prepared, sequence: readonly number[]): Schedule {
         loose.push({
           task: task.id,
           because:
-            fixed.fit.start < at.ready
+            fixed.fit.start < vehicle.ready
               ? 'What comes before it on this vehicle ends later'
               : 'The engine is not ready then'
         });
@@ -138,12 +148,23 @@ export function decode(of: Prepared, sequence: readonly number[]): Schedule {
       end: fit.end,
       warmUpMin: fit.warmUpMin
     });
-    at.ready = fit.end;
-    at.engine = after(at.engine, task.runs || fit.warmUpMin > 0, fit.end);
+    vehicle.ready = fit.end;
+    vehicle.engine = after(vehicle.engine, task.runs || fit.warmUpMin > 0, fit.end);
     at.last = fit.person;
     if (at.next === at.of.tasks.length && at.of.roomMin > 0) keepRoom(taken, at, fit, room);
   }
   return { assigned, room, left, loose };
+}
+
+/** What is in hand goes before everything else that is to be done on its vehicle. */
+function inHandFirst({ workload, pins }: Prepared, sequence: readonly number[]): readonly number[] {
+  const inHand = workload.jobs
+    .filter((j) => j.tasks.length > 0 && pins.get(j.tasks[0].id)?.start === workload.now)
+    .map((j) => j.job);
+  if (inHand.length === 0) return sequence;
+  const rest = [...sequence];
+  for (const job of inHand) rest.splice(rest.indexOf(job), 1);
+  return [...inHand, ...rest];
 }
 
 /** Keeps the hands that did the last task free for what may follow, as far as nothing else is there yet. */
@@ -178,7 +199,7 @@ function best(
   let kept: Fit | null = null;
   for (const person of people) {
     const bound = person.name === keeper ? Infinity : first ? first.end + 1 : Infinity;
-    const fit = taken.first(task, at.engine, person, sites, from, bound);
+    const fit = taken.first(task, at.vehicle.engine, person, sites, from, bound);
     if (!fit) continue;
     if (person.name === keeper) kept = fit;
     if (

@@ -15,7 +15,15 @@ const depots = fc.record({
   vehicles: fc.integer({ min: 1, max: 25 }),
   people: fc.integer({ min: 1, max: 6 })
 });
-const drawn = (d: { seed: number; vehicles: number; people: number }) => drawDepot(seeded(d.seed), d);
+/** A depot in which every fourth job is the second of a vehicle that is here for two things. */
+function drawn(d: { seed: number; vehicles: number; people: number }): Workload {
+  const depot = drawDepot(seeded(d.seed), d);
+  const jobs = depot.jobs.map((j, i) => {
+    const { vehicle, engine } = depot.jobs[i % 4 === 3 ? i - 1 : i];
+    return { ...j, vehicle, engine };
+  });
+  return { ...depot, jobs };
+}
 
 const HOUR = 60;
 const DAY = 24 * HOUR;
@@ -36,6 +44,7 @@ const task = (id: string, more: Partial<ToDo> = {}): ToDo => ({
 });
 const job = (n: number, tasks: readonly ToDo[], more: Partial<JobToDo> = {}): JobToDo => ({
   job: n,
+  vehicle: `QH-0${n}`,
   fleetNo: `QH-0${n}`,
   promised: null,
   opened: MONDAY - DAY,
@@ -149,6 +158,18 @@ describe('a plan of the board', () => {
       ])
     );
     expect(assigned.map((a) => a.warmUpMin > 0)).toEqual([true, false]);
+  });
+
+  it('does one thing at a time on a vehicle that is here for two, and its engine is one', () => {
+    const two = (n: number, more: Partial<ToDo>) => job(n, [task(`${n}/a`, more)], { vehicle: 'QH-14' });
+    const of = floor([two(1, { engine: 'cold', runs: true, places: ['yard'] }), two(2, { engine: 'cold' })], {
+      people: ['Tobin Skarre', 'Ebba Rask'].map((name) => ({ name, skills: [], shifts: [day(0), day(1)] }))
+    });
+    const { assigned } = planned(of);
+    const [look, run] = [assigned.find((a) => a.task === '2/a')!, assigned.find((a) => a.task === '1/a')!];
+    // Looked at first, while it is cold: after the run it would have to wait for hours.
+    expect(look.end).toBeLessThanOrEqual(run.start);
+    expect(run.start).toBe(look.end);
   });
 
   it('leaves the one bay to the vehicle that was promised first', () => {

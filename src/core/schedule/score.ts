@@ -9,6 +9,8 @@ const SOONER = 0.04;
 const BROKEN = 60;
 /** A task that finds no hour. */
 const LEFT = 600;
+/** A pin that is not kept. */
+const LOOSE = 240;
 /** A person who gets something that another was told, and a task that was near and moves, by the minute. */
 const OTHER_HANDS = 15;
 const MOVED = 0.05;
@@ -42,6 +44,7 @@ export function scoreOf(of: Prepared, plan: Schedule): number {
     score += LATE * late + (late > 0 ? BROKEN : 0) + SOONER * ((at ?? last) - workload.now);
   }
   for (const l of plan.left) score += of.byJob.get(l.job)!.tasks.find((t) => t.id === l.task)!.chance * LEFT;
+  score += LOOSE * plan.loose.length;
   for (const a of plan.assigned) {
     const before = of.before.get(a.task);
     if (!before || before.start > workload.now + NEAR_MIN) continue;

@@ -1,6 +1,6 @@
 import { after, engineAllows, soakedFrom } from './engine';
 import type { Bounds } from './bounds';
-import type { Minute, Schedule, Workload } from './workload';
+import type { Assigned, EngineHeat, JobToDo, Minute, Schedule, ToDo, Workload } from './workload';
 
 /** What a plan means for a job. */
 export interface JobTold {
@@ -53,16 +53,37 @@ export interface EveningWord {
   readonly by: Minute;
 }
 
+/** What is planned of a vehicle, by time, whichever of its jobs it belongs to. */
+interface OfVehicle {
+  readonly vehicle: string;
+  readonly engine: EngineHeat;
+  readonly jobs: readonly JobToDo[];
+  readonly own: readonly { readonly a: Assigned; readonly task: ToDo }[];
+}
+export function byVehicle(workload: Workload, plan: Schedule): OfVehicle[] {
+  const tasks = new Map(workload.jobs.flatMap((j) => j.tasks.map((t) => [t.id, { t, of: j }] as const)));
+  const own = plan.assigned
+    .flatMap((a) => {
+      const found = tasks.get(a.task);
+      return found ? [{ a, task: found.t, vehicle: found.of.vehicle }] : [];
+    })
+    .sort((x, y) => x.a.start - y.a.start);
+  return [...new Set(workload.jobs.map((j) => j.vehicle))].map((vehicle) => {
+    const jobs = workload.jobs.filter((j) => j.vehicle === vehicle);
+    return { vehicle, engine: jobs[0].engine, jobs, own: own.filter((o) => o.vehicle === vehicle) };
+  });
+}
+
 /** Which engines nobody should touch tonight, and which must be shut off by when: from the first cold task after `from`. */
 export function eveningOf(workload: Workload, plan: Schedule, from: Minute, to: Minute): EveningWord[] {
   const words: EveningWord[] = [];
-  for (const { job, fleetNo, engine, tasks } of workload.jobs) {
-    const own = tasks.flatMap((t) => plan.assigned.filter((a) => a.task === t.id).map((a) => ({ t, a })));
-    const next = own.find(({ t, a }) => a.start >= from && a.start < to && t.engine === 'cold');
+  for (const { engine, jobs, own } of byVehicle(workload, plan)) {
+    const next = own.find(({ task, a }) => a.start >= from && a.start < to && task.engine === 'cold');
     if (!next) continue;
-    const before = own.filter(({ t, a }) => a.start < next.a.start && (t.runs || a.warmUpMin > 0)).at(-1);
+    const before = own.findLast(({ task, a }) => a.start < next.a.start && (task.runs || a.warmUpMin > 0));
     const coolsMin = soakedFrom({ ...engine, at: 0, overC: engine.warmOverC });
-    const at = { job, fleetNo, task: next.a.task, title: next.t.title, at: next.a.start };
+    const { fleetNo } = jobs[0];
+    const at = { job: next.a.job, fleetNo, task: next.a.task, title: next.task.title, at: next.a.start };
     // What is run before the evening is run by then; what is not run stays as it is.
     if (before && before.a.end < from) words.push({ ...at, say: 'run-by', by: next.a.start - coolsMin });
     else if (!before) words.push({ ...at, say: 'leave', by: soakedFrom(engine) });
@@ -83,12 +104,10 @@ export function waitsOf(workload: Workload, plan: Schedule): Waits {
   let engine = 0;
   let part = 0;
   let floor = 0;
-  for (const j of workload.jobs) {
-    let heat = j.engine;
+  for (const { engine: known, own } of byVehicle(workload, plan)) {
+    let heat = known;
     let ready = workload.now;
-    for (const task of j.tasks) {
-      const a = plan.assigned.find((x) => x.task === task.id);
-      if (!a) break;
+    for (const { a, task } of own) {
       const there = Math.max(ready, task.from ?? -Infinity);
       const cold = Math.max(there, engineAllows(heat, task.engine));
       part += there - ready;

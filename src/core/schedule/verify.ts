@@ -68,22 +68,29 @@ export function brokenRules(workload: Workload, plan: Schedule): string[] {
       own.some((a) => j.tasks.findIndex((t) => t.id === a.task) >= own.length)
     )
       broken.push(`job ${j.job}: goes on past what is left`);
-    let overC = j.engine.overC;
-    let safeFrom = j.engine.safeFrom;
-    let at = j.engine.at;
+    own.forEach((a, i) => {
+      if (i > 0 && a.start < own[i - 1].end) say(a, 'before what comes first on this job');
+    });
+  }
+  for (const vehicle of new Set(workload.jobs.map((j) => j.vehicle))) {
+    const own = plan.assigned
+      .filter((a) => tasks.get(a.task)!.job.vehicle === vehicle)
+      .toSorted((a, b) => a.start - b.start);
+    const { engine } = workload.jobs.find((j) => j.vehicle === vehicle)!;
+    let { overC, at, safeFrom } = engine;
     let end = -Infinity;
     for (const a of own) {
       const { task } = tasks.get(a.task)!;
-      if (a.start < end) say(a, 'before what comes first on this vehicle');
+      if (a.start < end) say(a, 'while something else is done on this vehicle');
       end = a.end;
-      const now = overC * Math.exp(-Math.max(0, a.start - at) / j.engine.tauMin);
+      const now = overC * Math.exp(-Math.max(0, a.start - at) / engine.tauMin);
       if (task.engine === 'cold' && now > SOAKED_BELOW_C + 0.05)
         say(a, `not soaked: ${now.toFixed(1)} above the air`);
       if (task.engine === 'cool' && a.start < safeFrom) say(a, `the cap stays shut until ${safeFrom}`);
-      if (task.engine === 'warm' && a.warmUpMin === 0 && now < 0.74 * j.engine.warmOverC) say(a, 'not warm');
+      if (task.engine === 'warm' && a.warmUpMin === 0 && now < 0.74 * engine.warmOverC) say(a, 'not warm');
       if (task.runs || a.warmUpMin > 0) {
-        overC = j.engine.warmOverC;
-        safeFrom = a.end + j.engine.coolMin;
+        overC = engine.warmOverC;
+        safeFrom = a.end + engine.coolMin;
         at = a.end;
       }
     }

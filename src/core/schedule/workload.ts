@@ -55,6 +55,8 @@ export interface ToDo extends Pick<WorkTask, 'title' | 'kind' | 'minutes' | 'cha
 /** A job with what is to be done on it, in the order that hands need. */
 export interface JobToDo {
   readonly job: number;
+  /** Jobs of one vehicle share its engine, and only one is worked on at a time. */
+  readonly vehicle: string;
   readonly fleetNo: string;
   /** When it was promised; null where nobody promised. */
   readonly promised: Minute | null;

@@ -1,5 +1,7 @@
 <script lang="ts">
   import { momentAt } from '$core/schedule/board';
+  import { byVehicle } from '$core/schedule/told';
+  import type { JobToDo } from '$core/schedule/workload';
   import { when } from '$lib/ui/page-state/when';
   import type { BoardState } from './board-view.svelte';
   import HeatRow from './HeatRow.svelte';
@@ -14,25 +16,21 @@
 
   /** Each vehicle with what is planned of it, the first promised first. */
   const vehicles = $derived(
-    board.view.workload.jobs
-      .map((j) => ({
-        ...j,
-        isPromised: board.jobs.get(j.job)?.promised !== null,
-        own: board.view.published.schedule.assigned.flatMap((a) => {
-          const task = j.tasks.find((t) => t.id === a.task);
-          return task ? [{ a, task }] : [];
-        })
-      }))
-      .toSorted((a, b) => (a.promised ?? Infinity) - (b.promised ?? Infinity))
+    byVehicle(board.view.workload, board.view.published.schedule)
+      .map((v) => ({ ...v, due: v.jobs.toSorted((a, b) => soonest(a) - soonest(b))[0] }))
+      .toSorted((a, b) => soonest(a.due) - soonest(b.due))
   );
+  const soonest = (j: JobToDo) => j.promised ?? Infinity;
+  const isPromised = (j: JobToDo) => board.jobs.get(j.job)?.promised !== null;
 </script>
 
-{#each vehicles as v (v.job)}
-  <Lane {board} {now} height={52} vehicle={v.fleetNo}>
+{#each vehicles as v (v.vehicle)}
+  {@const { job, fleetNo, promised } = v.due}
+  <Lane {board} {now} height={52} vehicle={fleetNo}>
     {#snippet head()}
-      <a class="reading quiet-link self-start font-bold" href="/jobs/{v.job}">{v.fleetNo}</a>
-      {#if v.promised !== null}<span class="text-xs {board.isLate(v.job) ? 'text-off' : 'text-ink-2'}"
-          >{v.isPromised ? `by ${when(momentAt(v.promised), board.view.zone)}` : 'recheck due'}</span
+      <a class="reading quiet-link self-start font-bold" href="/jobs/{job}">{fleetNo}</a>
+      {#if promised !== null}<span class="text-xs {board.isLate(job) ? 'text-off' : 'text-ink-2'}"
+          >{isPromised(v.due) ? `by ${when(momentAt(promised), board.view.zone)}` : 'recheck due'}</span
         >{/if}
     {/snippet}
     <HeatRow engine={v.engine} own={v.own} {from} {to} {now} />
@@ -43,9 +41,9 @@
         title={task.title}
       ></span>
     {/each}
-    {#if v.isPromised && v.promised !== null && v.promised > from && v.promised < to}<span
+    {#if isPromised(v.due) && promised !== null && promised > from && promised < to}<span
         class="bg-ink absolute inset-y-1 w-1"
-        style="left: {board.place(v.promised)}%"
+        style="left: {board.place(promised)}%"
         title="Promised"
       ></span>{/if}
   </Lane>

@@ -23,7 +23,7 @@
 
   const columns = $derived<Column<FleetCells>[]>([
     { id: 'fleet', title: 'Number', value: (v) => v.fleetNo, width: 110 },
-    { id: 'model', title: 'Model', value: (v) => v.name, few: true, width: 240 },
+    { id: 'model', title: 'Model', value: (v) => v.name, few: true, width: 220 },
     { id: 'runs', title: 'Runs', value: (v) => v.runs, right: true, width: 90 },
     temperature('opens', 'Opens', (v) => v.opensC),
     temperature('road', 'On the road', (v) => v.roadC),
@@ -38,7 +38,7 @@
           ? `${drift.byC > 0 ? '+' : '−'}${shownDifference(Math.abs(drift.byC))} ± ${shownDifference(drift.withinC)}`
           : '',
       right: true,
-      width: 170
+      width: 210
     }
   ]);
 </script>

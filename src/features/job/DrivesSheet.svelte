@@ -59,8 +59,7 @@
             <p class="text-sm">
               Shows {#each drive.shows as s, i (s.fault)}{i > 0 ? ', ' : ''}{midSentence(
                   FAULTS[s.fault].title
-                )} ({sayLikely(s.probability)}){/each}.{#if drive.doneBy}
-                Done: {drive.doneBy}.{/if}
+                )} ({sayLikely(s.probability)}){/each}.{drive.doneBy ? ` Done: ${drive.doneBy}.` : ''}
             </p>
           </div>
         </li>

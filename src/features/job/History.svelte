@@ -37,7 +37,9 @@
       <li class="border-line flex flex-wrap items-center gap-x-4 border-t py-2" data-entry={e.kind}>
         <span class="text-ink-2 w-44 text-sm">{when(e.at, zone)}<br />{e.who}</span>
         <span class="min-w-0 flex-1 {stands.has(e.id) ? '' : 'text-ink-2 line-through'}"
-          >{inReaderUnits(describeEvent(e))}{#if waiting.has(e.id)}<span class="text-ink-2">
+          >{inReaderUnits(describeEvent(e, (iso) => when(iso, zone)))}{#if waiting.has(e.id)}<span
+              class="text-ink-2"
+            >
               · waits for the server</span
             >{/if}</span
         >

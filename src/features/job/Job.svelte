@@ -7,6 +7,7 @@
   import { sensorKnown } from '$core/diagnosis/findings';
   import { refusedBy } from '$core/diagnosis/refused';
   import { activeEvents } from '$core/record/active';
+  import { when } from '$lib/ui/page-state/when';
   import { describeEvent } from '$core/record/describe-event';
   import { eventBodySchema, type EventInput } from '$core/record/events';
   import type { OwnFinding } from '$core/record/own-finding';
@@ -95,7 +96,8 @@
 
   async function undo(of: string) {
     const target = events.find((e) => e.id === of);
-    const what = target && target.kind !== 'undo' ? inReaderUnits(describeEvent(target)) : '';
+    const what =
+      target && target.kind !== 'undo' ? inReaderUnits(describeEvent(target, (iso) => when(iso, zone))) : '';
     const id = crypto.randomUUID();
     const answer = await write({ kind: 'undo', payload: { of } }, id);
     problems = answer.ok ? [] : answer.problems;

@@ -13,12 +13,12 @@
 
   const columns = $derived<Column<VehicleCells>[]>([
     { id: 'fleet', title: 'Number', value: (v) => v.fleetNo, width: 110 },
-    { id: 'model', title: 'Model', value: (v) => v.name, few: true, width: 240 },
-    { id: 'note', title: 'Note', value: (v) => v.note || null, width: 260 },
+    { id: 'model', title: 'Model', value: (v) => v.name, few: true, width: 220 },
+    { id: 'note', title: 'Note', value: (v) => v.note || null, width: 180 },
     { id: 'fuel', title: 'Fuel', value: (v) => (v.fuel ? sentence(v.fuel) : null), few: true, width: 110 },
-    { id: 'fan', title: 'Fan', value: (v) => (v.fan ? sentence(v.fan) : null), few: true, width: 260 },
+    { id: 'fan', title: 'Fan', value: (v) => (v.fan ? sentence(v.fan) : null), few: true, width: 220 },
     { id: 'sheet', title: 'Spec sheet', value: (v) => (v.hasSheet ? 'Yes' : 'No'), few: true, width: 120 },
-    { id: 'jobs', title: 'Jobs', value: (v) => v.jobs, right: true, width: 80 },
+    { id: 'jobs', title: 'Jobs', value: (v) => v.jobs, right: true, width: 70 },
     { id: 'open', title: 'Open jobs', value: (v) => v.openJobs, right: true, width: 110 },
     {
       id: 'last',

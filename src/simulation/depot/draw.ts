@@ -127,6 +127,7 @@ export function drawDepot(random: Random, { vehicles, people }: Size): Workload 
     }
     return {
       job,
+      vehicle: `F-${job}`,
       fleetNo: `F-${job}`,
       opened: MONDAY - between(0, 3 * DAY),
       promised: chance(0.8) ? MONDAY + between(0, DAYS - 2) * DAY + between(180, SHIFT) : null,

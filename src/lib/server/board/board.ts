@@ -34,6 +34,7 @@ const LOCK = 7_309_015;
 interface JobOnBoard {
   readonly id: string;
   readonly number: number;
+  readonly vehicleId: string;
   readonly fleetNo: string;
   readonly vehicleName: string;
   readonly complaint: string;
@@ -59,7 +60,7 @@ interface StoredPlan {
 /** Jobs with something to do in the days that are planned. */
 const jobsOnBoard = (db: Database, until: string) =>
   db.sequelize.query<JobOnBoard>(
-    `SELECT j.id, j.number, v.fleet_no AS "fleetNo", v.name AS "vehicleName", j.complaint, j.opened_at AS "openedAt", j.work
+    `SELECT j.id, j.number, v.id AS "vehicleId", v.fleet_no AS "fleetNo", v.name AS "vehicleName", j.complaint, j.opened_at AS "openedAt", j.work
      FROM jobs j JOIN vehicles v ON v.id = j.vehicle_id
      WHERE j.active AND v.active AND j.work IS NOT NULL AND jsonb_array_length(j.work->'tasks') > 0
        AND (j.state = 'open' OR j.look_again <= $1::date)

@@ -126,7 +126,7 @@ function searchable(state: JobState, events: readonly RecordEvent[]): string {
     ...state.checks.map((c) => checkOf(c.check).title),
     ...activeEvents(events)
       .filter((e) => e.kind === 'check.recorded' || e.kind === 'job.noted' || e.kind === 'photo.attached')
-      .map(describeEvent)
+      .map((e) => describeEvent(e))
   ]
     .join('\n')
     .slice(0, 20_000);

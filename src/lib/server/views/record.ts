@@ -18,8 +18,8 @@ export interface EntryCells {
   readonly stands: boolean;
 }
 
-/** The record of a job, entry by entry, the latest first. */
-export async function recordView(db: Database, number: string) {
+/** The record of a job, entry by entry, the latest first; moments that entries speak of as `written` has them. */
+export async function recordView(db: Database, number: string, written: (iso: string) => string) {
   const { id, vehicle, ...job } = await jobOr404(db, number);
   const events = await eventsOf(db, streamOf('job', id));
   const stands = new Set(activeEvents(events).map((e) => e.id));
@@ -30,7 +30,7 @@ export async function recordView(db: Database, number: string) {
       at: e.at,
       who: e.who,
       kind: ENTRY_TITLES[e.kind],
-      says: describeEvent(e),
+      says: describeEvent(e, written),
       stands: stands.has(e.id)
     }))
     .toReversed();
