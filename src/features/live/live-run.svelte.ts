@@ -5,18 +5,13 @@ import type { Band } from '$core/physics/plant/band';
 import type { Learned } from '$core/physics/plant/priors';
 import { momentOf, type Moment } from '$core/runs/live';
 import { thin, type Thinned } from '$core/runs/thin';
+import { liveBlocks, type LiveBlock } from '$lib/ui/sync/live-blocks';
 import type { BandWorker } from '$lib/workers/band';
 import BandThread from '$lib/workers/band?worker';
 
 /** What the recorder does, as the server tells it; `lost` where this page hears nothing from the server. */
 export type LiveState =
   'waiting' | 'recording' | 'not-kept' | 'no-answer' | 'adapter-gone' | 'ended' | 'gone' | 'lost';
-
-interface Block {
-  readonly seq: number;
-  readonly t: readonly number[];
-  readonly channels: Partial<Record<ChannelKey, readonly (number | null)[]>>;
-}
 
 const DRAW_EVERY_MS = 120;
 /** A band is drawn anew once the run has gone on this far, s of the run: its clock may be faster than ours. */
@@ -43,8 +38,6 @@ export class LiveRunView {
   /** Samples in growing columns: two hours of them must not be put together anew at every block. */
   readonly #t: number[] = [];
   readonly #columns = new Map<ChannelKey, number[]>();
-  #seq = 0;
-  #source: EventSource | null = null;
   #worker: Worker | null = null;
   #bands: Comlink.Remote<BandWorker> | null = null;
   /** Up to where the run had come when its band was drawn last, s. */
@@ -61,25 +54,16 @@ export class LiveRunView {
 
   /** Follows the run until the returned function is called. */
   follow(): () => void {
-    const open = () => {
-      const source = new EventSource(`/api/live/${this.#runId}?after=${this.#seq}`);
-      this.#source = source;
-      source.onmessage = ({ data }) => this.#hear(JSON.parse(String(data)) as Block | { state: LiveState });
-      source.onerror = () => {
-        this.state = 'lost';
-        // Come back by ourselves: the browser's own retry would ask for samples that are here already.
-        source.close();
-        retry = setTimeout(open, 1200);
-      };
-    };
-    let retry: ReturnType<typeof setTimeout> | undefined;
-    open();
+    const leave = liveBlocks<LiveState>(this.#runId, {
+      block: (block) => this.#hear(block),
+      state: (state) => (this.state = state),
+      lost: () => (this.state = 'lost')
+    });
     this.#worker = new BandThread();
     this.#bands = Comlink.wrap<BandWorker>(this.#worker);
     return () => {
-      clearTimeout(retry);
+      leave();
       clearTimeout(this.#soon);
-      this.#source?.close();
       this.#worker?.terminate();
     };
   }
@@ -94,14 +78,8 @@ export class LiveRunView {
     this.#update();
   }
 
-  #hear(said: Block | { state: LiveState }): void {
-    if ('state' in said) {
-      this.state = said.state;
-      return;
-    }
-    if (said.seq <= this.#seq) return;
-    this.#seq = said.seq;
-    this.#append(said);
+  #hear(block: LiveBlock): void {
+    this.#append(block);
     this.heardAt = Date.now();
     if (this.state === 'lost') this.state = 'recording';
     // An hour that is caught up with comes in hundreds of blocks; they are drawn together.
@@ -111,7 +89,7 @@ export class LiveRunView {
     }, DRAW_EVERY_MS);
   }
 
-  #append({ t, channels }: Pick<Block, 't' | 'channels'>): void {
+  #append({ t, channels }: Pick<LiveBlock, 't' | 'channels'>): void {
     const had = this.#t.length;
     this.#t.push(...t);
     for (const key of Object.keys(channels) as ChannelKey[]) {

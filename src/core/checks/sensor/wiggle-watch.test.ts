@@ -26,6 +26,13 @@ describe('what the reading did while a hand was at the loom', () => {
     expect(watched(often, [hand('loom', 42, 52)]).loom).toMatchObject({ followed: 'steady', jumps: 2 });
   });
 
+  it('does not take one drop-out for an answer where hardly anything is known of the rest', () => {
+    expect(watched([14], [hand('ground', 4, null)]).ground).toMatchObject({ followed: 'steady', jumps: 2 });
+    expect(watched([14], [hand('ground', 0, null)]).ground?.followed).toBe('steady');
+    const shaken = watched([5, 7, 9, 11], [hand('ground', 4, 14)]);
+    expect(shaken.ground?.followed).toBe('follows');
+  });
+
   it('tells a hand that is still there, and none that only touched', () => {
     expect(watched([86], [hand('ground', 80, null)]).ground?.followed).toBe('follows');
     expect(watched([], [hand('ground', 80, 81)]).ground).toBeUndefined();

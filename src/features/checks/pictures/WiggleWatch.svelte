@@ -3,6 +3,7 @@
   import type { Wiggled } from '$core/checks/sensor/wiggle';
   import { whatFollowed, type Followed, type Held } from '$core/checks/sensor/wiggle-watch';
   import { inUnit, shown } from '$lib/ui/page-state/units';
+  import { liveBlocks } from '$lib/ui/sync/live-blocks';
 
   interface Props {
     runId: string;
@@ -12,34 +13,26 @@
   }
   let { runId, hand, onfound }: Props = $props();
 
-  const KEPT_S = 120;
+  const SHOWN_S = 120;
   const W = 720;
   const H = 150;
   let t = $state.raw<number[]>([]);
   let celsius = $state.raw<number[]>([]);
   let held = $state.raw<Held[]>([]);
 
-  interface Block {
-    readonly t: readonly number[];
-    readonly channels: { readonly ect_c?: readonly (number | null)[] };
-  }
-
-  $effect(() => {
-    const source = new EventSource(`/api/live/${runId}`);
-    source.onmessage = ({ data }) => {
-      const block = JSON.parse(String(data)) as Block | { state: string };
-      if ('state' in block) return;
-      const came = block.t.flatMap((at, i) => {
-        const c = block.channels.ect_c?.[i];
-        return c == null ? [] : [[at, c] as const];
-      });
-      const from = (came.at(-1)?.[0] ?? 0) - KEPT_S;
-      const drop = t.filter((at) => at < from).length;
-      t = [...t.slice(drop), ...came.map(([at]) => at)];
-      celsius = [...celsius.slice(drop), ...came.map(([, c]) => c)];
-    };
-    return () => source.close();
-  });
+  // Everything is kept: what the reading does with no hand there is what a hand is held against.
+  $effect(() =>
+    liveBlocks(runId, {
+      block: ({ t: times, channels }) => {
+        const came = times.flatMap((at, i) => {
+          const c = channels.ect_c?.[i];
+          return c == null ? [] : [[at, c] as const];
+        });
+        t = [...t, ...came.map(([at]) => at)];
+        celsius = [...celsius, ...came.map(([, c]) => c)];
+      }
+    })
+  );
 
   const now = $derived(t[t.length - 1] ?? 0);
   // A hand that comes or goes opens or ends its stretch, by the run's own clock.
@@ -62,9 +55,11 @@
   // Whoever closes the sheet has taken the hand away.
   $effect(() => () => tell(null));
 
-  const low = $derived(Math.min(...celsius, 20) - 5);
-  const high = $derived(Math.max(...celsius, 100) + 5);
-  const x = (at: number) => ((at - now + KEPT_S) / KEPT_S) * W;
+  const since = $derived(t.findLastIndex((at) => at < now - SHOWN_S) + 1);
+  const drawn = $derived(celsius.slice(since));
+  const low = $derived(Math.min(...drawn, 20) - 5);
+  const high = $derived(Math.max(...drawn, 100) + 5);
+  const x = (at: number) => ((at - now + SHOWN_S) / SHOWN_S) * W;
   const y = (c: number) => H - 6 - ((c - low) / (high - low)) * (H - 12);
 </script>
 
@@ -76,7 +71,7 @@
     <p class="text-ink-2 text-sm">the reading of the last two minutes; shaded where a hand was</p>
   </div>
   <svg viewBox="0 0 {W} {H}" class="mt-1 w-full" role="img" aria-label="The reading of the last two minutes">
-    {#each held as h (h.fromS)}
+    {#each held.filter((h) => (h.toS ?? now) > now - SHOWN_S) as h (h.fromS)}
       <rect
         x={Math.max(0, x(h.fromS))}
         width={Math.max(0, x(h.toS ?? now) - Math.max(0, x(h.fromS)))}
@@ -93,7 +88,7 @@
       >
     {/each}
     <polyline
-      points={t.map((at, i) => `${x(at).toFixed(1)},${y(celsius[i]).toFixed(1)}`).join(' ')}
+      points={drawn.map((c, i) => `${x(t[since + i]).toFixed(1)},${y(c).toFixed(1)}`).join(' ')}
       fill="none"
       stroke="var(--ink)"
       stroke-width="2.5"
