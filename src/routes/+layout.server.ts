@@ -15,5 +15,6 @@ export const load = async ({ locals, depends }) => ({
   units: locals.units,
   dates: locals.dates,
   curves: locals.openHouse || locals.session ? (depends('record:curve'), await shopCurves(database())) : [],
-  zone: shopZone()
+  zone: shopZone(),
+  drawnAt: new Date().toISOString()
 });

@@ -49,6 +49,7 @@ describe('an address that nobody should have typed', () => {
     const services = [
       '/api/jobs/*/job.json',
       '/api/live/*',
+      '/calendar/*',
       '/api/photos/*',
       '/api/runs/*/log.csv',
       '/api/runs/*/samples',

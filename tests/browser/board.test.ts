@@ -162,6 +162,15 @@ describe('the board', () => {
     const calendar = await fetch(`${server.address}/api/board/calendar.ics?who=${encodeURIComponent(name!)}`);
     expect(calendar.headers.get('content-type')).toContain('text/calendar');
     expect(await calendar.text()).toContain('BEGIN:VEVENT');
+    // A calendar program signs in nowhere: it is given an address, until that is ended.
+    await (await button('Calendar')).click();
+    await (await button('Make an address')).click();
+    const address = await (await see(driver, By.css('[data-feed]'))).getText();
+    const feed = await fetch(address);
+    expect(await feed.text()).toContain('BEGIN:VEVENT');
+    await (await button('End the address')).click();
+    await see(driver, By.xpath('//*[@role="status"][contains(., "has ended")]'));
+    expect((await fetch(address)).status).toBe(404);
     await viewport(driver, 1280, 800);
   });
 

@@ -47,6 +47,22 @@ const work = (...events: RecordEvent[]) =>
   workOf(assembleCase({ events, vehicleFacts: [], runs: [], sheet, shop: USUAL_SHOP, causes: {}, at: NOW })!);
 
 describe('what is to be done on a job', () => {
+  it('tells what was known of the engine’s last day, above the air, and whether it ran on', () => {
+    const started = entry(
+      'engine.noted',
+      { kind: 'started', at: '2026-12-01T07:50:00Z' },
+      '2026-12-01T07:50:00Z'
+    );
+    const { past } = work(opened, stood, started).engine;
+    expect(past!.map((p) => [p.at, p.running])).toEqual([
+      ['2026-11-30T16:00:00Z', false],
+      ['2026-12-01T07:50:00Z', true]
+    ]);
+    expect(past![0].overC).toBeCloseTo(83, 6);
+    // It stood for sixteen hours: nothing is left.
+    expect(past![1].overC).toBeLessThan(2);
+  });
+
   it('begins with what needs the engine cold, and what runs it comes after', () => {
     const { tasks, engine } = work(opened, stood);
     expect(engine.overC).toBeLessThan(2);

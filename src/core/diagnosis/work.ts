@@ -3,7 +3,8 @@ import type { Tool } from '../measure/tools';
 import type { PlaceKind, Skill } from '../record/floor';
 import type { TaskSaid } from '../record/board';
 import { limitsOf } from '../vehicle/limits';
-import { capShutH, USUAL_AMBIENT_C } from '../physics/heat/state';
+import { holding } from '../physics/heat/facts';
+import { capShutH, thermalAt, USUAL_AMBIENT_C } from '../physics/heat/state';
 import { repairOf, type RepairId } from '../vehicle/repairs';
 import type { Case } from './case';
 import { beliefOf } from './next';
@@ -63,7 +64,19 @@ export interface Work {
     readonly safeFrom: string | null;
     /** Hours for which it stays shut after a run. */
     readonly coolH: number;
+    /** What was measured or told of its last day, in order; absent in a line of an earlier version. */
+    readonly past?: readonly PastHeat[];
   };
+}
+
+/** An engine as it was at one moment. */
+export interface PastHeat {
+  /** ISO 8601. */
+  readonly at: string;
+  /** °C above the air. */
+  readonly overC: number;
+  /** It ran on from then. */
+  readonly running: boolean;
 }
 
 const ROAD: readonly PlaceKind[] = [];
@@ -152,7 +165,30 @@ const RANK: Readonly<Record<EngineNeed, number>> = { cold: 0, any: 1, warm: 2, c
 const rankOf = (t: WorkTask) =>
   t.runs && t.engine === 'cold' ? 1.5 : t.places.includes('bench') ? 4 : RANK[t.engine];
 
-function engineOf({ heat, cooling, sheet, at }: Case): Work['engine'] {
+/** What is known of an engine’s last hours is shown; what is older is not. */
+const PAST_H = 24;
+
+function pastOf({ facts, cooling, sheet, at }: Case): PastHeat[] {
+  const firm = holding(facts);
+  const since = Date.parse(at) - PAST_H * 3_600_000;
+  let running = false;
+  return firm
+    .filter((f) => Date.parse(f.at) >= since && f.at <= at)
+    .toSorted((a, b) => a.at.localeCompare(b.at))
+    .flatMap((fact) => {
+      const { residualC, ambientC } = thermalAt(firm, fact.at, sheet, cooling);
+      if (fact.kind !== 'measured') running = fact.kind === 'started';
+      const measured = fact.kind === 'measured' ? fact.coolantC - (ambientC ?? USUAL_AMBIENT_C) : null;
+      // A start says nothing of the heat: what was left until then stands.
+      const before = new Date(Date.parse(fact.at) - 1000).toISOString();
+      const left = fact.kind === 'started' ? thermalAt(firm, before, sheet, cooling).residualC : residualC;
+      const overC = measured ?? left;
+      return overC === null ? [] : [{ at: fact.at, overC: Math.max(0, overC), running }];
+    });
+}
+
+function engineOf(job: Case): Work['engine'] {
+  const { heat, cooling, sheet, at } = job;
   const { fullOpenC, openCapC } = limitsOf(sheet);
   return {
     at,
@@ -161,7 +197,8 @@ function engineOf({ heat, cooling, sheet, at }: Case): Work['engine'] {
     warmOverC: fullOpenC.value - (heat.ambientC ?? USUAL_AMBIENT_C),
     tauH: cooling.tauH,
     safeFrom: heat.safeToOpenFrom,
-    coolH: Math.min(LONGEST_H, capShutH(fullOpenC.value, openCapC.value, heat.ambientC, cooling.longH))
+    coolH: Math.min(LONGEST_H, capShutH(fullOpenC.value, openCapC.value, heat.ambientC, cooling.longH)),
+    past: pastOf(job)
   };
 }
 /** In air as hot as the limit no clock says when a cap may be opened: not in the days that are planned. */

@@ -1,9 +1,9 @@
-import { sayC } from '../units/say';
-import { codeOf, readCodes } from './bus/codes';
+import { readCodes } from './bus/codes';
 import { groupOf, readBroadcast } from './bus/broadcast';
 import { isAnswer, isHeading, readFrame, type StampedFrame } from './bus/frame';
-import { identifierOf, readAnswer } from './bus/identifiers';
+import { readAnswer } from './bus/identifiers';
 import { Assembler } from './bus/isotp';
+import { freezeSaid, readFreeze, takeFreeze, type Freeze, type FrozenSoFar } from './bus/freeze';
 import { readinessSaid, readReadiness, type Readiness } from './bus/readiness';
 import { bad, good, type Problem, type Result } from '../base/result';
 import { CHANNELS, type ChannelKey, type Log } from './channels';
@@ -22,16 +22,6 @@ interface CaptureReport {
   readonly readiness: Readiness | null;
   /** How it was when a code was set (service 02). */
   readonly freeze: Freeze | null;
-}
-
-/** A freeze frame: the code that set it, and what was read then. */
-interface Freeze {
-  readonly code: string | null;
-  readonly values: readonly {
-    readonly title: string;
-    readonly channel: ChannelKey | null;
-    readonly value: number;
-  }[];
 }
 
 export interface CapturedLog extends ImportedLog {
@@ -68,7 +58,7 @@ interface Unit {
   readonly values: Partial<Record<ChannelKey, Value[]>>;
   readonly codes: { readonly stored: Set<string>; readonly pending: Set<string> };
   readiness: Readiness | null;
-  readonly freeze: { code: string | null; readonly values: Map<number, number> };
+  readonly freeze: FrozenSoFar;
 }
 
 /**
@@ -239,56 +229,18 @@ function take(unit: Unit, t: number, data: Uint8Array): boolean {
       return true;
     }
     case 0x42:
-      return takeFreeze(unit, body);
+      return takeFreeze(unit.freeze, body);
     default:
       return false;
   }
 }
 
-/** A freeze frame’s answer: identifier, number of the frame, value; identifier 02 is the code that set it. */
-function takeFreeze({ freeze }: Unit, body: Uint8Array): boolean {
-  let used = false;
-  for (let at = 0; at + 2 < body.length;) {
-    const identifier = identifierOf(body[at]);
-    const bytes = body[at] === 0x02 ? 2 : identifier?.bytes;
-    if (bytes === undefined || at + 2 + bytes > body.length) break;
-    const data = body.subarray(at + 2, at + 2 + bytes);
-    // A code of two noughts: nothing was frozen.
-    if (body[at] === 0x02) freeze.code = data[0] || data[1] ? codeOf(data[0], data[1]) : null;
-    else {
-      const value = identifier!.decode(data);
-      if (value !== null) freeze.values.set(body[at], value);
-    }
-    used = true;
-    at += 2 + bytes;
-  }
-  return used;
-}
-
 function freezeOf(units: readonly Unit[]): Freeze | null {
-  const unit = units.find((u) => u.freeze.code !== null || u.freeze.values.size > 0);
-  if (!unit) return null;
-  const values = [...unit.freeze.values].map(([id, value]) => {
-    const { title, channel } = identifierOf(id)!;
-    return { title, channel, value };
-  });
-  return { code: unit.freeze.code, values };
-}
-
-/** A freeze frame in a sentence. */
-function freezeSaid({ code, values }: Freeze): string {
-  const said = values.flatMap(({ channel, value }) =>
-    channel === 'ect_c'
-      ? [`coolant ${sayC(value)}`]
-      : channel === 'rpm'
-        ? [`${value.toFixed(0)} rpm`]
-        : channel === 'speed_kmh'
-          ? [`${value.toFixed(0)} km/h`]
-          : channel === 'load_pct'
-            ? [`${value.toFixed(0)} % load`]
-            : []
-  );
-  return `when ${code ?? 'a code'} was set: ${said.join(', ') || 'nothing that is decoded here'}`;
+  for (const unit of units) {
+    const freeze = readFreeze(unit.freeze);
+    if (freeze) return freeze;
+  }
+  return null;
 }
 
 /** One sample for each coolant temperature; other channels hold their last value for a while. */

@@ -26,6 +26,28 @@ export function engineAllows(engine: EngineHeat, need: EngineNeed): Minute {
 export const warmUpAt = (engine: EngineHeat, need: EngineNeed, when: Minute): number =>
   need === 'warm' && overAt(engine, when) < STILL_WARM * engine.warmOverC ? WARM_UP_MIN : 0;
 
+/** An engine as it was at one moment of the past. */
+export interface KnownHeat {
+  readonly at: Minute;
+  /** °C above the air. */
+  readonly overC: number;
+  /** It ran on from then. */
+  readonly running: boolean;
+}
+
+/**
+ * °C above the air at a moment of the past, from what is known in order: on a line to what was known next while it
+ * ran, by its cooling law while it stood. Null before anything is known, and after a start that nobody followed up.
+ */
+export function overThen(past: readonly KnownHeat[], tauMin: number, when: Minute): number | null {
+  const i = past.findLastIndex((p) => p.at <= when);
+  if (i < 0) return null;
+  const { at, overC, running } = past[i];
+  if (!running) return residualC(overC, (when - at) / 60, tauMin / 60);
+  const next = past[i + 1];
+  return next ? overC + ((next.overC - overC) * (when - at)) / Math.max(1, next.at - at) : null;
+}
+
 /** The engine after a task that ended then. */
 export const after = (engine: EngineHeat, ran: boolean, end: Minute): EngineHeat =>
   ran ? { ...engine, at: end, overC: engine.warmOverC, safeFrom: end + engine.coolMin } : engine;

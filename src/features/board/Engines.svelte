@@ -33,7 +33,14 @@
           >{isPromised(v.due) ? `by ${when(momentAt(promised), board.view.zone)}` : 'recheck due'}</span
         >{/if}
     {/snippet}
-    <HeatRow engine={v.engine} own={v.own} {from} {to} {now} />
+    <HeatRow
+      engine={v.engine}
+      past={v.jobs.flatMap((j) => board.jobs.get(j.job)?.past ?? []).toSorted((a, b) => a.at - b.at)}
+      own={v.own}
+      {from}
+      {to}
+      {now}
+    />
     {#each v.own.filter(({ a }) => a.end > from && a.start < to) as { a, task } (a.task)}
       <span
         class="border-line-strong absolute inset-y-0 border-x border-dotted"

@@ -8,6 +8,7 @@
   import { whoIsHere } from '$lib/ui/page-state/who';
   import { untrack } from 'svelte';
   import type { BoardView } from '$lib/views';
+  import CalendarCard from './CalendarCard.svelte';
   import { hrefOf, tasksOf } from './words';
 
   interface Props {
@@ -17,6 +18,7 @@
   }
   let { view, asked }: Props = $props();
 
+  let calendar = $state(false);
   const people = $derived(view.workload.people.map((p) => p.name));
   /** The name on this device is the browser's to know, once the page is alive. */
   const here = $derived(typeof document === 'undefined' ? null : whoIsHere());
@@ -58,10 +60,11 @@
       />
     </div>
   {/if}
-  {#if who}<a class="btn" href="/api/board/calendar.ics?who={encodeURIComponent(who)}"
-      ><CalendarPlus size={18} aria-hidden="true" />Calendar</a
+  {#if who}<button class="btn" aria-expanded={calendar} onclick={() => (calendar = !calendar)}
+      ><CalendarPlus size={18} aria-hidden="true" />Calendar</button
     >{/if}
 </div>
+{#if who && calendar}{#key who}<CalendarCard {who} onclose={() => (calendar = false)} />{/key}{/if}
 
 {#if own.length === 0}
   <p class="card text-ink-2 p-6">

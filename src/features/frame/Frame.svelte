@@ -2,6 +2,7 @@
   import Keyboard from '@lucide/svelte/icons/keyboard';
   import { beforeNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
+  import { untrack } from 'svelte';
   import { toast } from 'svelte-sonner';
   import { hasPad } from '$lib/ui/page-state/hands.svelte';
   import { later, whenIdle } from '$lib/ui/page-state/later.svelte';
@@ -65,7 +66,7 @@
   $effect(() => {
     document.documentElement.dataset.alive = 'yes';
   });
-  $effect(stayLive);
+  $effect(() => stayLive(untrack(() => page.data.drawnAt as string)));
   $effect(() => whenIdle(fetchEntries));
   $effect(keepPages);
   // Leaving would end at an error page; what is open goes on working without the server, and so does what is kept.

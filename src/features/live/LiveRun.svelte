@@ -17,8 +17,8 @@
   import QuantityInput from '$lib/ui/inputs/QuantityInput.svelte';
   import { answerOf, type Answer } from '$lib/ui/outbox/record.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
-  import { inUnit, shown, shownDifference, unitOf } from '$lib/ui/page-state/units';
-  import { clock } from '$core/base/text';
+  import { inReaderUnits, inUnit, shown, shownDifference, unitOf } from '$lib/ui/page-state/units';
+  import { clock, sentence } from '$core/base/text';
   import { whoIsHere } from '$lib/ui/page-state/who';
   import { thresholdsOf } from '../job/thresholds';
   import Alarm from './Alarm.svelte';
@@ -327,6 +327,12 @@
           : `Last: ${markText(live.marks[live.marks.length - 1])} at ${clock(live.marks[live.marks.length - 1].t)}`}
       </p>
     </section>
+    {#if view.unitSays.length > 0}
+      <section class="card p-4" aria-label="The control unit says" data-unit-says>
+        <h2>The control unit says</h2>
+        {#each view.unitSays as said (said)}<p class="mt-1 text-sm">{sentence(inReaderUnits(said))}</p>{/each}
+      </section>
+    {/if}
     {#if !typed}<SoFar log={() => view.log()} {sheet} samples={view.samples} />{/if}
     <Problems {problems} title="That did not work" />
   </div>

@@ -31,6 +31,8 @@ export class LiveRunView {
   /** When the last sample came, by this page's clock. */
   heardAt = $state(Date.now());
   samples = $state(0);
+  /** What the control unit said of itself, in sentences. */
+  unitSays = $state.raw<readonly string[]>([]);
 
   readonly #runId: string;
   readonly #sheet: SpecSheet | null;
@@ -56,7 +58,10 @@ export class LiveRunView {
   follow(): () => void {
     const leave = liveBlocks<LiveState>(this.#runId, {
       block: (block) => this.#hear(block),
-      state: (state) => (this.state = state),
+      state: (state, says) => {
+        this.state = state;
+        this.unitSays = says;
+      },
       lost: () => (this.state = 'lost')
     });
     this.#worker = new BandThread();

@@ -3,6 +3,7 @@ import { afterEach, describe, expect, it } from 'vitest';
 import { readCodes } from '../../core/logs/bus/codes';
 import { REQUEST_ALL, REQUEST_ID } from '../../core/logs/bus/frame';
 import { readAnswer } from '../../core/logs/bus/identifiers';
+import { readReadiness } from '../../core/logs/bus/readiness';
 import { Assembler, FLOW_GO_ON, toFrames } from '../../core/logs/bus/isotp';
 import { seeded } from '../../core/base/random';
 import { DRIVES, driveFromLegs } from '../../core/physics/plant/drive';
@@ -120,6 +121,21 @@ describe('the control unit behind the adapter', () => {
     expect(ask(unit, 7)).toEqual([0x47, 0]);
     expect(ask(unit, 4)).toEqual([0x44]);
     expect(ask(unit, 3)).toEqual([0x43, 0]);
+  });
+
+  it('says of its own tests what they have shown, and begins anew once codes are cleared', () => {
+    const unit = new ControlUnit(running());
+    const says = () => readReadiness(Uint8Array.from(ask(unit, 1, 1)!.slice(2)))!;
+    expect(says()).toMatchObject({ lamp: true, codes: 2, incomplete: [] });
+    expect(ask(unit, 2, 2, 0)).toEqual([0x42, 2, 0, 0x01, 0x28]);
+    ask(unit, 4);
+    expect(says()).toMatchObject({
+      lamp: false,
+      codes: 0,
+      complete: ['Misfire', 'Fuel system', 'Components']
+    });
+    expect(says().incomplete).toContain('Catalyst');
+    expect(ask(unit, 2, 2, 0)).toEqual([0x42, 2, 0, 0, 0]);
   });
 
   it('runs the fan when commanded, unless its motor is dead', () => {

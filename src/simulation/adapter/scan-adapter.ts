@@ -38,7 +38,11 @@ export class ControlUnit {
   #answer(request: Uint8Array): Uint8Array | null {
     switch (request[0]) {
       case 0x01:
-        return this.#values([...request.subarray(1)]);
+        return request.length === 2 && request[1] === 0x01
+          ? Uint8Array.of(0x41, 0x01, ...this.#ownTests())
+          : this.#values([...request.subarray(1)]);
+      case 0x02:
+        return this.#frozen(request[1]);
       case 0x03:
         return this.#codes(0x43, this.#vehicle.codes);
       case 0x07:
@@ -62,6 +66,19 @@ export class ControlUnit {
       return value === null ? [] : [id, ...identifierOf(id)!.encode(value)];
     });
     return body.length > 0 ? Uint8Array.of(0x41, ...body) : null;
+  }
+
+  /** Lamp and number of codes; then which tests it has, and which have not run to their end since codes were cleared. */
+  #ownTests(): number[] {
+    const { codes, diesel, cleared } = this.#vehicle;
+    const has = diesel ? 0b1110_1001 : 0b1110_0001;
+    return [(codes.length > 0 ? 0x80 : 0) | codes.length, diesel ? 0x0f : 0x07, has, cleared ? has : 0];
+  }
+
+  /** Only the code: what the engine was like when it was set is not part of a vehicle’s setup. */
+  #frozen(id: number): Uint8Array | null {
+    const [code] = this.#vehicle.codes;
+    return id === 0x02 ? Uint8Array.of(0x42, 0x02, 0x00, ...(code ? bytesOfCode(code) : [0, 0])) : null;
   }
 
   #codes(service: number, codes: readonly string[]): Uint8Array {

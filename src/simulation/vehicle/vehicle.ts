@@ -45,6 +45,7 @@ export class SimulatedVehicle implements HandledEngine {
   #now = 0;
   #startedAt: number | null = null;
   #commandedFanPct: number | null = null;
+  #cleared = false;
   #hand: string | null = null;
   #held: Pick<Leg, 'rpm' | 'load' | 'speedKmh'> | null = null;
 
@@ -81,6 +82,14 @@ export class SimulatedVehicle implements HandledEngine {
   }
   clearCodes(): void {
     this.#codes = [];
+    this.#cleared = true;
+  }
+  /** Whether codes were cleared: its own tests begin anew then. */
+  get cleared(): boolean {
+    return this.#cleared;
+  }
+  get diesel(): boolean {
+    return this.#setup.spec.engine?.fuel === 'diesel';
   }
   /** A commanded fan test, percent; null ends it. */
   commandFan(pct: number | null): void {

@@ -5,7 +5,7 @@ import { bad, good, type Result } from '../../../core/base/result';
 import { dayAfter, dayIn } from '../../../core/base/zone';
 import type { Work } from '../../../core/diagnosis/work';
 import type { Floor } from '../../../core/record/floor';
-import { pinnedTasks, PLANNED_DAYS, taskId, workloadOf } from '../../../core/schedule/board';
+import { minuteOf, pinnedTasks, PLANNED_DAYS, taskId, workloadOf } from '../../../core/schedule/board';
 import { boundsOf } from '../../../core/schedule/bounds';
 import { prepare } from '../../../core/schedule/decode';
 import type { Schedule, Workload } from '../../../core/schedule/workload';
@@ -121,7 +121,11 @@ export async function boardNow(db: Database, now: Date) {
     floor: of.floor,
     basis: of.basis,
     madeAt: new Date(madeAt).toISOString(),
-    jobs: of.jobs.map(({ work, ...job }) => ({ ...job, promised: work.promised })),
+    jobs: of.jobs.map(({ work, ...job }) => ({
+      ...job,
+      promised: work.promised,
+      past: (work.engine.past ?? []).map((p) => ({ ...p, at: minuteOf(p.at) }))
+    })),
     pinned: pinnedTasks(of.jobs),
     // Whole, also of what is in hand.
     takes: Object.fromEntries(

@@ -1,13 +1,15 @@
 import ical, { ICalCalendarMethod } from 'ical-generator';
-import type { BoardView } from './board';
+import type { Database } from '../db/database';
+import { boardNow, type BoardView } from './board';
 
 /** The planned tasks of a person as an iCalendar file (RFC 5545): vehicle, task and place, and nothing of the customer. */
-export function calendarOf(view: BoardView, person: string): string {
+function calendarOf(view: BoardView, person: string): string {
   const tasks = new Map(view.workload.jobs.flatMap((j) => j.tasks.map((t) => [t.id, t] as const)));
   const calendar = ical({
     name: `Pyrethos: ${person}`,
     prodId: { company: 'Pyrethos', product: 'Board', language: 'EN' },
-    method: ICalCalendarMethod.PUBLISH
+    method: ICalCalendarMethod.PUBLISH,
+    ttl: 15 * 60
   });
   for (const a of view.published.schedule.assigned) {
     if (a.person !== person) continue;
@@ -22,4 +24,16 @@ export function calendarOf(view: BoardView, person: string): string {
     });
   }
   return calendar.toString();
+}
+
+/** What is planned for a person, answered as a calendar reads it; null where nobody of that name is on the floor. */
+export async function calendarAnswer(db: Database, who: string): Promise<Response | null> {
+  const view = await boardNow(db, new Date());
+  if (!view.floor.people.some((p) => p.name === who)) return null;
+  return new Response(calendarOf(view, who), {
+    headers: {
+      'Content-Type': 'text/calendar; charset=utf-8',
+      'Content-Disposition': 'attachment; filename="pyrethos-board.ics"'
+    }
+  });
 }

@@ -16,6 +16,7 @@ import { photos } from './migrations/0012-photos';
 import { people } from './migrations/0013-people';
 import { fence } from './migrations/0014-fence';
 import { board } from './migrations/0015-board';
+import { calendar } from './migrations/0016-calendar';
 import { live } from './migrations/0003-live';
 import { deriveAnew } from '../record/record';
 
@@ -34,7 +35,8 @@ const MIGRATIONS: readonly Migration[] = [
   photos,
   people,
   fence,
-  board
+  board,
+  calendar
 ];
 /** Their names in the order they are run. */
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

@@ -19,7 +19,7 @@ afterAll(() => there.close());
 
 describe('a recording', () => {
   it('goes on where another server process left it, loses nothing, and becomes a judged run', async () => {
-    await there.plug({ fault: 'thermostat-stuck-open', severity: 0.6 });
+    await there.plug({ fault: 'thermostat-stuck-open', severity: 0.6, codes: ['P0128'] });
     const [jobId, runId] = [await there.job('L-01'), randomUUID()];
     expect((await there.start(jobId, runId)).ok).toBe(true);
     const first = startRecorder(there.db);
@@ -44,6 +44,11 @@ describe('a recording', () => {
     expect(ended.ok && ended.value.runId).toBe(runId);
     const run = (await there.db.runs.findByPk(runId))!;
     expect(run.analysis.features.maxC).toBeLessThan(80);
+    // Asked once when it began, not again by the process that took it over.
+    expect(run.importWarnings).toEqual([
+      expect.stringMatching(/own tests since codes were cleared: 7 of 7 complete; lamp on, 1 code$/),
+      expect.stringMatching(/^when P0128 was set/)
+    ]);
     expect(run.marks).toEqual([{ t: 420, text: 'Hose hot' }]);
     const kept = [...(await samplesOf(there.db, run)).t];
     expect(kept.slice(0, all.length)).toEqual(all);

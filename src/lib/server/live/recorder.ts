@@ -7,6 +7,7 @@ import { log } from '../log';
 import { AdapterLost, socketAdapter, type ScanAdapter } from './adapter';
 import { poll, type Sample } from './poll';
 import { endWhatWasLeft } from './runs';
+import { unitSays } from './unit-says';
 import { setUnsaved } from './unsaved';
 
 /** What a recording is doing, as viewers are told. */
@@ -91,6 +92,7 @@ function record(db: Database, { run_id: runId, address, first_stamp, lease_epoch
   let state: RecorderState | null = null;
   let buffer: { t: number; values: Sample['values'] }[] = [];
   let lastT = -1;
+  let said = first_stamp !== null;
   let flushing: Promise<void> = Promise.resolve();
 
   async function tell(next: RecorderState): Promise<void> {
@@ -131,7 +133,18 @@ function record(db: Database, { run_id: runId, address, first_stamp, lease_epoch
     return stamp - first;
   }
 
+  /** Asked once for each run, before its first sample. */
+  async function askUnit(adapter: ScanAdapter): Promise<void> {
+    if (said) return;
+    said = true;
+    await db.sequelize.query(
+      'UPDATE recordings SET unit_says = $2::text[] WHERE run_id = $1 AND unit_says IS NULL',
+      { bind: [runId, await unitSays(adapter)] }
+    );
+  }
+
   async function session(adapter: ScanAdapter): Promise<void> {
+    await askUnit(adapter);
     let missed = 0;
     while (!stopped) {
       const began = Date.now();

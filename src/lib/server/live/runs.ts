@@ -141,7 +141,7 @@ export async function endLive(
         fileName,
         importedAt: new Date(input.at),
         log,
-        warnings: [],
+        warnings: await unitSaid(db, live.runId),
         ...judged
       },
       transaction
@@ -149,6 +149,15 @@ export async function endLive(
     await ended(db, live.runId, transaction);
   });
   return result.ok ? good({ runId: live.runId }) : result;
+}
+
+/** What the control unit said when the run began: it stands beside the run, as what a capture says does. */
+async function unitSaid(db: Database, runId: string): Promise<string[]> {
+  const [row] = await db.sequelize.query<{ says: string[] | null }>(
+    'SELECT unit_says AS says FROM recordings WHERE run_id = $1',
+    { bind: [runId], type: QueryTypes.SELECT }
+  );
+  return row?.says ?? [];
 }
 
 /** A server that works at an ending for longer than this was killed. */

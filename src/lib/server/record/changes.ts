@@ -1,5 +1,6 @@
 import { Client } from 'pg';
-import { STANDING } from '../db/database';
+import { QueryTypes } from 'sequelize';
+import { STANDING, type Database } from '../db/database';
 import { log } from '../log';
 
 /**
@@ -11,7 +12,12 @@ type Listener = (stream: string) => void;
 const listeners = new Set<Listener>();
 const closers = new Set<() => void>();
 let client: Client | null = null;
+/** Settled once this process listens, or could not: it tries again then. */
+let standing: Promise<void> | null = null;
+let missed = false;
 const RETRY_MS = 2000;
+/** To whoever hears it: something may have changed that nobody was told of. */
+export const ANYTHING = '*';
 
 async function listen(): Promise<void> {
   const mine = new Client({ connectionString: process.env.DATABASE_URL, ...STANDING });
@@ -19,21 +25,25 @@ async function listen(): Promise<void> {
   mine.on('notification', ({ payload }) => listeners.forEach((tell) => tell(payload ?? '')));
   mine.on('error', (error) => {
     log.warn({ error: error.message }, 'lost the connection that listens for changes');
-    client = null;
-    if (listeners.size > 0) setTimeout(ensure, RETRY_MS).unref();
+    lost();
   });
   await mine.connect();
   await mine.query('LISTEN pyrethos');
+  if (missed) tellHere(ANYTHING);
+  missed = false;
 }
 
-function ensure(): void {
-  if (client) return;
-  listen().catch((error: Error) => {
-    client = null;
-    log.warn({ error: error.message }, 'cannot listen for changes');
-    if (listeners.size > 0) setTimeout(ensure, RETRY_MS).unref();
-  });
+function lost(): void {
+  client = standing = null;
+  missed = true;
+  if (listeners.size > 0) setTimeout(() => void ensure(), RETRY_MS).unref();
 }
+
+const ensure = (): Promise<void> =>
+  (standing ??= listen().catch((error: Error) => {
+    log.warn({ error: error.message }, 'cannot listen for changes');
+    lost();
+  }));
 
 /** Tells pages of this process alone, where the database cannot. */
 export const tellHere = (notice: string): void => listeners.forEach((tell) => tell(notice));
@@ -71,19 +81,45 @@ export function eventStream(
       };
       listeners.add(tell);
       closers.add(close);
-      ensure();
       send('retry: 1500\n\n');
-      first?.(write);
+      void ensure().then(() => first?.(write));
     },
     cancel: () => end()
   });
 }
 
-/** The name of each record stream that changes. */
-export const changeStream = (): ReadableStream<Uint8Array> =>
-  eventStream((notice, write) => {
-    if (!notice.startsWith('live:')) write(notice);
-  });
+/** An entry is stamped when its transaction begins, and seen once that is over; clocks of two machines differ a little. */
+const OVERLAP_S = 3;
+/** So many entries back is looked for what a page that is just drawn has missed. */
+const LOOKED_BACK = 500;
+
+/** Streams that took an entry since a moment. */
+const changedSince = async (db: Database, since: Date): Promise<string[]> =>
+  (
+    await db.sequelize.query<{ stream: string }>(
+      `SELECT DISTINCT stream FROM (SELECT stream, recorded_at FROM events ORDER BY seq DESC LIMIT $2) last
+       WHERE recorded_at >= $1`,
+      { bind: [new Date(since.getTime() - OVERLAP_S * 1000), LOOKED_BACK], type: QueryTypes.SELECT }
+    )
+  ).map((row) => row.stream);
+
+/**
+ * The name of each record stream that changes, and first of those that have changed since a page was drawn: between
+ * its drawing and its listening others went on.
+ */
+export const changeStream = (db: Database, since: Date | null): ReadableStream<Uint8Array> =>
+  eventStream(
+    (notice, write) => {
+      if (!notice.startsWith('live:')) write(notice);
+    },
+    (write) => {
+      if (!since) return;
+      changedSince(db, since).then(
+        (streams) => streams.forEach(write),
+        (error: Error) => log.warn({ error: error.message }, 'what a page missed cannot be told')
+      );
+    }
+  );
 
 export const EVENT_STREAM = {
   'Content-Type': 'text/event-stream',

@@ -11,6 +11,8 @@ describe('what a device keeps', () => {
     '/jobs/8/report',
     '/vehicles',
     '/coolant',
+    '/board',
+    '/board/day?who=Pell+Harrow',
     '/jobs/8/?check=soak'
   ])('%s, so that it opens without the network', (path) => {
     expect(keptAs(at(path))).toBe(at(path).pathname.replace(/(.)\/$/, '$1'));
@@ -23,6 +25,7 @@ describe('what a device keeps', () => {
   );
   it('is a page as it is opened, and not one run or page of a list', () => {
     expect(isWhole(at('/jobs/8?check=soak'))).toBe(true);
+    expect(isWhole(at('/board/day?who=Pell+Harrow'))).toBe(true);
     expect(isWhole(at('/jobs/8?run=2'))).toBe(false);
     expect(isWhole(at('/vehicles?page=2'))).toBe(false);
   });

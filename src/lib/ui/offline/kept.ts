@@ -1,6 +1,6 @@
 /**
  * Which pages a device keeps, so that they open without the network: the day, jobs with what closes and reports them,
- * vehicles, and the tools that compute by themselves. What they show is as it was when they were opened last.
+ * vehicles, the board, and the tools that compute by themselves. What they show is as it was when they were opened last.
  */
 
 /** Where the browser keeps them; one store for all versions, since each page names the files it needs. */
@@ -8,10 +8,10 @@ export const PAGES = 'pyrethos-pages';
 
 const UUID = '[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}';
 const KEPT = new RegExp(
-  `^/(?:jobs/\\d+(?:/(?:finish|report))?|vehicles(?:/${UUID}(?:/sheet)?)?|coolant|sensor)?$`
+  `^/(?:jobs/\\d+(?:/(?:finish|report))?|vehicles(?:/${UUID}(?:/sheet)?)?|board(?:/day|/evening)?|coolant|sensor)?$`
 );
 /** Parts of an address for which nothing else is loaded. */
-const SAME_PAGE = new Set(['check']);
+const SAME_PAGE = new Set(['check', 'who', 'day', 'task']);
 
 /** The name a page is kept under; null for one that is not kept. */
 export function keptAs(url: URL): string | null {

@@ -9,7 +9,8 @@ export interface LiveBlock {
 
 interface Heard<State> {
   block: (block: LiveBlock) => void;
-  state?: (state: State) => void;
+  /** What the recorder does, and what the control unit said of itself. */
+  state?: (state: State, says: readonly string[]) => void;
   /** This page hears nothing from the server; it comes back by itself. */
   lost?: () => void;
 }
@@ -24,8 +25,8 @@ export function liveBlocks<State>(runId: string, heard: Heard<State>): () => voi
   const open = () => {
     source = new EventSource(`/api/live/${runId}?after=${seq}`);
     source.onmessage = ({ data }) => {
-      const said = JSON.parse(String(data)) as LiveBlock | { state: State };
-      if ('state' in said) return heard.state?.(said.state);
+      const said = JSON.parse(String(data)) as LiveBlock | { state: State; says: readonly string[] };
+      if ('state' in said) return heard.state?.(said.state, said.says);
       if (said.seq <= seq) return;
       seq = said.seq;
       heard.block(said);

@@ -8,6 +8,8 @@ export const serverAway = (): boolean => away;
 
 const RETRY_MS = 4000;
 const GATHER_MS = 120;
+/** What the server says where it missed something itself. */
+const ANYTHING = '*';
 
 type Heard =
   | { readonly kind: 'changed'; readonly stream: string }
@@ -17,10 +19,10 @@ type Heard =
 /**
  * Keeps the pages of this window in step with the record: whatever another window enters is shown here, and what
  * waits goes out as soon as the server is back. Of all windows of a browser one listens to the server and tells
- * the others, since a browser opens only a few connections to one address. Call inside `$effect`; returns how to
- * stop.
+ * the others, since a browser opens only a few connections to one address. `drawnAt` is when the server drew the
+ * page, ISO 8601. Call inside `$effect`; returns how to stop.
  */
-export function stayLive(): () => void {
+export function stayLive(drawnAt: string): () => void {
   const began = performance.now();
   const changed = new Set<string | null>();
   let soon: ReturnType<typeof setTimeout> | undefined;
@@ -33,7 +35,7 @@ export function stayLive(): () => void {
     }, GATHER_MS);
   };
   const hear = (heard: Heard) => {
-    if (heard.kind === 'changed') return gather(heard.stream);
+    if (heard.kind === 'changed') return gather(heard.stream === ANYTHING ? null : heard.stream);
     away = heard.kind === 'away';
     if (heard.kind === 'away') return;
     void flush();
@@ -55,7 +57,7 @@ export function stayLive(): () => void {
       // A window that takes over from one that was closed may have missed something.
       let again = performance.now() - began > 1000 || keptSince() !== null;
       const open = () => {
-        source = new EventSource('/api/changes');
+        source = new EventSource(`/api/changes?since=${encodeURIComponent(drawnAt)}`);
         source.onopen = () => {
           tell({ kind: 'here', again });
           again = true;
