@@ -16,7 +16,8 @@ const CORE = [
   'record',
   'diagnosis',
   'schedule',
-  'handover'
+  'handover',
+  'practice'
 ];
 
 /** A folder of the core that reaches for one below it in the list. */
@@ -55,8 +56,14 @@ export default {
     layer(
       'lib-knows-core',
       '^src/lib/',
-      '^src/(features|routes|cli|simulation)/|^(demo|tests)/',
+      '^src/(features|routes|cli)/|^(demo|tests)/',
       'lib knows only core.'
+    ),
+    layer(
+      'practice-alone-simulates',
+      '^src/lib/(?!server/practice/|workers/practice)',
+      '^src/simulation/',
+      'Of the product only the practice bay knows the simulated world.'
     ),
     layer(
       'features-know-lib-and-core',

@@ -12,6 +12,7 @@ export default defineConfig({
         import: 'src/lib/workers/import.ts',
         case: 'src/lib/workers/case.ts',
         plan: 'src/lib/workers/plan.ts',
+        practice: 'src/lib/workers/practice.ts',
         'open-files': 'src/lib/workers/open-files.ts'
       },
       output: { entryFileNames: '[name].js', format: 'es' },

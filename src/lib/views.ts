@@ -19,3 +19,5 @@ export type ChosenVehicle = NonNullable<IntakeView['of']>;
 type Found = Awaited<ReturnType<typeof import('./server/views/find').find>>;
 export type FoundJob = Found['jobs'][number];
 export type FoundVehicle = Found['vehicles'][number];
+export type { PracticeHome } from './server/practice/home';
+export type { PracticeNow } from './server/practice/practice';

@@ -9,6 +9,7 @@
   import { isKept, keepPages } from '$lib/ui/offline/here';
   import { onShortcut, useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import CalendarClock from '@lucide/svelte/icons/calendar-clock';
+  import GraduationCap from '@lucide/svelte/icons/graduation-cap';
   import Droplets from '@lucide/svelte/icons/droplets';
   import Sunrise from '@lucide/svelte/icons/sunrise';
   import Thermometer from '@lucide/svelte/icons/thermometer';
@@ -47,7 +48,8 @@
     { href: '/vehicles', label: 'Vehicles', icon: Truck, least: 'reader' },
     { href: '/sensor', label: 'Sensor', icon: Thermometer, least: 'technician' },
     { href: '/coolant', label: 'Coolant', icon: Droplets, least: 'technician' },
-    { href: '/shop', label: 'Shop', icon: Wrench, least: 'lead' }
+    { href: '/shop', label: 'Shop', icon: Wrench, least: 'lead' },
+    { href: '/practice', label: 'Practice', icon: GraduationCap, least: 'technician' }
   ] as const;
   const links = $derived(ALL.filter((l) => !session || atLeast(session.role, l.least)));
   const current = (href: string) =>

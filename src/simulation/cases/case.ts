@@ -3,6 +3,7 @@ import type { SpecSheet } from '../../core/vehicle/spec-sheet';
 import type { DriveName } from '../../core/physics/plant/drive';
 import { FAULT_IDS, type FaultId } from '../../core/vehicle/faults';
 import type { PlantParams, SensorError } from '../../core/physics/plant/params';
+import type { Symptom } from '../../core/vehicle/symptoms';
 import { seeded, type Random } from '../../core/base/random';
 import { LIBRARY } from '../../core/physics/thermistor/library';
 import { resistanceAt } from '../../core/physics/thermistor/curve';
@@ -66,6 +67,47 @@ export function mistaken(c: Case, random: Random): Case {
   const possible = FAULT_IDS.filter((f) => f !== c.fault && cannotHave(f, c.spec) === null);
   const fault = pick(possible, random);
   return { ...c, ...vehicleWith(c.spec, fault, LEAST, random), fault, codes: [] };
+}
+
+/**
+ * A job that somebody wrote: what is wrong and how badly, on a vehicle of that sheet and number. What a driver noticed
+ * and what the control unit stored follow from it, where they were not written.
+ */
+export function writtenCase(of: {
+  readonly spec: SpecSheet;
+  readonly faults: readonly {
+    readonly fault: FaultId;
+    readonly severity: number;
+    readonly variant?: string;
+  }[];
+  readonly ambientC: number;
+  readonly seed: number;
+  readonly symptoms?: readonly Symptom[];
+  readonly codes?: readonly string[];
+}): Case {
+  const random = seeded(of.seed * 7919 + 13);
+  const sound = strangeVehicle(of.spec, random);
+  const plant = of.faults.reduce((p, f) => withPart(p, f, random), sound);
+  const { fault, severity } = of.faults[0] ?? { fault: 'none' as const, severity: 0 };
+  const made = { ...of, fault, severity, sound: fault === 'sheet-wrong' ? plant : sound, plant };
+  const drive = pick(DRIVEN, random);
+  const driven = complaintOf(made, drive, true, random);
+  return {
+    ...made,
+    symptoms: of.symptoms ?? driven.symptoms,
+    codes: of.codes ?? codesOf(made, driven.trace, drive !== 'idle', random)
+  };
+}
+
+function withPart(
+  p: PlantParams,
+  f: { readonly fault: FaultId; readonly severity: number; readonly variant?: string },
+  random: Random
+): PlantParams {
+  const law = changeOf(f.fault);
+  if (law) return withFault(p, f.fault, f.severity, f.variant ?? pick(Object.keys(law.variants), random));
+  const sensorError = wiredError(p, f.fault, f.severity, random);
+  return sensorError ? { ...p, sensorError } : p;
 }
 
 const pick = <T>(of: readonly T[], random: Random): T => of[Math.floor(random() * of.length)];

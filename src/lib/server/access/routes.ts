@@ -53,6 +53,10 @@ export const ROUTES: Readonly<Record<string, Least>> = {
   '/api/jobs/[id]/photos': 'reader',
   '/api/vehicles/[id]/photos': 'reader',
 
+  '/practice': 'technician',
+  '/practice/[id]': 'technician',
+  '/api/practice': 'technician',
+  '/api/practice/[id]': 'technician',
   '/coolant': 'technician',
   '/sensor': 'technician',
   '/sensor/curves': 'technician',

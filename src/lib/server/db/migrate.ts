@@ -17,6 +17,7 @@ import { people } from './migrations/0013-people';
 import { fence } from './migrations/0014-fence';
 import { board } from './migrations/0015-board';
 import { calendar } from './migrations/0016-calendar';
+import { practice } from './migrations/0017-practice';
 import { live } from './migrations/0003-live';
 import { deriveAnew } from '../record/record';
 
@@ -36,7 +37,8 @@ const MIGRATIONS: readonly Migration[] = [
   people,
   fence,
   board,
-  calendar
+  calendar,
+  practice
 ];
 /** Their names in the order they are run. */
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

@@ -1,0 +1,128 @@
+<script lang="ts">
+  import type { Problem } from '$core/base/result';
+  import Problems from '$lib/ui/inputs/Problems.svelte';
+  import { inReaderUnits } from '$lib/ui/page-state/units';
+  import type { PracticeNow } from '$lib/views';
+  import { begin } from './practice';
+
+  interface Props {
+    review: NonNullable<PracticeNow['review']>;
+    others: readonly { who: string; points: number; money: number; hurt: boolean }[];
+    caseId: string;
+    own: boolean;
+  }
+  let { review, others, caseId, own }: Props = $props();
+  let problems = $state<readonly Problem[]>([]);
+  const steps = $derived(review.steps.filter((s) => s.kind !== 'believe' && s.kind !== 'hint'));
+  const mostBits = $derived(
+    Math.max(0.5, ...steps.flatMap((s) => [Math.abs(s.bits ?? 0), s.best?.bits ?? 0]))
+  );
+  const bits = (n: number) => n.toFixed(1);
+  const again = async () => (problems = await begin(caseId));
+</script>
+
+<Problems {problems} title="Not begun" />
+{#if review.hurt}
+  <section class="border-off bg-off-wash rounded-card mb-3 border-2 p-4" aria-label="Danger">
+    <p class="text-off text-xl font-bold" data-hurt={review.hurt.id}>Stopped: {review.hurt.would}</p>
+    <p class="mt-1">{review.hurt.caution}</p>
+  </section>
+{/if}
+<section class="card mb-3 flex flex-wrap items-center gap-x-8 gap-y-2 p-4" aria-label="Result">
+  <p class="reading text-5xl font-bold" data-points={review.points}>{review.points}</p>
+  <div class="mr-auto">
+    <p class="text-xl font-bold" data-truth={review.truth.map((t) => t.fault).join(' ')}>
+      {review.truth[0].fault === 'none'
+        ? 'Nothing was wrong with it'
+        : `It was: ${review.truth.map((t) => t.title).join(' and ')}`}
+    </p>
+    <p class="text-ink-2 max-w-2xl">{review.lesson}</p>
+  </div>
+  {#if own}<button class="btn" onclick={again}>The same again</button>{/if}
+  <a class="btn btn-main" href="/practice">Another</a>
+</section>
+
+<div class="grid items-start gap-3 lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
+  <section class="card p-4" aria-label="The path">
+    <h2>The path</h2>
+    <p class="text-ink-2 text-sm">
+      Filled: how much of what was open each step closed. Outlined: what the best check was expected to close
+      then.
+    </p>
+    <ol class="mt-2">
+      {#each steps as s (s.move)}
+        <li class="border-line border-t py-2" data-step={s.check ?? s.kind}>
+          <p><span class="font-semibold">{s.title}</span></p>
+          {#if s.check}<p class="text-ink-2 text-sm">{inReaderUnits(s.says)}</p>{/if}
+          {#if s.bits !== null}
+            <div class="mt-1 flex items-center gap-3">
+              <div class="border-line-strong relative h-4 grow border-b">
+                {#if s.best}<span
+                    class="border-ink-2 absolute inset-y-0 left-0 border"
+                    style="width: {(100 * s.best.bits) / mostBits}%"
+                  ></span>{/if}
+                <span
+                  class="{s.bits >= 0 ? 'bg-act' : 'bg-off'} absolute inset-y-1 left-0"
+                  style="width: {(100 * Math.abs(s.bits)) / mostBits}%"
+                ></span>
+              </div>
+              <span class="reading w-20 text-right text-sm">{bits(s.bits)} bits</span>
+            </div>
+            {#if s.best && s.best.bits > Math.max(0, s.bits) + 0.2}<p class="text-ink-2 text-sm">
+                {s.best.title} was expected to tell {bits(s.best.bits)}.
+              </p>{/if}
+          {/if}
+        </li>
+      {/each}
+    </ol>
+  </section>
+  <div class="space-y-3">
+    <section class="card p-4" aria-label="Beside the second opinion">
+      <h2>Beside the second opinion</h2>
+      <table class="mt-2 w-full">
+        <thead class="text-ink-2 text-left text-sm"
+          ><tr><th></th><th class="text-right">You</th><th class="text-right">Pyrethos</th></tr></thead
+        >
+        <tbody class="reading">
+          {#each [['Checks', review.own.checks, review.beside.checks], ['Minutes', review.own.minutes, review.beside.minutes], [`Cost, ${review.currency}`, review.own.money, review.beside.money], ['Repaired', review.own.repaired ? 'yes' : 'no', review.beside.repaired ? 'yes' : 'no']] as [what, you, it] (what)}
+            <tr class="border-line border-t"
+              ><td class="font-body py-1.5">{what}</td><td class="text-right font-bold">{you}</td><td
+                class="text-right">{it}</td
+              ></tr
+            >
+          {/each}
+        </tbody>
+      </table>
+      <p class="text-ink-2 mt-2 text-sm">Its path: {review.beside.path.join(', ')}.</p>
+    </section>
+    <section class="card p-4" aria-label="Belief">
+      <h2>Belief</h2>
+      {#if review.outcome.calibration}
+        <p>
+          Brier score <span class="reading font-bold">{review.outcome.calibration.brier.toFixed(2)}</span>, 0
+          is sure and right, 2 sure and wrong. Surprise
+          <span class="reading font-bold">{bits(review.outcome.calibration.bits)}</span> bits.
+        </p>
+      {:else}<p class="text-ink-2">No belief was said before the repair.</p>{/if}
+      <p class="text-ink-2 mt-2 text-sm">
+        {review.outcome.hints} hints, {review.outcome.opinions} second opinions, {review.outcome.slips} cautions
+        not seen to.
+      </p>
+    </section>
+    {#if others.length > 0}
+      <section class="card p-4" aria-label="Others on the same case">
+        <h2>Others on the same case</h2>
+        <ul class="mt-1">
+          {#each others as o (o.who)}
+            <li class="border-line flex items-baseline gap-3 border-t py-1.5">
+              <span class="mr-auto">{o.who}</span>
+              {#if o.hurt}<span class="text-off text-sm font-semibold">stopped</span>{/if}
+              <span class="reading text-ink-2 text-sm">{o.money} {review.currency}</span>
+              <span class="reading font-bold">{o.points}</span>
+            </li>
+          {/each}
+        </ul>
+      </section>
+    {/if}
+  </div>
+</div>
