@@ -206,10 +206,27 @@ const VIEWS: Record<string, () => Promise<void>> = {
     await go('/sensor?of=vehicle:QH-03&across=1000');
     await shoot('sensor');
   },
-  coolant: async () => {
-    await openJob('QH-11');
-    await go(`/coolant?job=${(await driver.getCurrentUrl()).match(/jobs\/(\d+)/)![1]}`);
-    await shoot('coolant');
+  // A practice from its first check to its review.
+  practice: async () => {
+    await go('/practice');
+    await driver.manage().addCookie({ name: 'who', value: encodeURIComponent('Pell Harrow') });
+    const id = await driver.executeAsyncScript<string>(`
+      const done = arguments[arguments.length - 1];
+      const post = (path, body) => fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+      const id = crypto.randomUUID();
+      const check = (check) => ({ kind: 'check', check, careful: ['fan-off', 'key-out', 'clear', 'air', 'cap', 'gloves', 'watch', 'fuse'] });
+      (async () => {
+        await post('/api/practice', { id, caseId: 'green-pin' });
+        for (const move of [
+          check('level-and-look'), check('cold-agreement'), check('hose-rush'), check('warm-up-run'),
+          { kind: 'believe', shares: [{ fault: 'thermostat-stuck-open', share: 0.8 }, { fault: 'ect-reads-cold', share: 0.1 }] },
+          { kind: 'repair', repairs: ['thermostat'] }, { kind: 'finish' }
+        ]) await post('/api/practice/' + id, { id: crypto.randomUUID(), move });
+        done(id);
+      })();`);
+    await go(`/practice/${id}`);
+    await driver.wait(until.elementLocated(By.css('[data-points]')), 20_000);
+    await shootHalves('practice');
   },
   'what-if': async () => {
     await go('/vehicles');

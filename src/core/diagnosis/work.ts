@@ -70,7 +70,7 @@ export interface Work {
 }
 
 /** An engine as it was at one moment. */
-export interface PastHeat {
+interface PastHeat {
   /** ISO 8601. */
   readonly at: string;
   /** °C above the air. */

@@ -10,7 +10,7 @@ export const PRECAUTIONS = {
   'key-out': { title: 'Engine off, key with me', answers: ['fan-stopped'] },
   clear: { title: 'Out of line with fan and belts, nothing loose', answers: ['fan-blades', 'belts'] },
   air: { title: 'Outdoors, or extraction on', answers: ['indoor-running'] },
-  cap: { title: 'Cooled down, cap opened slowly under a cloth', answers: ['hot-cap'] },
+  cap: { title: 'Cap opened slowly, under a cloth', answers: ['hot-cap'] },
   gloves: { title: 'Gloves and glasses', answers: ['hot-parts', 'heated-bath', 'test-pressure'] },
   watch: { title: 'I watch the coolant and stop at the limit', answers: ['stop-limit', 'covered-radiator'] },
   fuse: { title: 'Fuse of the circuit’s own rating', answers: ['fused-feed'] }

@@ -5,7 +5,7 @@ import { REPAIR_IDS } from '../vehicle/repairs';
 import { PRECAUTION_IDS } from './danger';
 
 /** Longest time that can be let pass at once, h. */
-export const LONGEST_WAIT_H = 24;
+const LONGEST_WAIT_H = 24;
 
 /** What somebody who practises does, in order: the vehicle and its clock follow from it. */
 export const moveSchema = z.discriminatedUnion('kind', [

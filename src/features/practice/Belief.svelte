@@ -8,7 +8,8 @@
     suspects: readonly { readonly id: Share['fault']; readonly title: string }[];
     belief: readonly Share[];
     busy: boolean;
-    onmove: (move: Move) => void;
+    /** Whether it was taken. */
+    onmove: (move: Move) => Promise<boolean>;
   }
   let { suspects, belief, busy, onmove }: Props = $props();
   let shares = $state<Share[]>(untrack(() => [...belief]));
@@ -28,9 +29,8 @@
     shares = shares.map((s, j) => (j === i ? { ...s, share: Math.min(most, percent / 100) } : s));
     said = false;
   }
-  function say() {
-    said = true;
-    onmove({ kind: 'believe', shares: shares.filter((s) => s.share > 0) });
+  async function say() {
+    said = await onmove({ kind: 'believe', shares: shares.filter((s) => s.share > 0) });
   }
 </script>
 

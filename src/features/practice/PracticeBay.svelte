@@ -39,7 +39,7 @@
     return `day ${day}, ${iso.slice(11, 16)}`;
   };
 
-  async function make(move: Move): Promise<void> {
+  async function make(move: Move): Promise<boolean> {
     busy = true;
     problems = await makeMove(practice.id, move);
     if (problems.length === 0) {
@@ -47,6 +47,7 @@
       await invalidateAll();
     }
     busy = false;
+    return problems.length === 0;
   }
   const doCheck = (careful: readonly PrecautionId[]) =>
     make({ kind: 'check', check: chosen!, careful: [...careful] });
@@ -119,7 +120,7 @@
           <ol class="mt-1">
             {#each seen as d (d.move)}
               <li class="border-line flex items-baseline gap-3 border-t py-2" data-done={d.check ?? d.kind}>
-                <span class="grow">{inReaderUnits(d.says)}</span>
+                <span class="grow"><span class="font-semibold">{d.title}</span> {inReaderUnits(d.says)}</span>
                 <span class="reading text-ink-2 text-sm whitespace-nowrap">{clock(d.at)}</span>
               </li>
             {/each}

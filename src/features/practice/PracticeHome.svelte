@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { goto } from '$app/navigation';
   import type { Problem } from '$core/base/result';
   import { WELL } from '$core/practice/progress';
   import Problems from '$lib/ui/inputs/Problems.svelte';
@@ -9,8 +10,12 @@
 
   interface Props {
     home: PracticeHome;
+    /** Whose practice may be looked at besides one’s own. */
+    people: readonly string[];
+    /** Who looks. */
+    me: string;
   }
-  let { home }: Props = $props();
+  let { home, people, me }: Props = $props();
   let problems = $state<readonly Problem[]>([]);
   let level = $derived(String(home.level));
   let number = $state('');
@@ -30,12 +35,29 @@
 <PracticeSign />
 <div class="mb-4 flex flex-wrap items-end gap-3">
   <div class="mr-auto">
-    <h1>Practice</h1>
+    <h1>{home.who === me ? 'Practice' : `Practice of ${home.who}`}</h1>
     <p class="text-ink-2">
       A vehicle with a complaint, simulated down to the error of every instrument. Be wrong for free.
     </p>
   </div>
-  {#if home.next}
+  {#if people.some((p) => p !== me)}
+    <div class="w-48">
+      <Select
+        label="Whose"
+        quiet
+        choices={[...new Set([me, ...people])].filter((p) => p !== '').map((p) => ({ value: p, label: p }))}
+        value={home.who}
+        blank="Whose"
+        onvalue={(name) =>
+          void goto(name && name !== me ? `/practice?who=${encodeURIComponent(name)}` : '/practice')}
+      />
+    </div>
+  {/if}
+  <a
+    class="btn min-h-12"
+    href="/practice/certificate{home.who === me ? '' : `?who=${encodeURIComponent(home.who)}`}">Certificate</a
+  >
+  {#if home.next && home.who === me}
     {@const next = home.next}
     <button class="btn btn-main min-h-12" onclick={() => start(next.id)}>Next for you: {next.title}</button>
   {/if}

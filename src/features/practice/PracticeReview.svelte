@@ -53,7 +53,7 @@
       {#each steps as s (s.move)}
         <li class="border-line border-t py-2" data-step={s.check ?? s.kind}>
           <p><span class="font-semibold">{s.title}</span></p>
-          {#if s.check}<p class="text-ink-2 text-sm">{inReaderUnits(s.says)}</p>{/if}
+          {#if s.says}<p class="text-ink-2 text-sm">{inReaderUnits(s.says)}</p>{/if}
           {#if s.bits !== null}
             <div class="mt-1 flex items-center gap-3">
               <div class="border-line-strong relative h-4 grow border-b">
@@ -81,12 +81,12 @@
       <h2>Beside the second opinion</h2>
       <table class="mt-2 w-full">
         <thead class="text-ink-2 text-left text-sm"
-          ><tr><th></th><th class="text-right">You</th><th class="text-right">Pyrethos</th></tr></thead
+          ><tr><td></td><th class="text-right">You</th><th class="text-right">Pyrethos</th></tr></thead
         >
-        <tbody class="reading">
-          {#each [['Checks', review.own.checks, review.beside.checks], ['Minutes', review.own.minutes, review.beside.minutes], [`Cost, ${review.currency}`, review.own.money, review.beside.money], ['Repaired', review.own.repaired ? 'yes' : 'no', review.beside.repaired ? 'yes' : 'no']] as [what, you, it] (what)}
+        <tbody>
+          {#each [['Checks', review.own.checks, review.beside.checks], ['Minutes', review.own.minutes, review.beside.minutes], ['Cost', review.own.money, review.beside.money], ['Repaired', review.own.repaired ? 'yes' : 'no', review.beside.repaired ? 'yes' : 'no']] as [what, you, it] (what)}
             <tr class="border-line border-t"
-              ><td class="font-body py-1.5">{what}</td><td class="text-right font-bold">{you}</td><td
+              ><td class="py-1.5">{what}</td><td class="reading text-right font-bold">{you}</td><td
                 class="text-right">{it}</td
               ></tr
             >

@@ -5,4 +5,4 @@
 </script>
 
 <svelte:head><title>Practice · Pyrethos</title></svelte:head>
-<PracticeHome home={data.home} />
+<PracticeHome home={data.home} people={data.people} me={data.me} />

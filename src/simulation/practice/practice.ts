@@ -16,7 +16,7 @@ import { logFrom } from '../../core/runs/log-from';
 import { summaryOfRun, type RunSummary } from '../../core/runs/run-summary';
 import { FAULT_IDS, type FaultId } from '../../core/vehicle/faults';
 import { limitsOf } from '../../core/vehicle/limits';
-import type { RepairId } from '../../core/vehicle/repairs';
+import { repairOf, type RepairId } from '../../core/vehicle/repairs';
 import type { SpecSheet } from '../../core/vehicle/spec-sheet';
 import { writtenCase } from '../cases/case';
 import type { Case as Hidden } from '../cases/hidden-case';
@@ -47,11 +47,23 @@ export interface Done {
   readonly at: string;
   readonly kind: Move['kind'];
   readonly check: CheckId | null;
+  readonly title: string;
   /** What came of it. */
   readonly says: string;
   /** Hands-on minutes. */
   readonly minutes: number;
 }
+
+const MOVES: Readonly<Record<Exclude<Move['kind'], 'check'>, string>> = {
+  wait: 'Left to stand',
+  'stop-engine': 'Engine off',
+  fill: 'Coolant',
+  believe: 'Belief',
+  hint: 'Hint',
+  opinion: 'Second opinion',
+  repair: 'Repair',
+  finish: 'Given back'
+};
 
 /** A move that cannot be made, with the reason: it leaves no trace. */
 export class NotPossible extends Error {}
@@ -154,6 +166,7 @@ export class Practice {
       at: this.at,
       kind: move.kind,
       check: move.kind === 'check' ? move.check : null,
+      title: move.kind === 'check' ? checkOf(move.check).title : MOVES[move.kind],
       says,
       minutes: this.handsOnMin - before
     });
@@ -166,24 +179,24 @@ export class Practice {
       case 'wait':
         this.#stop();
         this.#now += move.hours * HOUR_MS;
-        return `Stood for ${move.hours} h`;
+        return `${move.hours} h`;
       case 'stop-engine':
         if (!this.#engine.running) throw new NotPossible('The engine does not run');
         this.#stop();
-        return 'Engine off';
+        return '';
       case 'fill':
         return this.#fill();
       case 'believe':
         this.belief = move.shares;
-        return 'Said what is believed';
+        return '';
       case 'hint':
         this.hints++;
         this.hintStep = Math.min(3, this.hintStep + 1);
-        return 'Asked for a hint';
+        return '';
       case 'opinion':
         this.opinions++;
         this.opinionAt = this.done.length;
-        return 'Asked for the second opinion';
+        return 'Asked for';
       case 'repair':
         return this.#repair(move.repairs);
       case 'finish':
@@ -197,6 +210,8 @@ export class Practice {
     if (lacks) throw new NotPossible(`This vehicle cannot have it: ${lacks}`);
     if (id === 'soak') throw new NotPossible('The clock of the bay does that: let the engine stand');
     const at = (phase: string) => check.phases.some((p) => p === phase);
+    // Whoever takes the key stops it first.
+    if (careful.includes('key-out') && !runsEngine(id)) this.#stop();
     const { hurt, slips } = dangerOf(id, careful, this.#truth(), this.sheet);
     if (hurt) {
       this.hurt = hurt;
@@ -238,7 +253,7 @@ export class Practice {
     const parsed = readings === null ? null : check.readings.safeParse(readings);
     if (!parsed?.success || check.refuse(parsed.data, c.spec).length > 0) {
       this.#enter('check.skipped', { check: id, why: 'Cannot be read here' });
-      return `${check.title}: cannot be read on this vehicle`;
+      return 'Cannot be read on this vehicle';
     }
     this.#enter('check.recorded', {
       check: id,
@@ -249,7 +264,7 @@ export class Practice {
     });
     const judged = this.known().entered.at(-1);
     const seen = id === 'level-and-look' && this.#of.herring ? `. Seen besides: ${this.#of.herring}` : '';
-    return judged ? `${check.title}: ${judged.outcome.says}${seen}` : check.title;
+    return `${judged?.outcome.says ?? ''}${seen}`;
   }
 
   #run(id: 'warm-up-run' | 'road-run', random: Random, minutes: number): string {
@@ -292,7 +307,7 @@ export class Practice {
       columns: [],
       skippedRows: 0
     });
-    return `${checkOf(id).title}: ${run.title}`;
+    return run.title;
   }
 
   #fill(): string {
@@ -337,16 +352,16 @@ export class Practice {
       torqueNm: {},
       parts: []
     });
-    return 'Repaired';
+    return repairs.map((id) => repairOf(id).title).join(', ');
   }
 
   /** A vehicle that goes home with its fault comes back: that is paid too, and then what was wrong. */
   #finish(): string {
     this.#stop();
     this.finished = true;
-    if (this.#left.length === 0) return 'Finished: the vehicle is sound';
+    if (this.#left.length === 0) return 'It stayed well';
     this.money += USUAL_COSTS.comeback + priceOf([...new Set(this.#left.map(repairFor))], USUAL_COSTS).total;
-    return 'Finished, and it came back';
+    return 'It came back';
   }
 
   #coolantC(): number {

@@ -1,6 +1,7 @@
 import { checkOf, type CheckId } from '../../core/checks/registry';
 import { beliefOf } from '../../core/diagnosis/next';
 import type { Case as Known } from '../../core/diagnosis/case';
+import type { Planned } from '../../core/diagnosis/plan';
 import { priceOf } from '../../core/diagnosis/costs';
 import { FAULTS, repairFor } from '../../core/faults/registry';
 import type { PracticeCase } from '../../core/practice/case';
@@ -13,13 +14,18 @@ import { Practice, type Done } from './practice';
 
 /** A step of the path: what it told, and what the best one would have. Bits of what was open about the cause. */
 interface Step extends Done {
-  readonly title: string;
   readonly bits: number | null;
   /** The check that was worth most then, where that was another; what it was expected to tell. */
   readonly best: { readonly check: CheckId; readonly title: string; readonly bits: number } | null;
 }
 
 const openBits = (known: Known): number => beliefOf(known.opinion.asked).bits;
+
+/** The check that could be done then and was expected to tell most. */
+const bestOf = ({ plan }: Known): Planned | null =>
+  [plan.next, ...plan.others, ...plan.line, ...plan.any]
+    .filter((p): p is Planned => p !== null && p.now && p.worth !== null)
+    .reduce<Planned | null>((best, p) => (best && best.worth!.bits >= p.worth!.bits ? best : p), null);
 
 /** What a path came to, in time and money. */
 const sumOf = (p: Practice) => ({
@@ -40,15 +46,14 @@ export function reviewOf(of: PracticeCase, moves: readonly Move[]) {
     const before = asks ? practice.known() : null;
     practice.make(move);
     const done = practice.done.at(-1)!;
-    const next = before?.plan.next ?? null;
+    const best = before && bestOf(before);
     const told = before && !practice.hurt ? openBits(before) - openBits(practice.known()) : null;
     steps.push({
       ...done,
-      title: move.kind === 'check' ? checkOf(move.check).title : done.says,
       bits: told,
       best:
-        next && move.kind === 'check' && next.id !== move.check
-          ? { check: next.id, title: next.check.title, bits: next.worth?.bits ?? 0 }
+        best && move.kind === 'check' && best.id !== move.check
+          ? { check: best.id, title: best.check.title, bits: best.worth!.bits }
           : null
     });
   }

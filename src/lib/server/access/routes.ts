@@ -55,6 +55,7 @@ export const ROUTES: Readonly<Record<string, Least>> = {
 
   '/practice': 'technician',
   '/practice/[id]': 'technician',
+  '/practice/certificate': 'technician',
   '/api/practice': 'technician',
   '/api/practice/[id]': 'technician',
   '/coolant': 'technician',

@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { LEVEL_IDS, readPracticeCase, type Level, type PracticeCase } from '../../../core/practice/case';
+import { LEVEL_IDS, readPracticeCase, type PracticeCase } from '../../../core/practice/case';
 import type { SpecSheet } from '../../../core/vehicle/spec-sheet';
 import { endlessCase } from '../../../simulation/practice/endless';
 import { log } from '../log';
@@ -33,8 +33,6 @@ const sheets = (): SpecSheet[] => [
 ];
 
 const ENDLESS = /^endless-([1-5])-([1-9]\d{0,5})$/;
-
-export const endlessId = (level: Level, number: number): string => `endless-${level}-${number}`;
 
 /** A case by its name: one that was written, or `endless-LEVEL-NUMBER`. Null where there is none. */
 export function caseNamed(id: string): PracticeCase | null {

@@ -41,6 +41,14 @@ const pastOf = (rows: readonly Row[]): Past[] =>
       : []
   );
 
+/** Everybody who has practised, for a lead. */
+export const practised = async (db: Database): Promise<string[]> =>
+  (
+    await db.sequelize.query<{ who: string }>('SELECT DISTINCT who FROM practices ORDER BY who LIMIT 200', {
+      type: QueryTypes.SELECT
+    })
+  ).map((row) => row.who);
+
 /** Where somebody stands: what is open, what is next, how it went, and the cases by level. */
 export async function practiceHome(db: Database, who: string, now: Date) {
   const rows = who ? await rowsOf(db, who) : [];

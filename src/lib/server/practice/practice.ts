@@ -44,11 +44,7 @@ export async function beginPractice(
   return good({ id: input.id });
 }
 
-export async function practiceRow(
-  db: Database,
-  id: string,
-  transaction?: Transaction
-): Promise<PracticeRow | null> {
+async function practiceRow(db: Database, id: string, transaction?: Transaction): Promise<PracticeRow | null> {
   const [row] = await db.sequelize.query<PracticeRow>(
     `SELECT id, who, case_id AS "caseId", level, begun_at AS "begunAt", ended_at AS "endedAt" FROM practices WHERE id = $1
      ${transaction ? 'FOR UPDATE' : ''}`,
