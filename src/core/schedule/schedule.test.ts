@@ -297,6 +297,10 @@ describe('what is told of a plan', () => {
     expect(of[0].because).toContain('waits for its part');
     expect(of[1].because).toContain('Its own work takes longer');
     expect(of[2].because).toBeNull();
+    // The day is over: what is due tonight waits for the morning.
+    const tonight = { now: MONDAY + 600 };
+    const { of: late } = told(floor([job(1, [task('1/a')], { promised: MONDAY + 900 })], tonight));
+    expect(late[0].because).toBe('Nobody works before that');
   });
 
   it('is what became later than people knew', () => {

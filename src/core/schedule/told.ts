@@ -33,9 +33,11 @@ export function toldOf(workload: Workload, plan: Schedule, bounds: Bounds): JobT
         ? 'It was promised for a time that is over'
         : part
           ? `“${part.title}” waits for its part`
-          : earliest !== null && earliest > promised
-            ? 'Its own work takes longer, the engine’s cooling included'
-            : 'Other vehicles have the hands or the place first');
+          : workload.people.every((p) => p.shifts.every((s) => s.to <= workload.now || s.from >= promised))
+            ? 'Nobody works before that'
+            : earliest !== null && earliest > promised
+              ? 'Its own work takes longer, the engine’s cooling included'
+              : 'Other vehicles have the hands or the place first');
     return { job, done, promised, late, lateMin, because };
   });
 }
