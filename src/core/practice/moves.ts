@@ -15,6 +15,12 @@ export const moveSchema = z.discriminatedUnion('kind', [
     /** What was seen to before hands went in. */
     careful: z.array(z.enum(PRECAUTION_IDS)).max(PRECAUTION_IDS.length).default([])
   }),
+  /** What somebody makes of what a check showed, before they are told. */
+  z.object({
+    kind: z.literal('judge'),
+    of: z.number().int().min(0).max(500),
+    as: z.enum(['pass', 'fail', 'unclear'])
+  }),
   z.object({ kind: z.literal('wait'), hours: z.number().min(0.25).max(LONGEST_WAIT_H) }),
   z.object({ kind: z.literal('stop-engine') }),
   z.object({ kind: z.literal('fill') }),

@@ -32,7 +32,9 @@
   const mine = $derived(practice.own && !view.over);
   const open = $derived(view.checks.find((c) => c.id === chosen) ?? null);
   const stretches = $derived([...new Set(view.checks.map((c) => c.stretch))]);
-  const seen = $derived(view.done.filter((d) => d.kind !== 'believe' && d.kind !== 'hint').toReversed());
+  const seen = $derived(view.done.filter((d) => !['believe', 'hint', 'judge'].includes(d.kind)).toReversed());
+  const WORDS = { pass: 'sound', fail: 'a finding', unclear: 'unclear', void: 'void' };
+  const JUDGED = ['pass', 'fail', 'unclear'] as const;
   /** The bay's own clock: it begins on a morning and runs with the work. */
   const clock = (iso: string) => {
     const day = Math.floor((Date.parse(iso) - Date.parse('2026-09-01T00:00:00Z')) / 86_400_000) + 1;
@@ -120,7 +122,39 @@
           <ol class="mt-1">
             {#each seen as d (d.move)}
               <li class="border-line flex items-baseline gap-3 border-t py-2" data-done={d.check ?? d.kind}>
-                <span class="grow"><span class="font-semibold">{d.title}</span> {inReaderUnits(d.says)}</span>
+                <div class="grow">
+                  <span class="font-semibold">{d.title}</span>
+                  {inReaderUnits(d.says)}
+                  {#if d.judged}<span
+                      class="{d.judged.as === d.judged.is ? 'text-ok' : 'text-off'} text-sm font-semibold"
+                      >You said {WORDS[d.judged.as]}{d.judged.as === d.judged.is
+                        ? ', and so it is'
+                        : `; by its limits it is ${WORDS[d.judged.is]}`}</span
+                    >{/if}
+                  {#if d.numbers}
+                    <dl class="grid grid-cols-[auto_auto] justify-start gap-x-5">
+                      {#each d.numbers as n, i (i)}<dt class="text-ink-2">{n.name}</dt>
+                        <dd class="reading font-semibold">{inReaderUnits(n.value)}</dd>{/each}
+                    </dl>
+                    {#if mine}
+                      <div
+                        class="mt-1 flex flex-wrap items-center gap-2"
+                        role="group"
+                        aria-label="What do you make of it?"
+                      >
+                        <span class="text-sm">What do you make of it?</span>
+                        {#each JUDGED as way (way)}
+                          <button
+                            class="btn"
+                            disabled={busy}
+                            onclick={() => make({ kind: 'judge', of: d.move, as: way })}
+                            >{sentence(WORDS[way])}</button
+                          >
+                        {/each}
+                      </div>
+                    {/if}
+                  {/if}
+                </div>
                 <span class="reading text-ink-2 text-sm whitespace-nowrap">{clock(d.at)}</span>
               </li>
             {/each}

@@ -13,7 +13,7 @@
   }
   let { review, others, caseId, own }: Props = $props();
   let problems = $state<readonly Problem[]>([]);
-  const steps = $derived(review.steps.filter((s) => s.kind !== 'believe' && s.kind !== 'hint'));
+  const steps = $derived(review.steps.filter((s) => !['believe', 'hint', 'judge'].includes(s.kind)));
   const mostBits = $derived(
     Math.max(0.5, ...steps.flatMap((s) => [Math.abs(s.bits ?? 0), s.best?.bits ?? 0]))
   );
@@ -105,7 +105,8 @@
         </p>
       {:else}<p class="text-ink-2">No belief was said before the repair.</p>{/if}
       <p class="text-ink-2 mt-2 text-sm">
-        {review.outcome.hints} hints, {review.outcome.opinions} second opinions, {review.outcome.slips} cautions
+        {#if review.judged.of > 0}{review.judged.right} of {review.judged.of} readings judged as their limits do.
+        {/if}{review.outcome.hints} hints, {review.outcome.opinions} second opinions, {review.outcome.slips} cautions
         not seen to.
       </p>
     </section>

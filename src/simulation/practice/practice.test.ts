@@ -98,6 +98,26 @@ describe('a practice', () => {
     expect(run([{ kind: 'repair', repairs: ['thermostat'] }])).not.toContain('Thermostat');
   });
 
+  it('says what a check means only after somebody has said what they make of it', () => {
+    const of = named('full-on');
+    const moves: Move[] = [check('cold-agreement')];
+    const shown = (more: Move[]) => viewOf(of, playedTo(of, [...moves, ...more])).done[0];
+    expect(shown([]).says).toBe('');
+    expect(shown([]).numbers!.length).toBeGreaterThan(0);
+    expect(JSON.stringify(shown([]))).not.toContain('limit');
+    const judged = shown([{ kind: 'judge', of: 0, as: 'fail' }]);
+    expect(judged).toMatchObject({ numbers: null, judged: { as: 'fail', is: 'fail' } });
+    expect(judged.says).not.toBe('');
+    const twice: Move[] = [
+      ...moves,
+      { kind: 'judge', of: 0, as: 'pass' },
+      { kind: 'judge', of: 0, as: 'fail' }
+    ];
+    expect(() => playedTo(of, twice)).toThrow(NotPossible);
+    const review = reviewOf(of, [...twice.slice(0, 2), { kind: 'finish' }]);
+    expect(review.judged).toEqual({ right: 0, of: 1 });
+  });
+
   it('helps by steps, each at its price', () => {
     const of = named('green-pin');
     const hints = (n: number) => viewOf(of, playedTo(of, Array<Move>(n).fill({ kind: 'hint' }))).hint;

@@ -6,6 +6,7 @@ import { priceOf } from '../../core/diagnosis/costs';
 import { cannotHave, curesOf, repairFor } from '../../core/faults/registry';
 import { residualC } from '../../core/physics/coolant/cooling';
 import { DRIVES } from '../../core/physics/plant/drive';
+import type { Outcome } from '../../core/checks/check';
 import { dangerOf, type Hurt, type TrueEngine } from '../../core/practice/danger';
 import type { Move, Share } from '../../core/practice/moves';
 import type { PracticeCase } from '../../core/practice/case';
@@ -52,6 +53,14 @@ export interface Done {
   readonly says: string;
   /** Hands-on minutes. */
   readonly minutes: number;
+  /** What was measured, for whoever judges it; null where there is nothing to judge. */
+  readonly toJudge: { readonly numbers: Outcome['numbers']; readonly is: Outcome['result'] } | null;
+}
+
+/** What a move came to. */
+interface Came {
+  readonly says: string;
+  readonly toJudge?: Done['toJudge'];
 }
 
 const MOVES: Readonly<Record<Exclude<Move['kind'], 'check'>, string>> = {
@@ -59,6 +68,7 @@ const MOVES: Readonly<Record<Exclude<Move['kind'], 'check'>, string>> = {
   'stop-engine': 'Engine off',
   fill: 'Coolant',
   believe: 'Belief',
+  judge: 'Judged',
   hint: 'Hint',
   opinion: 'Second opinion',
   repair: 'Repair',
@@ -92,6 +102,8 @@ export class Practice {
   /** Hints since the last check: each says more than the one before. */
   hintStep = 0;
   opinionAt = -1;
+  /** What was made of what a check showed, by the number of its move. */
+  readonly judged = new Map<number, 'pass' | 'fail' | 'unclear'>();
   belief: readonly Share[] | null = null;
   /** What was believed when the first repair was made. */
   beliefAtRepair: readonly Share[] | null = null;
@@ -159,7 +171,8 @@ export class Practice {
   make(move: Move): void {
     if (this.over) throw new NotPossible('This practice is over');
     const before = this.handsOnMin;
-    const says = this.#make(move);
+    const came = this.#make(move);
+    const { says, toJudge = null } = typeof came === 'string' ? { says: came } : came;
     this.money += ((this.handsOnMin - before) / 60) * USUAL_COSTS.labourPerHour;
     this.done.push({
       move: this.done.length,
@@ -168,14 +181,21 @@ export class Practice {
       check: move.kind === 'check' ? move.check : null,
       title: move.kind === 'check' ? checkOf(move.check).title : MOVES[move.kind],
       says,
-      minutes: this.handsOnMin - before
+      minutes: this.handsOnMin - before,
+      toJudge
     });
   }
 
-  #make(move: Move): string {
+  #make(move: Move): string | Came {
     switch (move.kind) {
       case 'check':
         return this.#check(move.check, move.careful);
+      case 'judge': {
+        if (!this.done[move.of]?.toJudge || this.judged.has(move.of))
+          throw new NotPossible('There is nothing to judge, or it was judged');
+        this.judged.set(move.of, move.as);
+        return '';
+      }
       case 'wait':
         this.#stop();
         this.#now += move.hours * HOUR_MS;
@@ -204,7 +224,7 @@ export class Practice {
     }
   }
 
-  #check(id: CheckId, careful: Parameters<typeof dangerOf>[1]): string {
+  #check(id: CheckId, careful: Parameters<typeof dangerOf>[1]): string | Came {
     const check = checkOf(id);
     const lacks = check.lacks?.(this.sheet);
     if (lacks) throw new NotPossible(`This vehicle cannot have it: ${lacks}`);
@@ -235,13 +255,13 @@ export class Practice {
     }
     if (runsEngine(id)) this.#start();
     else if (check.gate !== 'none') this.#stop();
-    const says = this.#measure(id, minutes);
+    const came = this.#measure(id, minutes);
     this.hintStep = 0;
-    return says;
+    return came;
   }
 
   /** What the check shows. Its readings are those of the vehicle as it is; the same check done again reads with other errors. */
-  #measure(id: CheckId, minutes: number): string {
+  #measure(id: CheckId, minutes: number): string | Came {
     const c = this.#hidden;
     const random = seeded(c.seed * 131 + hash(id) + 7919 * this.#asked++);
     if (id === 'warm-up-run' || id === 'road-run') return this.#run(id, random, minutes);
@@ -264,7 +284,13 @@ export class Practice {
     });
     const judged = this.known().entered.at(-1);
     const seen = id === 'level-and-look' && this.#of.herring ? `. Seen besides: ${this.#of.herring}` : '';
-    return `${judged?.outcome.says ?? ''}${seen}`;
+    if (!judged) return '';
+    const { says, numbers, result } = judged.outcome;
+    const measured = numbers.map(({ name, value }) => ({ name, value }));
+    return {
+      says: `${says}${seen}`,
+      toJudge: measured.length > 0 && result !== 'void' ? { numbers: measured, is: result } : null
+    };
   }
 
   #run(id: 'warm-up-run' | 'road-run', random: Random, minutes: number): string {

@@ -82,6 +82,10 @@ export function reviewOf(of: PracticeCase, moves: readonly Move[]) {
       ...sumOf(beside.practice),
       path: beside.moves.flatMap((m) => (m.kind === 'check' ? [checkOf(m.check).title] : []))
     },
+    judged: {
+      right: [...practice.judged].filter(([of, as]) => practice.done[of].toJudge?.is === as).length,
+      of: practice.judged.size
+    },
     outcome,
     points: pointsOf(outcome),
     currency: USUAL_COSTS.currency

@@ -43,7 +43,17 @@ export function viewOf(of: PracticeCase, practice: Practice) {
     over: practice.over,
     hurt: practice.hurt,
     repaired: practice.repairs.map((id) => repairOf(id).title),
-    done: practice.done,
+    // What a check says stays hidden until somebody has made something of it themselves.
+    done: practice.done.map(({ toJudge, says, ...d }) => {
+      const as = practice.judged.get(d.move) ?? null;
+      const open = toJudge !== null && as === null && !practice.over;
+      return {
+        ...d,
+        says: open ? '' : says,
+        numbers: open ? toJudge.numbers : null,
+        judged: as && toJudge ? { as, is: toJudge.is } : null
+      };
+    }),
     checks: CHECK_IDS.filter((id) => id !== 'soak' && !checkOf(id).lacks?.(sheet)).map((id) => {
       const { title, minutes, decides, phases, tools, takeOutMin } = checkOf(id);
       const minutesAll = minutes + (phases.includes('B') ? (takeOutMin ?? 0) : 0);
