@@ -5,7 +5,7 @@ import { readSpecSheet } from '../vehicle/read-sheet';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
 import { readPracticeCase } from './case';
 import { dangerOf, PRECAUTION_IDS, type TrueEngine } from './danger';
-import { levelOf, nextOf, weakest, type Past } from './progress';
+import { choicesBy, levelOf, nextOf, weakest, type Past } from './progress';
 import { calibrationOf, pointsOf, wholeBelief, type Outcome } from './score';
 
 const sheetJson = JSON.parse(readFileSync('demo/specs/qh-03-curlew.spec.json', 'utf8'));
@@ -151,7 +151,8 @@ describe('what to practise next', () => {
     endedAt,
     points,
     hurt: points === 0,
-    truth: [truth]
+    truth: [truth],
+    checks: []
   });
   it('is something new at first, and a level more after three that went well', () => {
     expect(nextOf(cases, [], '2026-12-01T08:00:00Z')).toBe('a');
@@ -173,6 +174,20 @@ describe('what to practise next', () => {
     // a is due on the 7th, b on the 6th.
     expect(nextOf(two, [...again, other], '2026-12-05T08:00:00Z')).toBe('b');
     expect(nextOf([], [], '2026-12-05T08:00:00Z')).toBeNull();
+  });
+  it('tells which checks were done when another would have told more', () => {
+    const of = (checks: Past['checks']): Past => ({ ...past('a', 50, '2026-12-01T08:00:00Z'), checks });
+    const told = choicesBy([
+      of([
+        { check: 'cap-test', bits: 0.1, best: 1 },
+        { check: 'hose-rush', bits: 0.9, best: 1 }
+      ]),
+      of([{ check: 'cap-test', bits: 0.6, best: 1 }])
+    ]);
+    expect(told).toEqual([
+      { check: 'cap-test', times: 2, well: 1 },
+      { check: 'hose-rush', times: 1, well: 1 }
+    ]);
   });
   it('tells the weakest kinds of fault first, the latest counting most', () => {
     const weak = weakest([

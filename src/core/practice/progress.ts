@@ -1,3 +1,4 @@
+import type { CheckId } from '../checks/registry';
 import type { FaultId } from '../vehicle/faults';
 import { LEVEL_IDS, type Level } from './case';
 
@@ -11,6 +12,8 @@ export interface Past {
   readonly hurt: boolean;
   /** What was wrong with it; `none` where nothing was. */
   readonly truth: readonly FaultId[];
+  /** Each check that was done: what it told, and what the best was expected to tell then. Bits. */
+  readonly checks: readonly { readonly check: CheckId; readonly bits: number; readonly best: number }[];
 }
 
 /** From so many points on a case counts as done well. */
@@ -29,6 +32,21 @@ export function weakest(past: readonly Past[]): { fault: FaultId; times: number;
   return [...by]
     .map(([fault, all]) => ({ fault, times: all.length, points: Math.round(recent(all)) }))
     .toSorted((a, b) => a.points - b.points || a.fault.localeCompare(b.fault));
+}
+
+/** Worth doing then: it told, or was expected to tell, so much of what the best would have. */
+const WORTH_IT = 0.5;
+
+/** Kinds of check by how often they were worth doing when they were done, the seldomest first. */
+export function choicesBy(past: readonly Past[]): { check: CheckId; times: number; well: number }[] {
+  const by = new Map<CheckId, { times: number; well: number }>();
+  for (const { check, bits, best } of past.flatMap((p) => p.checks)) {
+    const had = by.get(check) ?? { times: 0, well: 0 };
+    by.set(check, { times: had.times + 1, well: had.well + (bits >= WORTH_IT * best ? 1 : 0) });
+  }
+  return [...by]
+    .map(([check, counts]) => ({ check, ...counts }))
+    .toSorted((a, b) => a.well / a.times - b.well / b.times || b.times - a.times);
 }
 
 /** The last three, the latest counting most. */

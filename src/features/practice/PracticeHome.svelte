@@ -139,6 +139,20 @@
         </ul>
       </section>
     {/if}
+    {#if home.choices.length > 0}
+      <section class="card p-4" aria-label="By kind of check">
+        <h2>By kind of check</h2>
+        <p class="text-ink-2 text-sm">How often it told at least half of what the best check would have.</p>
+        <ul class="mt-1">
+          {#each home.choices as c (c.check)}
+            <li class="border-line flex items-baseline gap-2 border-t py-1.5">
+              <span class="mr-auto">{c.title}</span>
+              <span class="reading font-bold">{c.well} of {c.times}</span>
+            </li>
+          {/each}
+        </ul>
+      </section>
+    {/if}
     {#if home.done.length > 0}
       <section class="card p-4" aria-label="Done">
         <h2>Done</h2>

@@ -1,6 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import { LEVEL_IDS, LEVELS, type Level } from '../../../core/practice/case';
-import { levelOf, nextOf, weakest, type Past } from '../../../core/practice/progress';
+import { checkOf } from '../../../core/checks/registry';
+import { choicesBy, levelOf, nextOf, weakest, type Past } from '../../../core/practice/progress';
 import type { Review } from '../../../simulation/practice/review';
 import { FAULTS } from '../../../core/faults/registry';
 import type { Database } from '../db/database';
@@ -35,7 +36,10 @@ const pastOf = (rows: readonly Row[]): Past[] =>
             endedAt: endedAt.toISOString(),
             points: review.points,
             hurt: review.hurt !== null,
-            truth: review.truth.map((t) => t.fault)
+            truth: review.truth.map((t) => t.fault),
+            checks: review.steps.flatMap((s) =>
+              s.check && s.bits !== null ? [{ check: s.check, bits: s.bits, best: s.best?.bits ?? 0 }] : []
+            )
           }
         ]
       : []
@@ -81,7 +85,10 @@ export async function practiceHome(db: Database, who: string, now: Date) {
       })),
     weak: weakest(past)
       .slice(0, 6)
-      .map((w) => ({ ...w, title: FAULTS[w.fault].title }))
+      .map((w) => ({ ...w, title: FAULTS[w.fault].title })),
+    choices: choicesBy(past)
+      .slice(0, 6)
+      .map((c) => ({ ...c, title: checkOf(c.check).title }))
   };
 }
 export type PracticeHome = Awaited<ReturnType<typeof practiceHome>>;
