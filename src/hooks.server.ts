@@ -23,6 +23,14 @@ process.once('sveltekit:shutdown', async () => {
   await Promise.all([closeDatabase(), closeWorkers()]);
 });
 
+// A request that went wrong after nobody waited for it any more must not take everybody's server with it.
+process.on('unhandledRejection', (reason) =>
+  log.error(
+    { error: reason instanceof Error ? reason.stack : JSON.stringify(reason) },
+    'something failed that nobody waited for'
+  )
+);
+
 const ENDS_WITHIN_MS = 10_000;
 const stops: (() => Promise<void>)[] = [];
 /** Every server process records what no other one does, and projects the lines of jobs that are due. */
