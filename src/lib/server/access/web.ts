@@ -18,6 +18,8 @@ export const guardRequest: Handle = async ({ event, resolve }) => {
   const { request, url } = event;
   // No text of ours has a zero character, and no database takes one.
   if (/%00/.test(url.href)) error(400, 'There is no such page');
+  // Half a character in a path is no name of anything; drawing a page for it never ends.
+  if (!isText(url.pathname)) return refuse(400, 'there is no such page');
   if (!isOurs(request.headers.get('host') ?? url.host))
     return refuse(421, 'this server does not go by that name');
   if (!READS.has(request.method)) {
@@ -33,6 +35,15 @@ export const guardRequest: Handle = async ({ event, resolve }) => {
   }
   return resolve(event);
 };
+
+function isText(path: string): boolean {
+  try {
+    decodeURIComponent(path);
+    return true;
+  } catch {
+    return false;
+  }
+}
 
 function isOurPage(origin: string, url: URL): boolean {
   if (!URL.canParse(origin)) return false;
