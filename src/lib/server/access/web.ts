@@ -16,10 +16,10 @@ const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
 /** Turns away what no page of ours asks for: another host, a write from another page, a body that is not what the route takes. */
 export const guardRequest: Handle = async ({ event, resolve }) => {
   const { request, url } = event;
-  // No text of ours has a zero character, and no database takes one.
-  if (/%00/.test(url.href)) error(400, 'There is no such page');
   // Half a character in a path is no name of anything; drawing a page for it never ends.
   if (!isText(url.pathname)) return refuse(400, 'there is no such page');
+  // No text of ours has a zero character, and no database takes one.
+  if (/%00/.test(url.href)) error(400, 'There is no such page');
   if (!isOurs(request.headers.get('host') ?? url.host))
     return refuse(421, 'this server does not go by that name');
   if (!READS.has(request.method)) {
