@@ -1,4 +1,4 @@
-import { error, json, type Handle, type RequestEvent } from '@sveltejs/kit';
+import { json, type Handle, type RequestEvent } from '@sveltejs/kit';
 
 const refuse = (status: number, message: string, headers: Record<string, string> = {}) =>
   json({ ok: false, problems: [{ message }] }, { status, headers });
@@ -19,7 +19,7 @@ export const guardRequest: Handle = async ({ event, resolve }) => {
   // Half a character in a path is no name of anything; drawing a page for it never ends.
   if (!isText(url.pathname)) return refuse(400, 'there is no such page');
   // No text of ours has a zero character, and no database takes one.
-  if (/%00/.test(url.href)) error(400, 'There is no such page');
+  if (/%00/.test(url.href)) return refuse(400, 'there is no such page');
   if (!isOurs(request.headers.get('host') ?? url.host))
     return refuse(421, 'this server does not go by that name');
   if (!READS.has(request.method)) {
