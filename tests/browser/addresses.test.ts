@@ -65,6 +65,19 @@ describe('an address that nobody should have typed', () => {
     expect(await failures(all.flatMap((p) => [...BAD, NONE].map((bad) => p.replace('*', bad))))).toEqual([]);
   });
 
+  it('that is no text is refused at the door, whatever else is wrong with it', async () => {
+    for (const path of [
+      '/jobs/%E2%82/plan',
+      '/jobs/%E2%82/card/%E2%82?photo=%00',
+      '/api/runs/%E2%82/judge'
+    ]) {
+      const answer = await fetch(server.address + path, { signal: AbortSignal.timeout(10_000) });
+      expect([path, answer.status]).toEqual([path, 400]);
+      expect((await answer.json()).problems).toEqual([{ message: 'there is no such page' }]);
+    }
+    expect(await status('/health')).toBe(200);
+  });
+
   it('is refused or understood, and never fails, in what is asked', async () => {
     const asked = [
       ...['q', 'page', 'state', 'line', 'sort', 'place', 'after', 'before'].map((k) => `/jobs?${k}=*`),
