@@ -66,12 +66,14 @@ export function prepare(workload: Workload): Prepared {
   };
 }
 
+const NOTHING: ReadonlyMap<string, Assigned> = new Map();
+
 /**
  * Lays the tasks out in the order of `sequence`, each as early as it can be: a job’s number stands there once for each
- * of its tasks. No rule is ever broken; what cannot be planned is left, with the reason. The same sequence gives the
- * same plan.
+ * of its tasks. What `stands` stays where it is as far as it can. No rule is ever broken; what cannot be planned is
+ * left, with the reason. The same sequence gives the same plan.
  */
-export function decode(of: Prepared, sequence: readonly number[]): Schedule {
+export function decode(of: Prepared, sequence: readonly number[], stands = NOTHING): Schedule {
   const { workload } = of;
   const taken = new Occupancy(workload);
   const assigned: Assigned[] = [];
@@ -86,16 +88,24 @@ export function decode(of: Prepared, sequence: readonly number[]): Schedule {
     jobs.set(j.job, { of: j, vehicle, next: 0, last: null, stuck: null });
   }
 
-  // What is pinned to an hour is taken first, so that nothing else is put there.
+  // What is pinned to an hour is taken first, so that nothing else is put there; then what stands.
   const held = new Map<string, { fit: Fit; free: () => void }>();
-  for (const j of workload.jobs)
-    for (const task of j.tasks) {
-      const pin = of.pins.get(task.id);
-      if (!pin || pin.start === null) continue;
-      const fit = pinned(of, taken, j, task, pin);
-      if (typeof fit === 'string') loose.push({ task: task.id, because: fit });
-      else held.set(task.id, { fit, free: taken.take(task, fit) });
-    }
+  const hold = (task: ToDo, fit: Fit) => held.set(task.id, { fit, free: taken.take(task, fit) });
+  const all = workload.jobs.flatMap((j) => j.tasks.map((task) => ({ j, task, pin: of.pins.get(task.id) })));
+  for (const { j, task, pin } of all) {
+    if (!pin || pin.start === null) continue;
+    // Whether it must be warmed first is known when its turn comes; room for it is kept.
+    const warmUpMin = warmUpAt({ ...j.engine, overC: 0 }, task.engine, pin.start);
+    const fit = pinned(of, taken, j, task, pin, warmUpMin);
+    if (typeof fit === 'string') loose.push({ task: task.id, because: fit });
+    else hold(task, fit);
+  }
+  for (const { j, task, pin } of all) {
+    const stood = stands.get(task.id);
+    if (!stood || pin) continue;
+    const fit = pinned(of, taken, j, task, stood, stood.warmUpMin);
+    if (typeof fit !== 'string') hold(task, fit);
+  }
 
   for (const job of inHandFirst(of, sequence)) {
     const at = jobs.get(job)!;
@@ -120,13 +130,14 @@ export function decode(of: Prepared, sequence: readonly number[]): Schedule {
         fit = { ...fixed.fit, warmUpMin };
       else {
         fixed.free();
-        loose.push({
-          task: task.id,
-          because:
-            fixed.fit.start < vehicle.ready
-              ? 'What comes before it on this vehicle ends later'
-              : 'The engine is not ready then'
-        });
+        if (of.pins.has(task.id))
+          loose.push({
+            task: task.id,
+            because:
+              fixed.fit.start < vehicle.ready
+                ? 'What comes before it on this vehicle ends later'
+                : 'The engine is not ready then'
+          });
       }
     }
     if (!fit) {
@@ -212,7 +223,15 @@ function best(
   return kept && first && kept.end <= first.end + KEEPS_IT_MIN ? kept : first;
 }
 
-function pinned(of: Prepared, taken: Occupancy, job: JobToDo, task: ToDo, pin: Pin): Fit | string {
+/** A task at the hour it is pinned to, as far as hands, places and tools go; else why not. */
+function pinned(
+  of: Prepared,
+  taken: Occupancy,
+  job: JobToDo,
+  task: ToDo,
+  pin: Pin,
+  warmUpMin: number
+): Fit | string {
   const start = pin.start!;
   if (start < of.workload.now) return 'The hour it was pinned to is over';
   const people = of.able.get(task.id)!.filter((p) => !pin.person || p.name === pin.person);
@@ -223,9 +242,7 @@ function pinned(of: Prepared, taken: Occupancy, job: JobToDo, task: ToDo, pin: P
   const sites = of.where.get(task.id)!.filter((s) => !pin.place || s?.name === pin.place);
   if (sites.length === 0) return `It cannot be done at ${pin.place ?? 'any place there is'}`;
   if (task.from !== null && start < task.from) return 'Its part is not there then, or it is not due yet';
-  // Whether it must be warmed first is known when its turn comes; room for it is kept.
-  const minutes =
-    task.minutes + (task.engine === 'warm' ? warmUpAt({ ...job.engine, overC: 0 }, 'warm', start) : 0);
+  const minutes = task.minutes + warmUpMin;
   for (const person of people) {
     const fit = taken.first(
       { ...task, minutes, engine: 'any' },

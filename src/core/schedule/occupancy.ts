@@ -12,17 +12,26 @@ class Taken {
     }
     return null;
   }
-  /** How many overlap, and the first end among them. */
-  load(from: Minute, to: Minute): { readonly n: number; readonly firstEnd: Minute } {
-    let n = 0;
-    let firstEnd = Infinity;
+  /** From when on there is room again, where there are as many as there may be at some moment; null where there is room. */
+  crowded(from: Minute, to: Minute, most: number): Minute | null {
+    const over: Span[] = [];
     for (const s of this.spans) {
       if (s.from >= to) break;
-      if (s.to <= from) continue;
-      n++;
-      firstEnd = Math.min(firstEnd, s.to);
+      if (s.to > from) over.push(s);
     }
-    return { n, firstEnd };
+    // Crowded is a moment at which one begins; the last such moment is over when the first of its crowd ends.
+    for (let last = over.length - 1; last >= most - 1; last--) {
+      const at = Math.max(over[last].from, from);
+      let n = 0;
+      let firstEnd = Infinity;
+      for (let i = 0; i <= last; i++) {
+        if (over[i].to <= at) continue;
+        n++;
+        firstEnd = Math.min(firstEnd, over[i].to);
+      }
+      if (n >= most) return firstEnd;
+    }
+    return null;
   }
   add(span: Span): void {
     let i = this.spans.length;
@@ -59,14 +68,12 @@ export class Occupancy {
   /** What keeps a task from a moment on: when it is worth looking again, or null where nothing does. */
   #held(task: ToDo, site: Site | null, from: Minute, to: Minute): Minute | null {
     if (site) {
-      const { n, firstEnd } = this.sites.get(site.name)!.load(from, to);
-      if (n >= site.room) return firstEnd;
+      const again = this.sites.get(site.name)!.crowded(from, to, site.room);
+      if (again !== null) return again;
     }
     for (const tool of task.tools) {
-      const taken = this.tools.get(tool);
-      if (!taken) continue;
-      const { n, firstEnd } = taken.load(from, to);
-      if (n >= this.#of.tools[tool]) return firstEnd;
+      const again = this.tools.get(tool)?.crowded(from, to, this.#of.tools[tool]) ?? null;
+      if (again !== null) return again;
     }
     return null;
   }

@@ -41,17 +41,18 @@ function inTurns(jobs: readonly JobToDo[], key: (j: JobToDo) => number): number[
   ).flat();
 }
 
-/** Orders by the rules that planners know. */
-function byRules({ jobs, previous }: Workload): number[][] {
-  const promised = (j: JobToDo) => j.promised ?? Infinity;
-  const slack = (j: JobToDo) => promised(j) - minutesOf(j);
-  const started = new Map<string, number>(previous.map((a) => [a.task, a.start]));
-  const asBefore = jobs
-    .flatMap((j) => j.tasks.map((t, i) => ({ job: j.job, at: started.get(t.id) ?? Infinity, i })))
+/** The order in which the plan that people know does things; what it does not know comes last. */
+const asBefore = ({ workload: { jobs }, before }: Prepared): number[] =>
+  jobs
+    .flatMap((j) => j.tasks.map((t, i) => ({ job: j.job, at: before.get(t.id)?.start ?? Infinity, i })))
     .sort((a, b) => a.at - b.at || a.job - b.job || a.i - b.i)
     .map((t) => t.job);
+
+/** Orders by the rules that planners know. */
+function byRules({ jobs }: Workload): number[][] {
+  const promised = (j: JobToDo) => j.promised ?? Infinity;
+  const slack = (j: JobToDo) => promised(j) - minutesOf(j);
   return [
-    ...(previous.length > 0 ? [asBefore] : []),
     inOrder(jobs, promised),
     inOrder(jobs, slack),
     inOrder(jobs, minutesOf),
@@ -64,21 +65,26 @@ function byRules({ jobs, previous }: Workload): number[][] {
 }
 
 /**
- * Plans the board: list scheduling by several rules, then local search over the order in which tasks are laid out
+ * Plans the board: the plan that stands with what is new laid around it, list scheduling by several rules, then local search over the order in which tasks are laid out
  * (moves, swaps, a whole job drawn forward). Late acceptance hill climbing (Burke & Bykov 2017): a plan is taken that is
- * no worse than the present one or than that of some tries ago. Pure and seeded.
+ * no worse than the present one or than that of some tries ago. Never worse than the plan that stands, as far as that
+ * still can be done. Pure and seeded.
  */
 export function solve(workload: Workload, { seed, tries, onProgress }: Search): Solved {
   const of = prepare(workload);
   const random = seeded(seed);
   const pick = (n: number) => Math.floor(random() * n);
   let tried = 0;
-  const tryOut = (sequence: readonly number[]) => {
-    const plan = decode(of, sequence);
+  const tryOut = (sequence: readonly number[], stands?: Prepared['before']) => {
+    const plan = decode(of, sequence, stands);
     tried++;
     return { sequence, plan, score: scoreOf(of, plan) };
   };
-  const starts = byRules(workload).map(tryOut);
+  const known = workload.previous.length > 0 ? asBefore(of) : null;
+  const starts = [
+    ...(known ? [tryOut(known, of.before), tryOut(known)] : []),
+    ...byRules(workload).map((sequence) => tryOut(sequence))
+  ];
   let now = starts.reduce((a, b) => (b.score < a.score ? b : a));
   let best = now;
   const memory = new Array<number>(REMEMBERED).fill(now.score);
