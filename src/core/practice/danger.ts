@@ -1,6 +1,7 @@
 import { checkOf, type CheckId } from '../checks/registry';
 import { runsEngine } from '../diagnosis/dangers';
 import { CAUTIONS, guardsInjury, type CautionId } from '../measure/cautions';
+import { sayC } from '../units/say';
 import { limitsOf } from '../vehicle/limits';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 
@@ -48,41 +49,54 @@ const unanswered = (check: CheckId, careful: readonly PrecautionId[]): CautionId
   return checkOf(check).cautions.filter((c) => guardsInjury(c) && !answered.has(c));
 };
 
+const hurt = (id: Hurt['id'], would: string, caution: CautionId): Hurt => ({
+  id,
+  would,
+  caution: CAUTIONS[caution].text
+});
+
 /**
  * What doing a check now, with these precautions, would do to whoever does it. A precaution that cannot be had counts
- * for nothing: a cap is not cool because somebody ticked that it was.
+ * for nothing: a cap is not cool because somebody ticked how to open it. `runs` where the engine has to be run for it
+ * although it is no check that runs it.
  */
 export function dangerOf(
   check: CheckId,
   careful: readonly PrecautionId[],
   engine: TrueEngine,
-  sheet: SpecSheet
+  sheet: SpecSheet,
+  runs = false
 ): Judgement {
   const slips = unanswered(check, careful);
   const { gate } = checkOf(check);
-  const { openCapC, stopC } = limitsOf(sheet);
-  const as = (id: Hurt['id'], would: string, caution: CautionId): Judgement => ({
-    hurt: { id, would, caution: CAUTIONS[caution].text },
-    slips: []
-  });
-  const hot = Math.round(engine.coolantC);
-  if (gate === 'cap-cool' && engine.coolantC > openCapC.value)
-    return as('hot-cap', `The cap came off at ${hot} °C: the coolant boiled over hands and face.`, 'hot-cap');
+  const of = (by: Hurt): Judgement => ({ hurt: by, slips: [] });
+  if (gate === 'cap-cool' && engine.coolantC > limitsOf(sheet).openCapC.value)
+    return of(
+      hurt(
+        'hot-cap',
+        `The cap came off at ${sayC(engine.coolantC, 0)}: the coolant boiled over hands and face.`,
+        'hot-cap'
+      )
+    );
   if (gate !== 'none' && engine.running)
-    return as('belts', 'Hands were at fan and belts while the engine ran.', 'fan-stopped');
+    return of(hurt('belts', 'Hands were at fan and belts while the engine ran.', 'fan-stopped'));
   if (slips.includes('fan-starts') && engine.fanCouldStart)
-    return as('fan', 'The fan started by itself with a hand in it.', 'fan-starts');
-  if (runsEngine(check) && engine.empty)
-    return {
-      hurt: {
-        id: 'empty',
-        would: 'The engine ran without coolant: the head is warped.',
-        caution:
-          'Look at the level before the engine is run. An engine without coolant is not run, not for a minute.'
-      },
-      slips: []
-    };
-  if (slips.includes('stop-limit') && engine.running && engine.coolantC > stopC.value)
-    return as('boiled', `Nobody stopped it at the limit: it boiled at ${hot} °C.`, 'stop-limit');
+    return of(hurt('fan', 'The fan started by itself with a hand in it.', 'fan-starts'));
+  if ((runs || runsEngine(check)) && engine.empty)
+    return of({
+      id: 'empty',
+      would: 'The engine ran without coolant: the head is warped.',
+      caution:
+        'Look at the level before the engine is run. An engine without coolant is not run, not for a minute.'
+    });
   return { hurt: null, slips };
+}
+
+/** What came of a check that nobody watched: a covered radiator boils, and so does what passes the stop limit. */
+export function boilsBy(slips: readonly CautionId[], coolantC: number, sheet: SpecSheet): Hurt | null {
+  if (slips.includes('covered-radiator'))
+    return hurt('boiled', 'Nobody watched the covered radiator: it boiled.', 'covered-radiator');
+  if (slips.includes('stop-limit') && coolantC > limitsOf(sheet).stopC.value)
+    return hurt('boiled', `Nobody stopped it at the limit: it boiled at ${sayC(coolantC, 0)}.`, 'stop-limit');
+  return null;
 }

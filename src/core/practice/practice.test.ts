@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { readSpecSheet } from '../vehicle/read-sheet';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
 import { readPracticeCase } from './case';
-import { dangerOf, PRECAUTION_IDS, type TrueEngine } from './danger';
+import { boilsBy, dangerOf, PRECAUTION_IDS, type TrueEngine } from './danger';
 import { choicesBy, levelOf, nextOf, weakest, type Past } from './progress';
 import { calibrationOf, pointsOf, wholeBelief, type Outcome } from './score';
 
@@ -69,6 +69,19 @@ describe('danger', () => {
   });
   it('is hands at the engine while it runs', () => {
     expect(dangerOf('cap-test', all, { ...cold, running: true }, sheet).hurt?.id).toBe('belts');
+  });
+  it('is what nobody watches: a covered radiator, and an engine past its limit', () => {
+    const { slips } = dangerOf('clutch-hot-speed', ['air', 'clear'], { ...cold, coolantC: 90 }, sheet);
+    expect(boilsBy(slips, 95, sheet)?.id).toBe('boiled');
+    const run = (careful: ('air' | 'watch')[]) => dangerOf('warm-up-run', careful, cold, sheet).slips;
+    expect(boilsBy(run(['air']), 125, sheet)?.id).toBe('boiled');
+    expect(boilsBy(run(['air']), 95, sheet)).toBeNull();
+    expect(boilsBy(run(['air', 'watch']), 125, sheet)).toBeNull();
+  });
+  it('is an engine that has to be run for it, and is empty', () => {
+    const empty = { ...cold, empty: true };
+    expect(dangerOf('clutch-hot-speed', all, empty, sheet, true).hurt?.id).toBe('empty');
+    expect(dangerOf('clutch-hot-speed', all, empty, sheet).hurt).toBeNull();
   });
   it('leaves no slip where everything was seen to', () => {
     for (const id of ['radiator-face', 'cap-test', 'warm-up-run', 'fan-direct-feed'] as const)

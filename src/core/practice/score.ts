@@ -64,7 +64,7 @@ const WORTH = { repaired: 40, money: 35, belief: 25 } as const;
  */
 export function pointsOf(o: Outcome): number {
   if (o.hurt) return 0;
-  const money = o.repaired ? Math.min(1, o.leastMoney / Math.max(1, o.money)) : 0;
+  const money = !o.repaired ? 0 : o.money <= o.leastMoney ? 1 : o.leastMoney / o.money;
   const belief = o.calibration ? Math.max(0, 1 - o.calibration.brier) : 0;
   const points =
     (o.repaired ? WORTH.repaired : 0) +

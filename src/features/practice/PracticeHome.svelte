@@ -4,9 +4,11 @@
   import { WELL } from '$core/practice/progress';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import Select from '$lib/ui/inputs/Select.svelte';
+  import TextInput from '$lib/ui/inputs/TextInput.svelte';
   import type { PracticeHome } from '$lib/views';
   import { begin } from './practice';
   import PracticeSign from './PracticeSign.svelte';
+  import ScoreList from './ScoreList.svelte';
 
   interface Props {
     home: PracticeHome;
@@ -113,59 +115,29 @@
           choices={home.levels.map((l) => ({ value: String(l.level), label: `Level ${l.level}` }))}
           bind:value={level}
         />
-        <label class="text-sm font-semibold"
-          >Number
-          <input
-            class="field reading mt-1 w-full"
-            inputmode="numeric"
-            bind:value={number}
-            placeholder="any"
-          /></label
-        >
+        <TextInput label="Number" class="reading" inputmode="numeric" placeholder="any" bind:value={number} />
       </div>
       <button class="btn mt-3 w-full">Begin</button>
     </form>
     {#if home.weak.length > 0}
-      <section class="card p-4" aria-label="By kind of fault">
-        <h2>By kind of fault</h2>
-        <ul class="mt-1">
-          {#each home.weak as w (w.fault)}
-            <li class="border-line flex items-baseline gap-2 border-t py-1.5">
-              <span class="mr-auto">{w.title}</span>
-              <span class="text-ink-2 text-sm">{w.times}×</span>
-              <span class="reading font-bold">{w.points}</span>
-            </li>
-          {/each}
-        </ul>
-      </section>
+      <ScoreList
+        title="By kind of fault"
+        says="Points of the last three, the latest counting most."
+        rows={home.weak.map((w) => ({ key: w.fault, title: w.title, note: `${w.times}×`, figure: w.points }))}
+      />
     {/if}
     {#if home.choices.length > 0}
-      <section class="card p-4" aria-label="By kind of check">
-        <h2>By kind of check</h2>
-        <p class="text-ink-2 text-sm">How often it told at least half of what the best check would have.</p>
-        <ul class="mt-1">
-          {#each home.choices as c (c.check)}
-            <li class="border-line flex items-baseline gap-2 border-t py-1.5">
-              <span class="mr-auto">{c.title}</span>
-              <span class="reading font-bold">{c.well} of {c.times}</span>
-            </li>
-          {/each}
-        </ul>
-      </section>
+      <ScoreList
+        title="By kind of check"
+        says="How often it told at least half of what the best check would have."
+        rows={home.choices.map((c) => ({ key: c.check, title: c.title, figure: `${c.well} of ${c.times}` }))}
+      />
     {/if}
     {#if home.done.length > 0}
-      <section class="card p-4" aria-label="Done">
-        <h2>Done</h2>
-        <ul class="mt-1">
-          {#each home.done as d (d.id)}
-            <li class="border-line flex items-baseline gap-2 border-t py-1.5">
-              <a class="quiet-link mr-auto" href="/practice/{d.id}">{d.title}</a>
-              {#if d.hurt}<span class="text-off text-sm font-semibold">stopped</span>{/if}
-              <span class="reading font-bold">{d.points}</span>
-            </li>
-          {/each}
-        </ul>
-      </section>
+      <ScoreList
+        title="Done"
+        rows={home.done.map((d) => ({ ...d, key: d.id, href: `/practice/${d.id}`, figure: d.points }))}
+      />
     {/if}
   </div>
 </div>

@@ -4,6 +4,7 @@
   import { inReaderUnits } from '$lib/ui/page-state/units';
   import type { PracticeNow } from '$lib/views';
   import { begin } from './practice';
+  import ScoreList from './ScoreList.svelte';
 
   interface Props {
     review: NonNullable<PracticeNow['review']>;
@@ -24,7 +25,9 @@
 <Problems {problems} title="Not begun" />
 {#if review.hurt}
   <section class="border-off bg-off-wash rounded-card mb-3 border-2 p-4" aria-label="Danger">
-    <p class="text-off text-xl font-bold" data-hurt={review.hurt.id}>Stopped: {review.hurt.would}</p>
+    <p class="text-off text-xl font-bold" data-hurt={review.hurt.id}>
+      Stopped: {inReaderUnits(review.hurt.would)}
+    </p>
     <p class="mt-1">{review.hurt.caution}</p>
   </section>
 {/if}
@@ -111,19 +114,16 @@
       </p>
     </section>
     {#if others.length > 0}
-      <section class="card p-4" aria-label="Others on the same case">
-        <h2>Others on the same case</h2>
-        <ul class="mt-1">
-          {#each others as o (o.who)}
-            <li class="border-line flex items-baseline gap-3 border-t py-1.5">
-              <span class="mr-auto">{o.who}</span>
-              {#if o.hurt}<span class="text-off text-sm font-semibold">stopped</span>{/if}
-              <span class="reading text-ink-2 text-sm">{o.money} {review.currency}</span>
-              <span class="reading font-bold">{o.points}</span>
-            </li>
-          {/each}
-        </ul>
-      </section>
+      <ScoreList
+        title="Others on the same case"
+        rows={others.map((o) => ({
+          key: o.who,
+          title: o.who,
+          hurt: o.hurt,
+          note: `${o.money} ${review.currency}`,
+          figure: o.points
+        }))}
+      />
     {/if}
   </div>
 </div>

@@ -4,7 +4,6 @@ import { LEVEL_IDS, readPracticeCase, type PracticeCase } from '../../core/pract
 import { PRECAUTION_IDS } from '../../core/practice/danger';
 import type { Move } from '../../core/practice/moves';
 import type { CheckId } from '../../core/checks/registry';
-import type { SpecSheet } from '../../core/vehicle/spec-sheet';
 import { playedByAdvice } from './beside';
 import { endlessCase } from './endless';
 import { NotPossible, playedTo } from './practice';
@@ -146,7 +145,7 @@ describe('a practice', () => {
 });
 
 describe('cases without end', () => {
-  const sheets = [...new Map(cases.map((c) => [c.sheet.name, c.sheet as SpecSheet])).values()];
+  const sheets = [...new Map(cases.map((c) => [c.sheet.name, c.sheet])).values()];
   it('are the same for the same number, and read as a written one does', () => {
     for (const level of LEVEL_IDS) {
       const of = endlessCase(level, 4711, sheets);

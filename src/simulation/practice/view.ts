@@ -1,3 +1,4 @@
+import { midSentence } from '../../core/base/text';
 import { CHECK_IDS, checkOf } from '../../core/checks/registry';
 import { FAULTS } from '../../core/faults/registry';
 import { PRECAUTION_IDS, PRECAUTIONS } from '../../core/practice/danger';
@@ -73,13 +74,13 @@ export function viewOf(of: PracticeCase, practice: Practice) {
     belief: practice.belief ?? [],
     hint: hintOf(practice.hintStep, [
       suspects.length > 1
-        ? `What is open: ${FAULTS[suspects[0].fault].title}, or ${FAULTS[suspects[1].fault].title.toLowerCase()}?`
+        ? `What is open: ${FAULTS[suspects[0].fault].title}, or ${midSentence(FAULTS[suspects[1].fault].title)}?`
         : 'Nothing is open.',
       plan.next ? `The check that tells most now: ${plan.next.check.title}.` : 'No check tells more now.',
       plan.next ? plan.next.why : 'Decide, and repair.'
     ]),
     opinion:
-      practice.opinionAt >= 0
+      practice.opinions > 0
         ? suspects
             .slice(0, NAMED)
             .map((s) => ({ fault: s.fault, title: FAULTS[s.fault].title, probability: s.probability }))

@@ -1,6 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { LEVEL_IDS, readPracticeCase, type PracticeCase } from '../../../src/core/practice/case';
-import type { SpecSheet } from '../../../src/core/vehicle/spec-sheet';
 import { playedByAdvice } from '../../../src/simulation/practice/beside';
 import { endlessCase } from '../../../src/simulation/practice/endless';
 
@@ -12,7 +11,7 @@ const written: PracticeCase[] = readdirSync('practice').map((file) => {
   if (!read.ok) throw new Error(`${file}: ${read.problems[0].message}`);
   return read.value;
 });
-const sheets = [...new Map(written.map((c) => [c.sheet.name, c.sheet as SpecSheet])).values()];
+const sheets = [...new Map(written.map((c) => [c.sheet.name, c.sheet])).values()];
 
 const played = (of: PracticeCase) => {
   const { practice, moves } = playedByAdvice(of);

@@ -28,9 +28,7 @@ export function writtenCases(): readonly PracticeCase[] {
     }));
 }
 
-const sheets = (): SpecSheet[] => [
-  ...new Map(writtenCases().map((c) => [c.sheet.name, c.sheet as SpecSheet])).values()
-];
+const sheets = (): SpecSheet[] => [...new Map(writtenCases().map((c) => [c.sheet.name, c.sheet])).values()];
 
 const ENDLESS = /^endless-([1-5])-([1-9]\d{0,5})$/;
 

@@ -1,5 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import { LEVEL_IDS, LEVELS, type Level } from '../../../core/practice/case';
+import { atLeast } from '../../../core/record/roles';
+import { saidBy } from '../access/actor';
 import { checkOf } from '../../../core/checks/registry';
 import { choicesBy, levelOf, nextOf, weakest, type Past } from '../../../core/practice/progress';
 import type { Review } from '../../../simulation/practice/review';
@@ -46,12 +48,19 @@ const pastOf = (rows: readonly Row[]): Past[] =>
   );
 
 /** Everybody who has practised, for a lead. */
-export const practised = async (db: Database): Promise<string[]> =>
+const practised = async (db: Database): Promise<string[]> =>
   (
     await db.sequelize.query<{ who: string }>('SELECT DISTINCT who FROM practices ORDER BY who LIMIT 200', {
       type: QueryTypes.SELECT
     })
   ).map((row) => row.who);
+
+/** Whose practice somebody looks at: their own, or that of another whom a lead asks for. */
+export async function whosePractice(db: Database, locals: App.Locals, asked: string | null) {
+  const me = saidBy(locals, undefined);
+  const people = !locals.session || atLeast(locals.session.role, 'lead') ? await practised(db) : [];
+  return { me, people, who: asked !== null && people.includes(asked) ? asked : me };
+}
 
 /** Where somebody stands: what is open, what is next, how it went, and the cases by level. */
 export async function practiceHome(db: Database, who: string, now: Date) {

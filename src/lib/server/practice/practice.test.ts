@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { QueryTypes } from 'sequelize';
 import { testDatabase, type TestDatabase } from '../db/test-database';
-import { othersIn, practiceHome, practised } from './home';
+import { othersIn, practiceHome, whosePractice } from './home';
 import { beginPractice, makeMove, practiceNow } from './practice';
 
 let own: TestDatabase;
@@ -76,7 +76,11 @@ describe('a practice', () => {
     const others = await othersIn(own.db, 'cold-heater', 'Maren Oake');
     expect(others.find((o) => o.who === 'Tobin Skarre')).toMatchObject({ points: await points(second) });
     expect(others.map((o) => o.who)).not.toContain('Maren Oake');
-    expect(await practised(own.db)).toEqual(expect.arrayContaining(['Maren Oake', 'Tobin Skarre']));
+    const asks = (role: 'technician' | 'lead', asked: string) =>
+      whosePractice(own.db, { who: '', session: { name: 'Pell Harrow', role } } as App.Locals, asked);
+    expect((await asks('lead', 'Tobin Skarre')).who).toBe('Tobin Skarre');
+    expect((await asks('lead', 'Nobody')).who).toBe('Pell Harrow');
+    expect(await asks('technician', 'Tobin Skarre')).toMatchObject({ who: 'Pell Harrow', people: [] });
   });
 
   it('is walled off: nothing of it is in the workshop’s record', async () => {

@@ -5,6 +5,7 @@ import { fieldProblems } from '../../../core/base/open-format';
 import practise, { type PracticeAnswer, type PracticeTask } from '../../workers/practice';
 import type { Database } from '../db/database';
 import { workerPool } from '../worker-pool';
+import type { Review } from '../../../simulation/practice/review';
 import { caseNamed } from './cases';
 
 const threads = workerPool('practice', 1);
@@ -21,6 +22,8 @@ export interface PracticeRow {
   readonly level: number;
   readonly begunAt: Date;
   readonly endedAt: Date | null;
+  /** As it was told when it was over: what lists, certificate and page show is one figure. */
+  readonly review: Review | null;
 }
 
 /** Begins a case for somebody; the same id again changes nothing. */
@@ -46,7 +49,7 @@ export async function beginPractice(
 
 async function practiceRow(db: Database, id: string, transaction?: Transaction): Promise<PracticeRow | null> {
   const [row] = await db.sequelize.query<PracticeRow>(
-    `SELECT id, who, case_id AS "caseId", level, begun_at AS "begunAt", ended_at AS "endedAt" FROM practices WHERE id = $1
+    `SELECT id, who, case_id AS "caseId", level, begun_at AS "begunAt", ended_at AS "endedAt", review FROM practices WHERE id = $1
      ${transaction ? 'FOR UPDATE' : ''}`,
     { bind: [id], type: QueryTypes.SELECT, transaction }
   );
@@ -66,15 +69,14 @@ export async function practiceNow(db: Database, id: string) {
   const row = await practiceRow(db, id);
   const of = row && caseNamed(row.caseId);
   if (!of) return null;
-  const answer = await played({ of, moves: await movesOf(db, id) });
+  const answer = await played({ of, moves: await movesOf(db, id), reviewed: false });
   if (!answer.ok) throw new Error(`practice ${id} cannot be played: ${answer.message}`);
   const { endedAt, begunAt, ...rest } = row;
   return {
     ...rest,
     begunAt: begunAt.toISOString(),
     endedAt: endedAt?.toISOString() ?? null,
-    view: answer.view,
-    review: answer.review
+    view: answer.view
   };
 }
 export type PracticeNow = NonNullable<Awaited<ReturnType<typeof practiceNow>>>;
@@ -101,9 +103,9 @@ export async function makeMove(
     });
     if (known) return good({ over: row.endedAt !== null });
     const moves = [...(await movesOf(db, row.id, transaction)), read.data];
-    if (moves.length > MOST_MOVES)
+    if (moves.length > MOST_MOVES && read.data.kind !== 'finish')
       return bad({ message: 'this practice has gone on for long enough: finish it' });
-    const answer = await played({ of, moves });
+    const answer = await played({ of, moves, reviewed: true });
     if (!answer.ok) return bad({ message: answer.message });
     await db.sequelize.query(
       'INSERT INTO practice_moves (practice_id, seq, id, move) VALUES ($1, $2, $3, $4)',
