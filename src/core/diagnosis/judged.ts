@@ -30,7 +30,7 @@ export function factsOf(
         .map((fact): KnownFact => ({ fact, source: id, enteredAt: at, soft: false }))
     );
   const fromRuns = runs.flatMap((run): KnownFact[] => {
-    const { endedAt, endC, ambientC, stood } = run.heat;
+    const { endedAt, endC, ambientC, stood, ran } = run.heat;
     const ended = endedAt ?? run.importedAt;
     const known = (fact: ThermalFact): KnownFact => ({
       fact,
@@ -38,11 +38,17 @@ export function factsOf(
       enteredAt: run.importedAt,
       soft: endedAt === null
     });
-    if (!stood || endC === null) return [known({ kind: 'ran-until', at: ended, coolantC: endC, ambientC })];
+    const bySensor = {
+      startC: ran?.startC ?? null,
+      stopC: stood?.stopC ?? endC,
+      ranMin: ran?.minutes ?? null
+    };
+    if (!stood || endC === null)
+      return [known({ kind: 'ran-until', at: ended, coolantC: endC, ambientC, bySensor })];
     const stoppedAt = new Date(Date.parse(ended) - stood.hours * 3_600_000).toISOString();
     return [
-      known({ kind: 'ran-until', at: stoppedAt, coolantC: stood.stopC, ambientC }),
-      known({ kind: 'measured', at: ended, coolantC: endC, ambientC, cooling: stood.cooling })
+      known({ kind: 'ran-until', at: stoppedAt, coolantC: stood.stopC, ambientC, bySensor }),
+      known({ kind: 'measured', at: ended, coolantC: endC, ambientC, bySensor, cooling: stood.cooling })
     ];
   });
   return [...job.stated, ...fromChecks, ...fromRuns];

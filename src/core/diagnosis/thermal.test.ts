@@ -52,6 +52,38 @@ describe('the thermal state', () => {
     expect(state([stopped(0, null)], 3).safeToOpen).toBe(true);
   });
 
+  describe('told by the engine’s own sensor, which may be what is wrong,', () => {
+    const bySensor = (endC: number, ran: { startC?: number; minutes?: number } = {}): ThermalFact => ({
+      ...stopped(0, endC),
+      bySensor: { startC: ran.startC ?? 10, stopC: endC, ranMin: ran.minutes ?? 30 }
+    });
+    const safe = (fact: ThermalFact, h: number) => state([fact], h).safeToOpen;
+
+    it('is not known where it reads an open or a shorted circuit, or colder than the air', () => {
+      for (const endC of [-40, 140, 2])
+        expect(state([bySensor(endC)], 1)).toMatchObject({
+          ...state([stopped(0, null)], 1),
+          basis: bySensor(endC)
+        });
+    });
+
+    it('opens no cap earlier than a healthy engine’s, however cold it reads', () => {
+      // At 45 °C a cap may come off; a sensor that reads 50 °C too little says the same at 95.
+      expect(safe(stopped(0, 45), 0.1)).toBe(true);
+      expect(safe(bySensor(45), 0.1)).toBe(false);
+      // 3 h · ln(80 / 40) = 2.08 h from the 90 °C at which this thermostat is fully open at the least.
+      expect(safe(bySensor(45), 2.07)).toBe(false);
+      expect(safe(bySensor(45), 3)).toBe(true);
+      // One that reads hot keeps it shut for as long as it says.
+      expect(safe(bySensor(115), 2.8)).toBe(false);
+    });
+
+    it('is believed of a run too short to have made it hot', () => {
+      expect(safe(bySensor(30, { minutes: 3 }), 0.1)).toBe(true);
+      expect(safe(bySensor(30, { minutes: 3, startC: -40 }), 0.1)).toBe(false);
+    });
+  });
+
   it('keeps a large engine hot for longer: 2 h at 1.6 L, above 3 h at 6.7 L', () => {
     const of = (displacementL: number) =>
       thermalAt([stopped(0)], hour(2), { ...curlew, engine: { ...curlew.engine, displacementL } }).coolantC!;

@@ -11,6 +11,8 @@ interface RunHeat {
   readonly endedAt: string | null;
   readonly endC: number | null;
   readonly ambientC: number | null;
+  /** What its sensor read at its start, and for how long it ran; not kept by earlier versions. */
+  readonly ran?: { readonly startC: number | null; readonly minutes: number };
   /** Where the log went on after key-off: for how long, and what it told about the cooling. */
   readonly stood: {
     readonly hours: number;
@@ -82,6 +84,7 @@ export function summaryOfRun(run: JudgedRun): RunSummary {
       endedAt,
       endC: run.endC,
       ambientC: startC !== null && startMinusAmbientC !== null ? startC - startMinusAmbientC : null,
+      ran: { startC, minutes: (run.durationS - (afterRun?.loggedS ?? 0)) / 60 },
       stood: afterRun
         ? { hours: afterRun.loggedS / 3600, stopC: afterRun.stopC, cooling: afterRun.cooling }
         : null

@@ -16,9 +16,9 @@ export function basisText(state: ThermalState, now: string): string {
     case 'started':
       return `Started ${ago}`;
     case 'ran-until':
-      return `Stopped ${ago}${basis.coolantC === null ? '' : ` at ${shown(basis.coolantC, 'temperature', 0)}`}`;
+      return `Stopped ${ago}${basis.coolantC === null ? '' : `${basis.bySensor ? '; its sensor read' : ' at'} ${shown(basis.coolantC, 'temperature', 0)}`}`;
     case 'measured':
-      return `${shown(basis.coolantC, 'temperature', 0)} measured ${ago}`;
+      return `${shown(basis.coolantC, 'temperature', 0)} ${basis.bySensor ? 'read by its sensor' : 'measured'} ${ago}`;
   }
 }
 

@@ -1,4 +1,4 @@
-import { checkOf, type CheckId } from '../../core/checks/registry';
+import { CHECK_IDS, checkOf, type CheckId } from '../../core/checks/registry';
 import { PRECAUTION_IDS } from '../../core/practice/danger';
 import type { PracticeCase } from '../../core/practice/case';
 import type { Move } from '../../core/practice/moves';
@@ -16,10 +16,30 @@ type Maker = (move: Move) => boolean;
  * Plays a case as the second opinion says: the next check it names, until it says to act, with every caution seen to.
  * What it must wait for it waits for.
  */
-export function playedByAdvice(of: PracticeCase): {
+export const playedByAdvice = (of: PracticeCase): Played => play(of, findOut);
+
+/**
+ * Plays a case by measuring all that can be measured, whatever it costs, before the first repair and after each: what it
+ * cannot repair cannot be found from the readings.
+ */
+export const playedByMeasuring = (of: PracticeCase): Played =>
+  play(of, (practice, make) => {
+    const fill = filler(practice, make);
+    const can = CHECK_IDS.filter((id) => id !== 'soak' && !checkOf(id).lacks?.(of.sheet));
+    for (const id of can.toSorted((a, b) => stretchOf(a) - stretchOf(b))) {
+      fill();
+      if (!practice.over) check(practice, make, id);
+    }
+  });
+/** The first stretch of the heat line that a check can be done in. */
+const stretchOf = (id: CheckId) => Math.min(...checkOf(id).phases.map((p) => 'CWRHXB'.indexOf(p)));
+
+interface Played {
   readonly practice: Practice;
   readonly moves: readonly Move[];
-} {
+}
+
+function play(of: PracticeCase, measure: (practice: Practice, make: Maker) => void): Played {
   const practice = new Practice(of);
   const moves: Move[] = [];
   const make: Maker = (move) => {
@@ -33,7 +53,7 @@ export function playedByAdvice(of: PracticeCase): {
     return true;
   };
   for (let round = 0; round < MOST_REPAIRS && !practice.over; round++) {
-    findOut(practice, make);
+    measure(practice, make);
     if (practice.over) break;
     const repairs = practice.known().opinion.advice.act.repairs.filter((id) => id !== 'none');
     if (repairs.length === 0) break;
@@ -47,21 +67,28 @@ export function playedByAdvice(of: PracticeCase): {
 /** Does what is named next, until it says to act. */
 function findOut(practice: Practice, make: Maker): void {
   const done = new Set<CheckId>();
-  let filled = false;
+  const fill = filler(practice, make);
   while (done.size < MOST_CHECKS && !practice.over) {
-    const { opinion, plan, dangers } = practice.known();
-    if (!filled && dangers.some((d) => d.holds && (d.id === 'low' || d.id === 'empty'))) {
-      filled = true;
-      cool(practice, make);
-      make({ kind: 'fill' });
-      continue;
-    }
+    if (fill()) continue;
+    const { opinion, plan } = practice.known();
     if (opinion.advice.actNow) return;
     const next = [plan.next, ...plan.others].find((p) => p && !done.has(p.id))?.id;
     if (!next) return;
     done.add(next);
     check(practice, make, next);
   }
+}
+
+/** Fills it up where too little is in it to run it, once; whether it was filled now. */
+function filler(practice: Practice, make: Maker): () => boolean {
+  let filled = false;
+  return () => {
+    const low = practice.known().dangers.some((d) => d.holds && (d.id === 'low' || d.id === 'empty'));
+    if (filled || practice.over || !low) return false;
+    filled = true;
+    cool(practice, make);
+    return make({ kind: 'fill' });
+  };
 }
 
 /** Does what proves the repair; whether it is proven. */

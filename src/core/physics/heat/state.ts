@@ -8,6 +8,7 @@ import {
   SOAKED_BELOW_C
 } from '../coolant/cooling';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
+import { toldOf, type ToldBySensor } from './sensor-told';
 
 /** The engine's thermal state: the spine of a job. */
 export const PHASES = ['cold', 'warming', 'regulating', 'hot', 'cooling'] as const;
@@ -28,6 +29,8 @@ export type ThermalFact =
       readonly at: string;
       readonly coolantC: number | null;
       readonly ambientC: number | null;
+      /** Where the engine’s own sensor told it, and no person. */
+      readonly bySensor?: ToldBySensor;
     }
   | { readonly kind: 'started'; readonly at: string }
   | {
@@ -35,6 +38,7 @@ export type ThermalFact =
       readonly at: string;
       readonly coolantC: number;
       readonly ambientC: number | null;
+      readonly bySensor?: ToldBySensor;
       /** How fast it was seen to cool, where a log went on after key-off. */
       readonly cooling?: CoolingFit | null;
     };
@@ -181,14 +185,16 @@ function standing(
   const openC = limits.startOpenC.value;
   const openCapC = limits.openCapC.value;
   const ambientC = knownAmbientC ?? USUAL_AMBIENT_C;
+  const told = toldOf(basis, limits);
   // An engine of which only the stop is known is taken to have been as hot as a healthy one gets.
-  const over = (basis.coolantC ?? limits.fullOpenC.value) - ambientC;
+  const stoppedC = told.coolantC ?? limits.fullOpenC.value;
+  const over = stoppedC - ambientC;
   const from = Date.parse(basis.at);
   const hours = (now - from) / HOUR_MS;
   const left = residualC(over, hours, tauH);
   const cold = left < SOAKED_BELOW_C;
   // Without the air around it an engine is soaked only where it would be on the coldest day there is.
-  const coldestDay = residualC((basis.coolantC ?? limits.fullOpenC.value) - COLDEST_DAY_C, hours, tauH);
+  const coldestDay = residualC(stoppedC - COLDEST_DAY_C, hours, tauH);
   const soaked =
     knownAmbientC !== null
       ? cold
@@ -200,9 +206,7 @@ function standing(
             ? null
             : false;
   const moment = (h: number) => new Date(from + h * HOUR_MS).toISOString();
-  // Where nobody knows how hot it was when it stopped, the cap is guarded as if it had been at the stop limit.
-  const hottest = basis.coolantC ?? limits.stopC.value;
-  const safeFrom = from + capShutH(hottest, openCapC, knownAmbientC, longH) * HOUR_MS;
+  const safeFrom = from + capShutH(told.hottestC, openCapC, knownAmbientC, longH) * HOUR_MS;
   return {
     phase: cold ? 'cold' : ambientC + left >= openC - HOT_WITHIN_C ? 'hot' : 'cooling',
     running: false,
