@@ -39,6 +39,23 @@ export interface Planned {
   readonly worth: Worth | null;
 }
 
+/** As much of a planned check as a line of checks shows. */
+export type Chip = Pick<Planned, 'id' | 'minutes' | 'from' | 'to' | 'suggested' | 'why'> & {
+  readonly check: Pick<Check, 'title'>;
+  readonly done:
+    | (Pick<JudgedCheck, 'words'> & {
+        readonly outcome: Pick<JudgedCheck['outcome'], 'result' | 'voidShort' | 'countsFrom'>;
+      })
+    | null;
+};
+/** Checks along the heat line, beside it and on the bench. */
+export interface Line extends Pick<Plan, 'lacking'> {
+  readonly line: readonly Chip[];
+  readonly any: readonly Chip[];
+  readonly bench: readonly Chip[];
+  readonly next: Pick<Chip, 'id'> | null;
+}
+
 export interface Plan {
   readonly line: readonly Planned[];
   readonly any: readonly Planned[];

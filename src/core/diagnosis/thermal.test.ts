@@ -53,9 +53,12 @@ describe('the thermal state', () => {
   });
 
   describe('told by the engine’s own sensor, which may be what is wrong,', () => {
-    const bySensor = (endC: number, ran: { startC?: number; minutes?: number } = {}): ThermalFact => ({
-      ...stopped(0, endC),
-      bySensor: { startC: ran.startC ?? 10, stopC: endC, ranMin: ran.minutes ?? 30 }
+    const bySensor = (coolantC: number, ran: { startC?: number; minutes?: number } = {}): ThermalFact => ({
+      kind: 'ran-until',
+      at: hour(0),
+      coolantC,
+      ambientC: 10,
+      bySensor: { startC: ran.startC ?? 10, stopC: coolantC, ranMin: ran.minutes ?? 30 }
     });
     const safe = (fact: ThermalFact, h: number) => state([fact], h).safeToOpen;
 

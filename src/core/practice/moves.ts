@@ -21,6 +21,11 @@ export const moveSchema = z.discriminatedUnion('kind', [
     of: z.number().int().min(0).max(500),
     as: z.enum(['pass', 'fail', 'unclear'])
   }),
+  /** What somebody saw, heard or felt at the check they just did, by field; what they leave out they did not tell. */
+  z.object({
+    kind: z.literal('sense'),
+    as: z.record(z.string().max(40), z.string().max(40)).refine((of) => Object.keys(of).length <= 12)
+  }),
   z.object({ kind: z.literal('wait'), hours: z.number().min(0.25).max(LONGEST_WAIT_H) }),
   z.object({ kind: z.literal('stop-engine') }),
   z.object({ kind: z.literal('fill') }),

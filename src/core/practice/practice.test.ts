@@ -3,9 +3,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readSpecSheet } from '../vehicle/read-sheet';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
+import { checkOf } from '../checks/registry';
 import { readPracticeCase } from './case';
 import { boilsBy, dangerOf, PRECAUTION_IDS, type TrueEngine } from './danger';
 import { choicesBy, levelOf, nextOf, weakest, type Past } from './progress';
+import { SENSED_CHECKS, sensedIn } from './senses';
 import { calibrationOf, pointsOf, wholeBelief, type Outcome } from './score';
 
 const sheetJson = JSON.parse(readFileSync('demo/specs/qh-03-curlew.spec.json', 'utf8'));
@@ -44,6 +46,23 @@ describe('a practice case', () => {
     const found = readPracticeCase({ ...file, ...wrong });
     expect(found.ok).toBe(false);
     expect(!found.ok && found.problems.map((p) => p.field)).toContain(field);
+  });
+});
+
+describe('what there is to see, hear or feel', () => {
+  it('is in the check that it is said of, with what it can be called', () => {
+    for (const id of SENSED_CHECKS) {
+      const { fields } = checkOf(id);
+      const first = Object.fromEntries(
+        fields.flatMap((f) => (f.choices ? [[f.path, Object.keys(f.choices)[0]]] : []))
+      );
+      const senses = sensedIn(id, first);
+      expect(senses.length, id).toBeGreaterThan(0);
+      for (const s of senses) expect(s.choices.map((c) => c.value)).toContain(s.is);
+    }
+    expect(sensedIn('level-and-look', { level: 'low', belt: null }).map((s) => s.field)).toEqual(['level']);
+    // What an instrument reads is read by it.
+    expect(sensedIn('cold-agreement', { ectC: 20 })).toEqual([]);
   });
 });
 

@@ -1,18 +1,18 @@
 <script lang="ts">
   import ArrowRight from '@lucide/svelte/icons/arrow-right';
   import Circle from '@lucide/svelte/icons/circle';
-  import type { Planned } from '$core/diagnosis/plan';
+  import type { Chip } from '$core/diagnosis/plan';
   import { RESULT_LOOK } from '$lib/ui/page-state/results';
   import { hour } from '$lib/ui/page-state/when';
 
   interface Props {
-    planned: Planned;
+    planned: Chip;
     next: boolean;
     now: string;
     zone: string;
     /** A check that is done and passed: its mark alone, which names it. */
     folded?: boolean;
-    onopen: (id: Planned['id']) => void;
+    onopen: (id: Chip['id']) => void;
   }
   let { planned, next, now, zone, folded = false, onopen }: Props = $props();
   const result = $derived(planned.done?.outcome.result);

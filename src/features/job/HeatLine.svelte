@@ -1,22 +1,22 @@
 <script lang="ts">
   import { PHASE_TITLES, PHASES, type ThermalState } from '$core/physics/heat/state';
-  import { stretchIndex, type Plan, type Planned } from '$core/diagnosis/plan';
+  import { stretchIndex, type Chip, type Line } from '$core/diagnosis/plan';
   import CheckChip from './CheckChip.svelte';
 
   interface Props {
-    plan: Plan;
+    plan: Line;
     state: ThermalState;
     now: string;
     zone: string;
     closed: boolean;
-    onopen: (id: Planned['id']) => void;
+    onopen: (id: Chip['id']) => void;
   }
   let { plan, state: heat, now, zone, closed, onopen }: Props = $props();
 
   let all = $state(false);
-  const shows = (p: Planned) => (closed ? p.done !== null : all || p.suggested);
+  const shows = (p: Chip) => (closed ? p.done !== null : all || p.suggested);
   /** What passed folds into its stretch; a finding, what did not count and what is open stand. */
-  const folds = (p: Planned) => !closed && !all && p.done?.outcome.result === 'pass';
+  const folds = (p: Chip) => !closed && !all && p.done?.outcome.result === 'pass';
   const line = $derived(plan.line.filter((p) => shows(p) && !folds(p)));
   const passed = $derived(
     PHASES.map((_, i) => plan.line.filter((p) => shows(p) && folds(p) && stretchIndex(p.from) === i))

@@ -1,20 +1,20 @@
 <script lang="ts">
   import { PHASE_TITLES, PHASES, type ThermalState } from '$core/physics/heat/state';
-  import { stretchIndex, type Plan, type Planned } from '$core/diagnosis/plan';
+  import { stretchIndex, type Chip, type Line } from '$core/diagnosis/plan';
   import HeatCurve, { placeOf } from '$lib/ui/plots/HeatCurve.svelte';
   import { phaseTitle } from './words';
 
   interface Props {
-    plan: Plan;
+    plan: Line;
     state: ThermalState;
   }
   let { plan, state: heat }: Props = $props();
 
   const place = $derived(placeOf(heat));
-  const wanted = (p: Planned) => p.suggested || p.done !== null;
+  const wanted = (p: Chip) => p.suggested || p.done !== null;
 
   /** What stands on a stretch, in a few words: 5 passed · 1 finding · 2 open. */
-  function stands(of: readonly Planned[]): string {
+  function stands(of: readonly Chip[]): string {
     const count = (...results: string[]) =>
       of.filter((p) => p.done && results.includes(p.done.outcome.result)).length;
     const [passed, findings, unclear, void_] = [

@@ -4,6 +4,7 @@
   import { inReaderUnits } from '$lib/ui/page-state/units';
   import type { PracticeNow } from '$lib/views';
   import { begin } from './practice';
+  import PathTree from './PathTree.svelte';
   import ScoreList from './ScoreList.svelte';
 
   interface Props {
@@ -14,10 +15,8 @@
   }
   let { review, others, caseId, own }: Props = $props();
   let problems = $state<readonly Problem[]>([]);
-  const steps = $derived(review.steps.filter((s) => !['believe', 'hint', 'judge'].includes(s.kind)));
-  const mostBits = $derived(
-    Math.max(0.5, ...steps.flatMap((s) => [Math.abs(s.bits ?? 0), s.best?.bits ?? 0]))
-  );
+  const SAID: readonly (typeof review.steps)[number]['kind'][] = ['believe', 'hint', 'judge', 'sense'];
+  const steps = $derived(review.steps.filter((s) => !SAID.includes(s.kind)));
   const bits = (n: number) => n.toFixed(1);
   const again = async () => (problems = await begin(caseId));
 </script>
@@ -46,39 +45,7 @@
 </section>
 
 <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
-  <section class="card p-4" aria-label="The path">
-    <h2>The path</h2>
-    <p class="text-ink-2 text-sm">
-      Filled: how much of what was open each step closed. Outlined: what the best check was expected to close
-      then.
-    </p>
-    <ol class="mt-2">
-      {#each steps as s (s.move)}
-        <li class="border-line border-t py-2" data-step={s.check ?? s.kind}>
-          <p><span class="font-semibold">{s.title}</span></p>
-          {#if s.says}<p class="text-ink-2 text-sm">{inReaderUnits(s.says)}</p>{/if}
-          {#if s.bits !== null}
-            <div class="mt-1 flex items-center gap-3">
-              <div class="border-line-strong relative h-4 grow border-b">
-                {#if s.best}<span
-                    class="border-ink-2 absolute inset-y-0 left-0 border"
-                    style="width: {(100 * s.best.bits) / mostBits}%"
-                  ></span>{/if}
-                <span
-                  class="{s.bits >= 0 ? 'bg-act' : 'bg-off'} absolute inset-y-1 left-0"
-                  style="width: {(100 * Math.abs(s.bits)) / mostBits}%"
-                ></span>
-              </div>
-              <span class="reading w-20 text-right text-sm">{bits(s.bits)} bits</span>
-            </div>
-            {#if s.best && s.best.bits > Math.max(0, s.bits) + 0.2}<p class="text-ink-2 text-sm">
-                {s.best.title} was expected to tell {bits(s.best.bits)}.
-              </p>{/if}
-          {/if}
-        </li>
-      {/each}
-    </ol>
-  </section>
+  <PathTree {steps} />
   <div class="space-y-3">
     <section class="card p-4" aria-label="Beside the second opinion">
       <h2>Beside the second opinion</h2>
@@ -112,6 +79,11 @@
         {/if}{review.outcome.hints} hints, {review.outcome.opinions} second opinions, {review.outcome.slips} cautions
         not seen to.
       </p>
+      {#each review.missed as m (m.label)}
+        <p class="mt-1 text-sm" data-missed>
+          {m.label}: you said “{m.said}”; it was “{m.is}”.
+        </p>
+      {/each}
     </section>
     {#if others.length > 0}
       <ScoreList

@@ -112,6 +112,8 @@ function check(practice: Practice, make: Maker, id: CheckId): void {
   else if (gate !== 'none' && practice.running) make({ kind: 'stop-engine' });
   const move: Move = { kind: 'check', check: id, careful: [...PRECAUTION_IDS] };
   if (!make(move) && make({ kind: 'wait', hours: SOAK_H })) make(move);
+  const { toSense } = practice;
+  if (toSense) make({ kind: 'sense', as: Object.fromEntries(toSense.senses.map((s) => [s.field, s.is])) });
 }
 
 /** Lets it stand until the cap may be opened. */

@@ -9,7 +9,7 @@ import { writtenCase } from '../cases/case';
 type Wrong = Exclude<FaultId, 'none'>;
 
 /** How mild a fault may be at a level. */
-const MILDEST: Readonly<Record<Level, number>> = { 1: 0.8, 2: 0.7, 3: 0.4, 4: 0.5, 5: 0.6 };
+const MILDEST: Readonly<Record<Level, number>> = { 1: 0.8, 2: 0.7, 3: 0.4, 4: 0.5, 5: 0.8 };
 /** Of the fourth level, so many are vehicles with nothing wrong. */
 const NOTHING = 0.25;
 /** Real, harmless, and to be seen. */

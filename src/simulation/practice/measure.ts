@@ -2,8 +2,11 @@ import { normalDraw, seeded, type Random } from '../../core/base/random';
 import type { Outcome } from '../../core/checks/check';
 import { checkOf, type CheckId } from '../../core/checks/registry';
 import { runsEngine } from '../../core/diagnosis/dangers';
+import { sensedIn, type Sensed } from '../../core/practice/senses';
 import { DRIVES } from '../../core/physics/plant/drive';
+import { clock } from '../../core/base/text';
 import { logFrom } from '../../core/runs/log-from';
+import { sayC } from '../../core/units/say';
 import type { Case as Hidden } from '../cases/hidden-case';
 import { handsOn } from '../technician/hands';
 import type { PracticeEngine } from './engine';
@@ -16,6 +19,13 @@ export interface Shown {
   readonly toJudge: { readonly numbers: Outcome['numbers']; readonly is: Outcome['result'] } | null;
 }
 
+/** A check that was done, before eyes, ears and hands have told what they found. */
+export interface Taken {
+  readonly check: CheckId;
+  readonly readings: Readonly<Record<string, unknown>>;
+  readonly senses: readonly Sensed[];
+}
+
 /** Where a check is done. */
 interface Scene {
   /** The vehicle as it is. */
@@ -26,12 +36,14 @@ interface Scene {
   readonly before: number;
 }
 
-/** Does a check on the vehicle as it is, writes it into the record, and lets its minutes pass. */
-export function measure(id: CheckId, minutes: number, scene: Scene): Shown {
+/**
+ * Does a check on the vehicle as it is, and lets its minutes pass. What instruments alone tell is written into the
+ * record; where there is something to see, hear or feel, it waits for whoever does it to say what that was.
+ */
+export function measure(id: CheckId, minutes: number, scene: Scene): Shown | Taken {
   const { hidden, record, engine } = scene;
   const random = seeded(hidden.seed * 131 + hash(id) + 7919 * scene.before);
-  if (id === 'warm-up-run' || id === 'road-run')
-    return { says: run(id, minutes, random, scene), toJudge: null };
+  if (id === 'warm-up-run' || id === 'road-run') return run(id, minutes, random, scene);
   record.pass(minutes);
   if (runsEngine(id)) engine.warm();
   const check = checkOf(id);
@@ -41,13 +53,31 @@ export function measure(id: CheckId, minutes: number, scene: Scene): Shown {
     record.enter('check.skipped', { check: id, why: 'Cannot be read here' });
     return { says: 'Cannot be read on this vehicle', toJudge: null };
   }
-  record.enter('check.recorded', {
-    check: id,
-    byHand: false,
-    readings: parsed.data,
-    confirmed: [],
-    replaces: null
-  });
+  const taken = { check: id, readings: parsed.data as Taken['readings'] };
+  const senses = sensedIn(id, taken.readings);
+  return senses.length > 0 ? { ...taken, senses } : written(taken, record);
+}
+
+/** Writes a check into the record with what was told of it. */
+export function told(
+  { senses, ...taken }: Taken,
+  as: Readonly<Record<string, string>>,
+  record: PracticeRecord
+): Shown {
+  const said = Object.fromEntries(senses.map(({ field }) => [field, as[field] ?? null]));
+  const readings = checkOf(taken.check).readings.safeParse({ ...taken.readings, ...said });
+  if (!readings.success) {
+    record.enter('check.skipped', { check: taken.check, why: 'Nobody said what there was to see' });
+    return { says: 'Nobody said what there was', toJudge: null };
+  }
+  const shown = written({ ...taken, readings: readings.data as Taken['readings'] }, record);
+  // What was only looked at was judged in the saying.
+  const measured = Object.values(taken.readings).some((v) => typeof v === 'number');
+  return measured ? shown : { ...shown, toJudge: null };
+}
+
+function written({ check, readings }: Pick<Taken, 'check' | 'readings'>, record: PracticeRecord): Shown {
+  record.enter('check.recorded', { check, byHand: false, readings, confirmed: [], replaces: null });
   const { says, numbers, result } = record.known().entered.at(-1)!.outcome;
   const measured = numbers.map(({ name, value }) => ({ name, value }));
   return {
@@ -56,8 +86,8 @@ export function measure(id: CheckId, minutes: number, scene: Scene): Shown {
   };
 }
 
-/** A log of a drive, from what is left in the engine; its verdict. */
-function run(id: 'warm-up-run' | 'road-run', minutes: number, random: Random, scene: Scene): string {
+/** A log of a drive, from what is left in the engine. */
+function run(id: 'warm-up-run' | 'road-run', minutes: number, random: Random, scene: Scene): Shown {
   const { hidden, record, engine, before } = scene;
   const startedAt = record.at;
   const log = logFrom({
@@ -75,7 +105,19 @@ function run(id: 'warm-up-run' | 'road-run', minutes: number, random: Random, sc
   record.pass(Math.max(minutes, log.t[log.t.length - 1] / 60));
   engine.warm();
   engine.stop();
-  return record.addRun(checkOf(id).title, log, startedAt);
+  const { title, verdict, features } = record.addRun(checkOf(id).title, log, startedAt);
+  const { knee, plateauC, maxC } = features;
+  const seen = (name: string, celsius: number | null) =>
+    celsius === null ? [] : [{ name, value: sayC(celsius, 0) }];
+  const numbers = [
+    ...(knee
+      ? [{ name: 'Bends', value: `at ${sayC(knee.celsius, 0)}, ${clock(knee.atS)} after the start` }]
+      : []),
+    ...seen('Settles at', plateauC),
+    ...seen('Hottest', maxC)
+  ];
+  const is = verdict === 'none' ? 'pass' : verdict === 'not-enough' ? 'unclear' : 'fail';
+  return { says: title, toJudge: { numbers, is } };
 }
 
 const hash = (text: string): number =>

@@ -117,6 +117,49 @@ describe('a practice', () => {
     expect(review.judged).toEqual({ right: 0, of: 1 });
   });
 
+  it('leaves it to whoever practises to say what there is to see, and believes them, right or not', () => {
+    const looked = playedTo(named('low'), [check('level-and-look')]);
+    const { senses } = looked.toSense!;
+    expect(senses.find((s) => s.field === 'level')?.is).toMatch(/low|empty/);
+    // Nobody has said anything yet: nothing is written down, and nothing is told.
+    expect(looked.known().entered).toEqual([]);
+    expect(viewOf(named('low'), looked).done[0]).toMatchObject({ says: '', numbers: null });
+    const as = { ...Object.fromEntries(senses.map((s) => [s.field, s.is])), level: 'mark' };
+    const said = playedTo(named('low'), [check('level-and-look'), { kind: 'sense', as }]);
+    expect(said.known().entered[0].readings).toMatchObject({ level: 'mark' });
+    expect(said.missed).toEqual([
+      { label: 'Level', said: 'At the mark', is: expect.stringMatching(/Below|None/) }
+    ]);
+    expect(() => said.make({ kind: 'sense', as })).toThrow(NotPossible);
+  });
+
+  it('leaves out what somebody goes on without a word about', () => {
+    const gone = playedTo(named('slipping'), [
+      check('clutch-cold-turn'),
+      { kind: 'believe', shares: [] },
+      check('level-and-look'),
+      { kind: 'sense', as: { belt: 'good' } },
+      { kind: 'finish' }
+    ]);
+    // How the first turn felt is what that check is of; of the looks one was told.
+    expect(gone.done[0].says).toBe('Nobody said what there was');
+    expect(gone.known().entered.map((c) => c.check)).toEqual(['level-and-look']);
+    expect(gone.known().entered[0].readings).toMatchObject({ belt: 'good', level: null, face: null });
+  });
+
+  it('shows a run as a curve over what a healthy engine would have shown, and tells what it is of after one’s own word', () => {
+    const of = named('cold-heater');
+    const run = viewOf(of, playedTo(of, [check('warm-up-run')]));
+    expect(run.run!.t.length).toBeGreaterThan(50);
+    // It is stuck open: at its end it is colder than any healthy engine.
+    const { band, ect } = run.run!;
+    expect(ect.at(-1)!).toBeLessThan(band.low.at(-1)!);
+    expect(run.done[0].numbers!.map((n) => n.name)).toContain('Hottest');
+    expect(run.plan.line.find((c) => c.id === 'warm-up-run')!.done).toBeNull();
+    const judged = viewOf(of, playedTo(of, [check('warm-up-run'), { kind: 'judge', of: 0, as: 'fail' }]));
+    expect(judged.done[0].judged).toEqual({ as: 'fail', is: 'fail' });
+  });
+
   it('helps by steps, each at its price', () => {
     const of = named('green-pin');
     const hints = (n: number) => viewOf(of, playedTo(of, Array<Move>(n).fill({ kind: 'hint' }))).hint;

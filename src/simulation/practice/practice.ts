@@ -15,7 +15,7 @@ import type { SpecSheet } from '../../core/vehicle/spec-sheet';
 import { writtenCase } from '../cases/case';
 import type { Case as Hidden } from '../cases/hidden-case';
 import { PracticeEngine } from './engine';
-import { measure, type Shown } from './measure';
+import { measure, told, type Shown, type Taken } from './measure';
 import { PracticeRecord } from './record';
 
 /** Minutes to where it regulates. */
@@ -47,11 +47,15 @@ const MOVES: Readonly<Record<Exclude<Move['kind'], 'check'>, string>> = {
   fill: 'Coolant',
   believe: 'Belief',
   judge: 'Judged',
+  sense: 'Seen, heard, felt',
   hint: 'Hint',
   opinion: 'Second opinion',
   repair: 'Repair',
   finish: 'Given back'
 };
+
+/** Words, which leave everything as it is. */
+const TALK: readonly Move['kind'][] = ['believe', 'judge', 'hint', 'opinion'];
 
 /** A move that cannot be made, with the reason: it leaves no trace. */
 export class NotPossible extends Error {}
@@ -66,6 +70,8 @@ export class Practice {
   readonly #record: PracticeRecord;
   readonly #engine: PracticeEngine;
   #measured = 0;
+  /** The check that was done last, where it waits for what there was to see, with the number of its move. */
+  #taken: (Taken & { readonly move: number }) | null = null;
 
   hurt: Hurt | null = null;
   finished = false;
@@ -78,6 +84,8 @@ export class Practice {
   hintStep = 0;
   /** What was made of what a check showed, by the number of its move. */
   readonly judged = new Map<number, Exclude<Outcome['result'], 'void'>>();
+  /** What was said of what there was to sense, where it was another thing. */
+  readonly missed: { readonly label: string; readonly said: string; readonly is: string }[] = [];
   belief: readonly Share[] | null = null;
   /** What was believed when the first repair was made. */
   beliefAtRepair: readonly Share[] | null = null;
@@ -112,13 +120,25 @@ export class Practice {
   get possible(): FaultId[] {
     return FAULT_IDS.filter((f) => cannotHave(f, this.sheet) === null);
   }
+  /** The log that was made last. */
+  get log() {
+    return this.#record.log;
+  }
   known(): Known {
     return this.#record.known();
+  }
+
+  /** What there is to see, hear or feel now at the check that was done last; null where nothing is. */
+  get toSense(): Taken | null {
+    return this.#taken;
   }
 
   /** Makes a move. Throws {@link NotPossible} where it cannot be made now. */
   make(move: Move): void {
     if (this.over) throw new NotPossible('This practice is over');
+    if (move.kind === 'sense' && !this.#taken) throw new NotPossible('There is nothing to look at now');
+    // Whoever goes on without a word leaves out what there was to see.
+    if (this.#taken && move.kind !== 'sense' && !TALK.includes(move.kind)) this.#sensed({});
     const before = this.handsOnMin;
     const { says, toJudge = null } = this.#make(move);
     this.money += ((this.handsOnMin - before) / 60) * USUAL_COSTS.labourPerHour;
@@ -142,6 +162,9 @@ export class Practice {
         if (!this.done[move.of]?.toJudge || this.judged.has(move.of))
           throw new NotPossible('There is nothing to judge, or it was judged');
         this.judged.set(move.of, move.as);
+        return { says: '' };
+      case 'sense':
+        this.#sensed(move.as);
         return { says: '' };
       case 'wait':
         this.#engine.stop();
@@ -204,10 +227,26 @@ export class Practice {
       before: this.#measured++
     });
     this.hintStep = 0;
-    const { herring } = this.#of;
-    const seen = id === 'level-and-look' && herring ? `. Seen besides: ${herring}` : '';
     const boiled = boilsBy(slips, this.#engine.coolantC, this.sheet);
-    return boiled ? this.#hurtBy(boiled) : { ...shown, says: `${shown.says}${seen}` };
+    if (boiled) return this.#hurtBy(boiled);
+    if (!('senses' in shown)) return shown;
+    this.#taken = { ...shown, move: this.done.length };
+    return { says: '' };
+  }
+
+  /** Writes down what was said of what there was to see: from then on it counts, right or not. */
+  #sensed(as: Readonly<Record<string, string>>): void {
+    const taken = this.#taken!;
+    this.#taken = null;
+    for (const { field, label, is, choices } of taken.senses) {
+      const called = (value: string) => choices.find((c) => c.value === value)?.label ?? value;
+      if (as[field] !== undefined && as[field] !== is)
+        this.missed.push({ label, said: called(as[field]), is: called(is) });
+    }
+    const shown = told(taken, as, this.#record);
+    const { herring } = this.#of;
+    const besides = taken.check === 'level-and-look' && herring ? `. Seen besides: ${herring}` : '';
+    this.done[taken.move] = { ...this.done[taken.move], ...shown, says: `${shown.says}${besides}` };
   }
 
   #hurtBy(hurt: Hurt): Came {

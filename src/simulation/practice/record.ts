@@ -20,6 +20,7 @@ export class PracticeRecord {
   readonly #of: PracticeCase;
   readonly #events: RecordEvent[] = [];
   readonly #runs: RunSummary[] = [];
+  #log: Log | null = null;
   #known: { now: number; events: number; known: Known } | null = null;
   /** Milliseconds since 1970, by the clock of the bay. */
   now = BEGINS;
@@ -66,8 +67,14 @@ export class PracticeRecord {
     });
   }
 
-  /** A log that ended now, analysed as an imported one is; its verdict. */
-  addRun(title: string, log: Log, startedAt: string): string {
+  /** The last log, as it came from the vehicle. */
+  get log(): Log | null {
+    return this.#log;
+  }
+
+  /** A log that ended now, analysed as an imported one is. */
+  addRun(title: string, log: Log, startedAt: string): RunSummary {
+    this.#log = log;
     const ect = log.channels.ect_c!;
     const run = summaryOfRun({
       id: idOf(this.#of.seed, RUNS_FROM + this.#runs.length),
@@ -86,7 +93,7 @@ export class PracticeRecord {
       columns: [],
       skippedRows: 0
     });
-    return run.title;
+    return run;
   }
 
   /** The job as Pyrethos would know it: what was measured, and nothing of what is hidden. */

@@ -4,6 +4,7 @@ import type { Case as Known } from '../../core/diagnosis/case';
 import type { Planned } from '../../core/diagnosis/plan';
 import { priceOf } from '../../core/diagnosis/costs';
 import { FAULTS, repairFor } from '../../core/faults/registry';
+import type { ThermalPhase, ThermalState } from '../../core/physics/heat/state';
 import type { PracticeCase } from '../../core/practice/case';
 import type { Move } from '../../core/practice/moves';
 import { calibrationOf, pointsOf, wholeBelief, type Outcome } from '../../core/practice/score';
@@ -15,8 +16,15 @@ import { Practice, type Done } from './practice';
 /** A step of the path: what it told, and what the best one would have. Bits of what was open about the cause. */
 interface Step extends Done {
   readonly bits: number | null;
-  /** The check that was worth most then, where that was another; what it was expected to tell. */
-  readonly best: { readonly check: CheckId; readonly title: string; readonly bits: number } | null;
+  /** Where on the heat line it ended. */
+  readonly phase: ThermalState['phase'];
+  /** The check that was worth most then, where that was another: what it was expected to tell, and from which stretch on. */
+  readonly best: {
+    readonly check: CheckId;
+    readonly title: string;
+    readonly bits: number;
+    readonly phase: ThermalPhase | null;
+  } | null;
 }
 
 const openBits = (known: Known): number => beliefOf(known.opinion.asked).bits;
@@ -40,34 +48,47 @@ const sumOf = (p: Practice) => ({
 /** The vehicle opened: what was wrong, each step with what it told, and the same case played by the second opinion. */
 export function reviewOf(of: PracticeCase, moves: readonly Move[]) {
   const practice = new Practice(of);
-  const steps: Step[] = [];
+  const told = new Map<number, Pick<Step, 'bits' | 'best'>>();
+  /** The check that was done last, with what was known before: what it told is plain once it was said what was seen. */
+  let asked: { readonly move: number; readonly before: Known; readonly best: Planned | null } | null = null;
+  const phases: ThermalState['phase'][] = [];
   for (const move of moves) {
-    const asks = move.kind === 'check' && !practice.over;
-    const before = asks ? practice.known() : null;
+    if (move.kind === 'check') {
+      const before = practice.known();
+      asked = { move: practice.done.length, before, best: bestOf(before) };
+    }
     practice.make(move);
-    const done = practice.done.at(-1)!;
-    const best = before && bestOf(before);
-    const told = before && !practice.hurt ? openBits(before) - openBits(practice.known()) : null;
-    steps.push({
-      ...done,
-      bits: told,
+    phases.push(practice.known().heat.phase);
+    if (!asked || practice.toSense) continue;
+    const { best } = asked;
+    const check = practice.done[asked.move].check;
+    told.set(asked.move, {
+      bits: practice.hurt ? null : openBits(asked.before) - openBits(practice.known()),
       best:
-        best && move.kind === 'check' && best.id !== move.check
-          ? { check: best.id, title: best.check.title, bits: best.worth!.bits }
+        best && best.id !== check
+          ? { check: best.id, title: best.check.title, bits: best.worth!.bits, phase: best.from }
           : null
     });
+    asked = null;
   }
+  const steps: Step[] = practice.done.map((d) => ({
+    bits: null,
+    best: null,
+    phase: phases[d.move],
+    ...told.get(d.move),
+    ...d
+  }));
   const beside = playedByAdvice(of);
   const truth = of.faults.length > 0 ? of.faults.map((f) => f.fault) : (['none'] as const);
   const fair = priceOf([...new Set(of.faults.map((f) => repairFor(f.fault)))], USUAL_COSTS).total;
-  const told = practice.beliefAtRepair ?? practice.belief;
+  const believed = practice.beliefAtRepair ?? practice.belief;
   const outcome: Outcome = {
     repaired: practice.repaired && !practice.hurt,
     hurt: practice.hurt !== null,
     slips: practice.slips,
     money: practice.money,
     leastMoney: beside.practice.repaired ? Math.min(beside.practice.money, practice.money) : fair,
-    calibration: told ? calibrationOf(wholeBelief(told, practice.possible), truth) : null,
+    calibration: believed ? calibrationOf(wholeBelief(believed, practice.possible), truth) : null,
     hints: practice.hints,
     opinions: practice.opinions
   };
@@ -86,6 +107,7 @@ export function reviewOf(of: PracticeCase, moves: readonly Move[]) {
       right: [...practice.judged].filter(([of, as]) => practice.done[of].toJudge?.is === as).length,
       of: practice.judged.size
     },
+    missed: practice.missed,
     outcome,
     points: pointsOf(outcome),
     currency: USUAL_COSTS.currency

@@ -1,10 +1,15 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { LEVEL_IDS, readPracticeCase, type PracticeCase } from '../../../src/core/practice/case';
-import { playedByAdvice } from '../../../src/simulation/practice/beside';
+import { playedByAdvice, playedByMeasuring } from '../../../src/simulation/practice/beside';
 import { endlessCase } from '../../../src/simulation/practice/endless';
 
-/** The second opinion over all written cases and many endless ones: what it repairs, and how hard a level is as measured. */
+/**
+ * The second opinion over all written cases and many endless ones: what it repairs, and how hard a level is as measured;
+ * and whether every written case, and how many of the others, can be solved by measuring everything.
+ */
 const ENDLESS = Number(process.argv[2] ?? 500);
+/** Measuring everything takes seconds a case. */
+const MEASURED_ENDLESS = Number(process.argv[3] ?? Math.min(100, ENDLESS));
 
 const written: PracticeCase[] = readdirSync('practice').map((file) => {
   const read = readPracticeCase(JSON.parse(readFileSync(`practice/${file}`, 'utf8')));
@@ -13,8 +18,8 @@ const written: PracticeCase[] = readdirSync('practice').map((file) => {
 });
 const sheets = [...new Map(written.map((c) => [c.sheet.name, c.sheet])).values()];
 
-const played = (of: PracticeCase) => {
-  const { practice, moves } = playedByAdvice(of);
+const played = (of: PracticeCase, play = playedByAdvice) => {
+  const { practice, moves } = play(of);
   return {
     of,
     right: practice.repaired && practice.hurt === null,
@@ -40,13 +45,27 @@ function table(title: string, all: readonly ReturnType<typeof played>[]): void {
   }
 }
 
-const own = written.map(played);
+const named = (all: readonly ReturnType<typeof played>[]) => {
+  for (const p of all.filter((o) => !o.right))
+    console.log(
+      `${p.hurt ? 'hurt' : 'not repaired'}: ${p.of.id} (${p.of.faults.map((f) => f.fault).join(' + ') || 'nothing'})`
+    );
+};
+const byNumber = (n: number): PracticeCase[] =>
+  Array.from({ length: n }, (_, i) =>
+    endlessCase(LEVEL_IDS[i % LEVEL_IDS.length], 1 + Math.floor(i / LEVEL_IDS.length), sheets)
+  );
+
+const own = written.map((of) => played(of));
 table('Written cases', own);
-for (const p of own.filter((o) => !o.right))
-  console.log(`not repaired: ${p.of.id} (${p.of.faults.map((f) => f.fault).join(' + ') || 'nothing'})`);
+named(own);
 table(
   'Cases by number',
-  Array.from({ length: ENDLESS }, (_, i) =>
-    played(endlessCase(LEVEL_IDS[i % LEVEL_IDS.length], 1 + Math.floor(i / LEVEL_IDS.length), sheets))
-  )
+  byNumber(ENDLESS).map((of) => played(of))
 );
+const whole = written.map((of) => played(of, playedByMeasuring));
+table('Written cases, by measuring everything', whole);
+named(whole);
+const wholeByNumber = byNumber(MEASURED_ENDLESS).map((of) => played(of, playedByMeasuring));
+table('Cases by number, by measuring everything', wholeByNumber);
+named(wholeByNumber);
