@@ -32,7 +32,7 @@ async function check(title: string, ...seenTo: string[]) {
   const chip = await see(
     driver,
     By.xpath(
-      `//section[@aria-label="Checks"]//button[starts-with(normalize-space(.), ${JSON.stringify(title)})]`
+      `//section[@aria-label="Heat line"]//button[starts-with(normalize-space(.), ${JSON.stringify(title)})]`
     )
   );
   await chip.sendKeys(Key.ENTER);
@@ -43,9 +43,16 @@ async function check(title: string, ...seenTo: string[]) {
   await driver.wait(
     async () =>
       (await driver.findElements(By.css('[data-done]'))).length > before ||
-      (await driver.findElements(By.css('[data-points]'))).length > 0,
+      (await driver.findElements(By.css('[data-points], [data-sense]'))).length > 0,
     WAIT_MS
   );
+}
+/** Says what there is to see, hear or feel at the check that was just done. */
+async function sense(...says: string[]) {
+  for (const what of says) await (await button(what)).sendKeys(Key.ENTER);
+  const write = await see(driver, By.xpath('//button[starts-with(normalize-space(.), "Write it down")]'));
+  await write.sendKeys(Key.ENTER);
+  await driver.wait(until.stalenessOf(write), WAIT_MS);
 }
 /** Presses what can be pressed again once the last move is made. */
 async function press(text: string) {
@@ -63,7 +70,22 @@ describe('the practice bay', () => {
     // Nothing is said of what it is until somebody asks.
     expect(await driver.findElements(By.css('[data-opinion]'))).toHaveLength(0);
     await check('Level and look', 'Gloves and glasses');
+    // What there is to see is drawn, and has no word yet.
+    expect(await driver.findElements(By.css('[data-sense] [data-sight]'))).toHaveLength(10);
+    expect(await driver.findElements(By.css('[data-done="level-and-look"]'))).toHaveLength(0);
+    expect(await faultsByAxe(driver, 'day')).toEqual([]);
+    expect(await faultsByAxe(driver, 'night')).toEqual([]);
+    await sense('At the mark', 'Dry', 'Good and tight', 'Firm');
+    expect(await textOf('[data-done="level-and-look"]')).toContain('not looked at');
     await check('Hose rush', 'Outdoors, or extraction on');
+    await sense('Cold, then suddenly hot');
+    await press('Sound');
+    await see(
+      driver,
+      By.xpath('//li[@data-done="hose-rush"]//span[starts-with(normalize-space(.), "You said")]')
+    );
+    await check('Warm-up run', 'Outdoors, or extraction on', 'I watch the coolant and stop at the limit');
+    await see(driver, By.css('[aria-label="The curve"] canvas'));
     await pick('Add a suspect', 'Thermostat stuck open');
     const thumb = await see(driver, By.css('[role="slider"]'));
     await thumb.sendKeys(Key.END);
@@ -81,6 +103,8 @@ describe('the practice bay', () => {
     const truth = await see(driver, By.css('[data-truth]'));
     expect(await truth.getAttribute('data-truth')).toBe('thermostat-stuck-open');
     expect(await textOf('[aria-label="The path"]')).toContain('Hose rush');
+    // The hose was warm from the start, whatever was said of it.
+    expect(await textOf('[data-missed]')).toContain('it was “Warm along with the engine from the start”');
     expect(await textOf('[aria-label="Beside the second opinion"]')).toContain('Its path');
     expect(await faultsByAxe(driver, 'day')).toEqual([]);
   });

@@ -37,8 +37,10 @@
     Down through the practice, along the engine’s heat. A dot is as large as what a step told; where another
     check was expected to tell more, the way forks there.
   </p>
-  <div class="mt-2 grid grid-cols-[5.5rem_minmax(0,1fr)] sm:grid-cols-[15rem_minmax(0,1fr)]">
-    <ol class="text-ink-2 grid grid-cols-5 text-center text-xs max-sm:invisible" aria-hidden="true">
+  <div
+    class="mt-2 grid grid-cols-[5.5rem_minmax(0,1fr)] sm:grid-cols-[15rem_minmax(0,1fr)] lg:grid-cols-[21rem_minmax(0,1fr)]"
+  >
+    <ol class="text-ink-2 grid grid-cols-5 gap-1 text-center text-xs max-lg:invisible" aria-hidden="true">
       {#each PHASES as phase (phase)}<li>{PHASE_TITLES[phase]}</li>{/each}
     </ol>
     <span></span>

@@ -28,7 +28,13 @@
 </script>
 
 <!-- Heard by whoever can, and drawn for whoever cannot: loud is high, the time goes to the right. -->
-<svg viewBox="0 0 240 200" class="w-full max-w-44" role="img" aria-label="How loud it is, along the time">
+<svg
+  viewBox="0 0 240 200"
+  class="w-full max-w-44"
+  role="img"
+  aria-label="How loud it is, along the time"
+  data-sight="{look} {is}"
+>
   {#each loud as l, i (i)}<rect
       x={6 + 19 * i}
       y={180 - 160 * l}
