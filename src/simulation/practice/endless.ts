@@ -9,7 +9,10 @@ import { writtenCase } from '../cases/case';
 type Wrong = Exclude<FaultId, 'none'>;
 
 /** How mild a fault may be at a level. */
-const MILDEST: Readonly<Record<Level, number>> = { 1: 0.8, 2: 0.7, 3: 0.4, 4: 0.5, 5: 0.8 };
+const MILDEST: Readonly<Record<Level, number>> = { 1: 0.8, 2: 0.7, 3: 0.6, 4: 0.6, 5: 0.8 };
+/** In the cold much stays hidden: beginners work in summer, °C. */
+const COLDEST_C: Readonly<Record<Level, number>> = { 1: 15, 2: 15, 3: 5, 4: -4, 5: 5 };
+const WARMEST_C = 30;
 /** Of the fourth level, so many are vehicles with nothing wrong. */
 const NOTHING = 0.25;
 /** Real, harmless, and to be seen. */
@@ -29,7 +32,7 @@ export function endlessCase(level: Level, number: number, sheets: readonly SpecS
   const random = seeded(number * 31 + level);
   const pick = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)];
   const sheet = pick(sheets);
-  const ambientC = Math.round(-4 + 34 * random());
+  const ambientC = Math.round(COLDEST_C[level] + (WARMEST_C - COLDEST_C[level]) * random());
   const nothing = level === 4 && random() < NOTHING;
   const possible = FAULT_IDS.filter(
     (f): f is Wrong => f !== 'none' && f !== 'sheet-wrong' && !cannotHave(f, sheet)
