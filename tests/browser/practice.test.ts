@@ -50,7 +50,7 @@ async function check(title: string, ...seenTo: string[]) {
 /** Says what there is to see, hear or feel at the check that was just done. */
 async function sense(...says: string[]) {
   for (const what of says) await (await button(what)).sendKeys(Key.ENTER);
-  const write = await see(driver, By.xpath('//button[starts-with(normalize-space(.), "Write it down")]'));
+  const write = await see(driver, By.xpath('//button[starts-with(normalize-space(.), "Save reading")]'));
   await write.sendKeys(Key.ENTER);
   await driver.wait(until.stalenessOf(write), WAIT_MS);
 }

@@ -39,6 +39,6 @@
     class="btn btn-main mt-4 min-h-12 px-6"
     disabled={busy}
     onclick={() => onmove({ kind: 'sense', as: { ...said } })}
-    >{left > 0 ? `Write it down, ${left} not looked at` : 'Write it down'}</button
+    >{left > 0 ? `Save reading, ${left} not looked at` : 'Save reading'}</button
   >
 </section>
