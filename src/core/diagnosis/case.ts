@@ -17,6 +17,7 @@ import type { RunSummary } from '../runs/run-summary';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { costsWith } from './costs';
 import { offersOf, type Choice } from './decide';
+import { waitedFor } from './waited';
 import { endingOf, type Ending } from './ending';
 import type { Causes } from './history';
 import { contextOf, coolingOf, counting, factsOf, judgeChecks, type JudgedCheck } from './judged';
@@ -249,7 +250,9 @@ export function assembleCase(input: CaseInput): Case | null {
   });
   const ending = lazy(() => {
     const lost = judged().filter((c) => c.outcome.result === 'void' && checkOf(c.check).needsSoak);
-    return endingOf(state, shop.checks, lost.length);
+    const heatAt = (moment: string) => thermalAt(firm, moment, sheet, cooling);
+    const waited = waitedFor(state, state.checks, runs, shop.checks, heatAt);
+    return endingOf(state, shop.checks, lost.length, waited);
   });
   const ways = lazy(() =>
     closings(

@@ -3,6 +3,7 @@ import { minutesOf, type ShopChecks } from '../record/shop-checks';
 import type { JobState } from '../record/derive';
 import { repairOf, type RepairId } from '../vehicle/repairs';
 import { priceOf } from './costs';
+import type { Waited } from './waited';
 import { USUAL_COSTS } from '../record/shop-costs';
 
 /** How a job went, as the depot counts it. */
@@ -21,12 +22,15 @@ export interface Ending {
   readonly promised: string | null;
   /** Checks that counted for nothing because the engine was not cold any more. */
   readonly lostSoaks: number;
+  /** What the vehicle waited for; null where it came back. */
+  readonly waited: Waited | null;
 }
 
 export function endingOf(
   state: Pick<JobState, 'checks' | 'repairs' | 'comebacks' | 'runIds' | 'promised'>,
   shop: ShopChecks,
-  lostSoaks: number
+  lostSoaks: number,
+  waited: Waited | null
 ): Ending {
   const checks = state.checks.reduce((sum, c) => sum + minutesOf(c.check, shop), 0);
   const runs = state.runIds.length * minutesOf('warm-up-run', shop);
@@ -38,7 +42,8 @@ export function endingOf(
     comebacks: state.comebacks,
     minutes: checks + runs + repairs,
     promised: state.promised,
-    lostSoaks
+    lostSoaks,
+    waited
   };
 }
 

@@ -98,7 +98,8 @@ describe('repairs', () => {
           promised: '2026-03-03T16:00:00Z'
         },
         USUAL_CHECKS,
-        2
+        2,
+        null
       )
     ).toEqual({
       repairs: ['ect-sensor', 'thermostat'],
@@ -107,7 +108,8 @@ describe('repairs', () => {
       comebacks: 1,
       minutes: 25 + 25 + 55,
       promised: '2026-03-03T16:00:00Z',
-      lostSoaks: 2
+      lostSoaks: 2,
+      waited: null
     });
   });
 

@@ -23,6 +23,7 @@ const job = (
     minutes: 60,
     promised: null,
     lostSoaks: 0,
+    waited: null,
     ...more
   }
 });
@@ -63,6 +64,20 @@ describe('the depot’s numbers', () => {
       promised('2026-05-07', null)
     ]);
     expect([of.promised, of.kept, of.lostSoaks]).toEqual([2, 1, 3]);
+  });
+
+  it('tell what vehicles waited for, in hours a job, of those that did not come back', () => {
+    const waited = (engineMin: number, partMin: number, idle: { from: string; to: string }[] = []) =>
+      job('2026-05-04', 'no fault found', 'none', [], { waited: { engineMin, partMin, idle } });
+    const day = { from: '2026-05-04T06:00:00Z', to: '2026-05-04T12:00:00Z' };
+    // Of these six hours the shop is open for three.
+    const of = numbersOf(
+      [waited(60, 0, [day]), waited(180, 2400), job('2026-05-05', 'no fault found', 'none', [])],
+      () => 180
+    );
+    expect(of.waits).toEqual({ jobs: 2, engineH: 2, partH: 20, floorH: 1.5 });
+    expect(numbersOf([waited(60, 0, [day])], null).waits).toMatchObject({ engineH: 1, floorH: null });
+    expect(numbersOf([job('2026-05-05', 'no fault found', 'none', [])]).waits).toBeNull();
   });
 
   it('list causes and outcomes by how often, and hours by month with the empty months', () => {

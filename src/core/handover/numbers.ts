@@ -28,6 +28,14 @@ export interface DepotNumbers {
   readonly kept: number;
   /** Checks that counted for nothing because the engine was not cold any more. */
   readonly lostSoaks: number;
+  /** What vehicles waited for, hours a job, by the clock, and for a place or hands in open hours; null where nobody knows. */
+  readonly waits: {
+    readonly jobs: number;
+    readonly engineH: number;
+    readonly partH: number;
+    /** Null where nobody said when the shop is open. */
+    readonly floorH: number | null;
+  } | null;
   /** Parts bought and fitted, and those that were not what it was. */
   readonly parts: number;
   readonly needless: readonly { readonly repair: RepairId; readonly n: number }[];
@@ -68,8 +76,23 @@ function monthsOf(jobs: readonly ClosedJob[]): string[] {
   }
 }
 
-/** The depot's numbers of the jobs that were closed in a period. */
-export function numbersOf(jobs: readonly ClosedJob[]): DepotNumbers {
+/** Minutes between two moments (ISO 8601) in which anybody works. */
+type OpenMinutes = (from: string, to: string) => number;
+
+function waitsOf(jobs: readonly ClosedJob[], open: OpenMinutes | null): DepotNumbers['waits'] {
+  const waited = jobs.flatMap((j) => j.ending.waited ?? []);
+  if (waited.length === 0) return null;
+  const hoursOf = (minutes: readonly number[]) => sum([...minutes]) / 60 / waited.length;
+  return {
+    jobs: waited.length,
+    engineH: hoursOf(waited.map((w) => w.engineMin)),
+    partH: hoursOf(waited.map((w) => w.partMin)),
+    floorH: open && hoursOf(waited.flatMap((w) => w.idle.map((i) => open(i.from, i.to))))
+  };
+}
+
+/** The depot's numbers of the jobs that were closed in a period. `open` is null where nobody said when the shop is open. */
+export function numbersOf(jobs: readonly ClosedJob[], open: OpenMinutes | null = null): DepotNumbers {
   const repaired = jobs.filter((j) => j.ending.repairs.some(isRepair));
   const first = repaired.filter(
     (j) => j.ending.goes === 1 && j.ending.comebacks === 0 && j.outcome.startsWith('fixed')
@@ -90,6 +113,7 @@ export function numbersOf(jobs: readonly ClosedJob[]): DepotNumbers {
     promised: promised.length,
     kept: promised.filter((j) => j.closedAt <= j.ending.promised!).length,
     lostSoaks: sum(jobs.map((j) => j.ending.lostSoaks)),
+    waits: waitsOf(jobs, open),
     parts: sum(repaired.map((j) => needless(j.ending.repairs, '').length)),
     needless: counted(wrong).map(({ value, n }) => ({ repair: value, n })),
     hours: sum(hours),

@@ -88,6 +88,11 @@
       of: 'cold checks on an engine not cold'
     }
   ]);
+  const waits = $derived([
+    { title: 'For a cold engine', now: now.waits?.engineH ?? null, before: before.waits?.engineH ?? null },
+    { title: 'For a part', now: now.waits?.partH ?? null, before: before.waits?.partH ?? null },
+    { title: 'For a place or hands', now: now.waits?.floorH ?? null, before: before.waits?.floorH ?? null }
+  ]);
   const known = $derived(now.causes.flatMap(({ cause, n }) => (cause === null ? [] : [{ cause, n }])));
   const unknown = $derived(now.causes.find((c) => c.cause === null)?.n ?? 0);
   const most = $derived(Math.max(1, ...known.map((c) => c.n)));
@@ -170,6 +175,25 @@
               label={now.months.map((m) => `${monthWord(m.month)} ${m.hours.toFixed(1)} h`).join(', ')}
               height={150}
             />{/if}
+        </section>
+      {/if}
+      {#if now.waits}
+        <section class="card p-4" aria-label="Waiting">
+          <h2>What vehicles waited for</h2>
+          <dl class="mt-1">
+            {#each waits as w (w.title)}<div class="flex items-baseline justify-between gap-3 py-1">
+                <dt>{w.title}</dt>
+                <dd class="text-right">
+                  <span class="reading font-bold">{one(w.now, 'h')}</span>
+                  {#if before.waits}<span class="text-ink-2 block text-sm">before: {one(w.before, 'h')}</span
+                    >{/if}
+                </dd>
+              </div>{/each}
+          </dl>
+          <p class="text-ink-2 mt-1 text-sm">
+            A job, on average of {now.waits.jobs}: engine and part by the clock, place and hands in open
+            hours.
+          </p>
         </section>
       {/if}
       <section class="card p-4" aria-label="Outcomes">

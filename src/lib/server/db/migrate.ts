@@ -18,6 +18,7 @@ import { fence } from './migrations/0014-fence';
 import { board } from './migrations/0015-board';
 import { calendar } from './migrations/0016-calendar';
 import { practice } from './migrations/0017-practice';
+import { waited } from './migrations/0018-waited';
 import { live } from './migrations/0003-live';
 import { deriveAnew } from '../record/record';
 
@@ -38,7 +39,8 @@ const MIGRATIONS: readonly Migration[] = [
   fence,
   board,
   calendar,
-  practice
+  practice,
+  waited
 ];
 /** Their names in the order they are run. */
 export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map((m) => m.name);

@@ -1,8 +1,11 @@
 import { QueryTypes } from 'sequelize';
 import { numbersOf, type ClosedJob, type DepotNumbers } from '../../../core/handover/numbers';
-import { Recent } from '../../../core/base/content-key';
+import { contentKey, Recent } from '../../../core/base/content-key';
+import { openMinutesOf } from '../../../core/schedule/open-hours';
 import { projectLines } from '../cases/lines';
 import type { Database } from '../db/database';
+import { shopNow } from '../record/shop';
+import { shopZone } from '../zone';
 
 export interface Period {
   /** YYYY-MM-DD, both counted. */
@@ -26,14 +29,23 @@ export async function numbersView(db: Database, { from, to }: Period): Promise<N
   const there = await closedJobs(db, { from: first, to });
   if (there.due.length > 0) await projectLines(db, there.due);
   const { key } = there.due.length > 0 ? await closedJobs(db, { from: first, to }) : there;
-  const counted = `${db.sequelize.config.database} ${from} ${to} ${key}`;
+  const { floor } = await shopNow(db);
+  const zone = shopZone();
+  const counted = `${db.sequelize.config.database} ${from} ${to} ${key} ${zone} ${contentKey(floor.people)}`;
   const had = COUNTED.get(counted);
   if (had) return had;
   const closed = await closedIn(db, { from: first, to });
+  const open = floor.people.length > 0 ? (a: string, b: string) => openMinutesOf(floor, zone, a, b) : null;
   // Days as the database counts them: in UTC, as the period is.
   return COUNTED.put(counted, {
-    now: numbersOf(closed.filter((j) => j.closedAt >= from)),
-    before: numbersOf(closed.filter((j) => j.closedAt < from))
+    now: numbersOf(
+      closed.filter((j) => j.closedAt >= from),
+      open
+    ),
+    before: numbersOf(
+      closed.filter((j) => j.closedAt < from),
+      open
+    )
   });
 }
 
