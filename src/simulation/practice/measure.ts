@@ -1,7 +1,9 @@
 import { normalDraw, seeded, type Random } from '../../core/base/random';
 import type { Outcome } from '../../core/checks/check';
 import { checkOf, type CheckId } from '../../core/checks/registry';
+import { ALL_GOOD, LOOK_IDS, type LookId } from '../../core/checks/coolant/looks';
 import { runsEngine } from '../../core/diagnosis/dangers';
+import type { PracticeCase } from '../../core/practice/case';
 import { sensedIn, type Sensed } from '../../core/practice/senses';
 import { DRIVES } from '../../core/physics/plant/drive';
 import { clock } from '../../core/base/text';
@@ -30,6 +32,8 @@ export interface Taken {
 interface Scene {
   /** The vehicle as it is. */
   readonly hidden: Hidden;
+  /** What is wrong with it now. */
+  readonly faults: PracticeCase['faults'];
   readonly record: PracticeRecord;
   readonly engine: PracticeEngine;
   /** How many checks were done before: the same one done again reads with other errors. */
@@ -42,20 +46,45 @@ interface Scene {
  */
 export function measure(id: CheckId, minutes: number, scene: Scene): Shown | Taken {
   const { hidden, record, engine } = scene;
-  const random = seeded(hidden.seed * 131 + hash(id) + 7919 * scene.before);
-  if (id === 'warm-up-run' || id === 'road-run') return run(id, minutes, random, scene);
+  const random = () => seeded(hidden.seed * 131 + hash(id) + 7919 * scene.before);
+  if (id === 'warm-up-run' || id === 'road-run') return run(id, minutes, random(), scene);
   record.pass(minutes);
   if (runsEngine(id)) engine.warm();
-  const check = checkOf(id);
-  const readings = check.simulate(handsOn(hidden, random));
-  const parsed = readings === null ? null : check.readings.safeParse(readings);
-  if (!parsed?.success || check.refuse(parsed.data, hidden.spec).length > 0) {
+  const readings = readingsOf(id, random, scene);
+  if (readings === null) {
     record.enter('check.skipped', { check: id, why: 'Cannot be read here' });
     return { says: 'Cannot be read on this vehicle', toJudge: null };
   }
-  const taken = { check: id, readings: parsed.data as Taken['readings'] };
+  const taken = { check: id, readings };
   const senses = sensedIn(id, taken.readings);
   return senses.length > 0 ? { ...taken, senses } : written(taken, record);
+}
+
+const TELLING = { fail: 3, unclear: 2, void: 1, pass: 0 } as const;
+
+/**
+ * What the instruments read. Of two faults each is looked for by itself, on the vehicle that has both: what shows more
+ * is what is read, and eyes see both.
+ */
+function readingsOf(
+  id: CheckId,
+  random: () => Random,
+  { hidden, faults, record }: Scene
+): Taken['readings'] | null {
+  const check = checkOf(id);
+  const context = record.known().contextOf(id, record.at, null);
+  const each = (faults.length > 0 ? faults : [hidden]).flatMap(({ fault, severity }) => {
+    const read = check.readings.safeParse(check.simulate(handsOn({ ...hidden, fault, severity }, random())));
+    if (!read.success || check.refuse(read.data, hidden.spec).length > 0) return [];
+    return [
+      { readings: read.data as Taken['readings'], telling: TELLING[check.judge(read.data, context).result] }
+    ];
+  });
+  if (each.length === 0) return null;
+  const most = each.reduce((a, b) => (b.telling > a.telling ? b : a)).readings;
+  if (id !== 'level-and-look') return most;
+  const bad = (look: LookId) => each.find(({ readings: r }) => r[look] !== ALL_GOOD[look])?.readings[look];
+  return { ...most, ...Object.fromEntries(LOOK_IDS.map((look) => [look, bad(look) ?? most[look]])) };
 }
 
 /** Writes a check into the record with what was told of it. */

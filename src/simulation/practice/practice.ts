@@ -222,6 +222,7 @@ export class Practice {
     this.handsOnMin += minutes;
     const shown = measure(id, minutes, {
       hidden: this.#hidden,
+      faults: this.#of.faults.filter((f) => this.#left.includes(f.fault)),
       record: this.#record,
       engine: this.#engine,
       before: this.#measured++
