@@ -1,6 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { By, Key, until } from 'selenium-webdriver';
+import { PRECAUTION_IDS } from '../../src/core/practice/danger';
 import { alive, openBrowser, painted, viewport } from './browser';
 
 /**
@@ -38,9 +40,11 @@ async function shoot(name: string, theme: 'day' | 'night' = 'day'): Promise<void
   save(name, await pictureIn(theme));
 }
 
-/** One picture of a view, its left half by day and its right half by night. Leaves the page. */
-async function shootHalves(name: string): Promise<void> {
-  const [day, night] = [await pictureIn('day'), await pictureIn('night')];
+/** One picture, its left half by day and its right half by night, of the view as it is then. Leaves the page. */
+async function shootHalves(name: string, between: () => Promise<void> = async () => {}): Promise<void> {
+  const day = await pictureIn('day');
+  await between();
+  const night = await pictureIn('night');
   await driver.get('about:blank');
   await driver.executeAsyncScript(
     `const [day, night, done] = arguments;
@@ -206,27 +210,49 @@ const VIEWS: Record<string, () => Promise<void>> = {
     await go('/sensor?of=vehicle:QH-03&across=1000');
     await shoot('sensor');
   },
-  // A practice from its first check to its review.
+  // A practice: what there is to see at its first check, and its review.
   practice: async () => {
     await go('/practice');
     await driver.manage().addCookie({ name: 'who', value: encodeURIComponent('Pell Harrow') });
-    const id = await driver.executeAsyncScript<string>(`
-      const done = arguments[arguments.length - 1];
-      const post = (path, body) => fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
-      const id = crypto.randomUUID();
-      const check = (check) => ({ kind: 'check', check, careful: ['fan-off', 'key-out', 'clear', 'air', 'cap', 'gloves', 'watch', 'fuse'] });
-      (async () => {
-        await post('/api/practice', { id, caseId: 'green-pin' });
-        for (const move of [
-          check('level-and-look'), check('cold-agreement'), check('hose-rush'), check('warm-up-run'),
-          { kind: 'believe', shares: [{ fault: 'thermostat-stuck-open', share: 0.8 }, { fault: 'ect-reads-cold', share: 0.1 }] },
-          { kind: 'repair', repairs: ['thermostat'] }, { kind: 'finish' }
-        ]) await post('/api/practice/' + id, { id: crypto.randomUUID(), move });
-        done(id);
-      })();`);
+    const id = randomUUID();
+    const post = (path: string, body: object) =>
+      driver.executeAsyncScript(
+        `const [path, body, done] = arguments;
+         fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body }).then(done, done);`,
+        path,
+        JSON.stringify(body)
+      );
+    const move = (of: object) => post(`/api/practice/${id}`, { id: randomUUID(), move: of });
+    const check = (of: string) => move({ kind: 'check', check: of, careful: PRECAUTION_IDS });
+    const sense = async () => {
+      await go(`/practice/${id}`);
+      const seen = await driver.executeScript<string[]>(
+        'return [...document.querySelectorAll("[data-sight]")].map((e) => e.dataset.sight)'
+      );
+      await move({ kind: 'sense', as: Object.fromEntries(seen.map((s) => s.split(' '))) });
+    };
+    await post('/api/practice', { id, caseId: 'green-pin' });
+    await check('level-and-look');
     await go(`/practice/${id}`);
-    await driver.wait(until.elementLocated(By.css('[data-points]')), 20_000);
-    await shootHalves('practice');
+    await driver.executeScript('document.getElementById("hands").scrollIntoView()');
+    await shootHalves('practice', async () => {
+      await sense();
+      await check('cold-agreement');
+      await check('hose-rush');
+      await sense();
+      await check('warm-up-run');
+      await move({
+        kind: 'believe',
+        shares: [
+          { fault: 'thermostat-stuck-open', share: 0.8 },
+          { fault: 'ect-reads-cold', share: 0.1 }
+        ]
+      });
+      await move({ kind: 'repair', repairs: ['thermostat'] });
+      await move({ kind: 'finish' });
+      await go(`/practice/${id}`);
+      await driver.wait(until.elementLocated(By.css('[data-points]')), 20_000);
+    });
   },
   'what-if': async () => {
     await go('/vehicles');
