@@ -98,6 +98,8 @@ describe('the practice bay', () => {
     await pick('Repair', 'Thermostat');
     await press('Repair');
     await see(driver, By.css('[data-done="repair"]'));
+    await press('Let its driver try it');
+    await see(driver, By.xpath('//li[@data-done="try"][contains(., "gone")]'));
     await press('Give it back to its driver');
     expect(await points()).toBeGreaterThan(60);
     const truth = await see(driver, By.css('[data-truth]'));

@@ -10,6 +10,7 @@ import type { CheckContext } from '../checks/check';
 import type { CodesReadings } from '../checks/engine/codes';
 import { checkOf, type CheckId } from '../checks/registry';
 import { deriveJob, type JobState } from '../record/derive';
+import type { Symptom } from '../vehicle/symptoms';
 import type { RecordEvent } from '../record/events';
 import { USUAL_CHECKS, type ShopChecks } from '../record/shop-checks';
 import { USUAL_COSTS, type ShopCosts } from '../record/shop-costs';
@@ -120,6 +121,12 @@ function causeOf(repairs: readonly RepairId[], { suspects }: Posterior): FaultId
 /** Below this nobody can say what a repair was for. */
 const LIKELY = 0.05;
 
+/** Complaints that somebody tried again since a repair, and found as they were. */
+const stillThere = ({ intake, tried }: JobState, since: string): Symptom[] =>
+  intake.symptoms.filter(
+    ({ what }) => tried.findLast((t) => t.what === what && t.at > since)?.gone === false
+  );
+
 /** The codes that were read last. */
 const codesIn = (judged: readonly JudgedCheck[]): string[] =>
   ((counting(judged, 'codes')?.readings as CodesReadings | undefined)?.codes ?? []).map((c) => c.code);
@@ -183,7 +190,7 @@ export function assembleCase(input: CaseInput): Case | null {
     open
       ? opinionOf({
           ...known,
-          symptoms: [],
+          symptoms: stillThere(state, last.at),
           done: since(),
           runs: runs.filter((r) => r.at > last.at),
           own: state.own.filter((o) => o.at > last.at),

@@ -118,6 +118,17 @@ describe('a complaint', () => {
     );
     expect(met(ac({ tried: [word(1, true), word(2, false)] }), 'complaint/ac-off')).toBe(false);
   });
+  it('that is still there holds the proof open, whatever else was shown; one that nobody tried does not', () => {
+    const shown = [done(1, 'level-and-look', ALL_GOOD), done(3, 'codes', NO_CODES)];
+    const all = { symptoms: told('ac-off'), runs: [run(2, 'none')], done: shown };
+    const at = (h: number, gone: boolean) => ({ at: hour(h), what: 'ac-off' as const, gone, how: '' });
+    expect(proof(all).proven).toBe(true);
+    expect(proof({ ...all, tried: [at(4, true)] }).proven).toBe(true);
+    const still = proof({ ...all, tried: [at(4, false)] });
+    expect([still.proven, still.next?.says]).toEqual([false, 'Tried again: still there']);
+    // The last word counts.
+    expect(proof({ ...all, tried: [at(4, false), at(5, true)] }).proven).toBe(true);
+  });
   it('of a smell is tied to the leak', () => {
     expect(item(proof({ symptoms: told('smell-coolant') }), 'complaint/smell-coolant').says).toBe(
       'No leak: open'

@@ -81,7 +81,7 @@ export function proofOf(job: Repaired): Proof {
 }
 
 /** A leak is looked for before the engine is driven, and codes are read after it was. */
-const ORDER: readonly string[] = ['leak', 'fan', 'run', 'check', 'codes'];
+const ORDER: readonly string[] = ['leak', 'fan', 'run', 'check', 'codes', 'complaint'];
 const inOrder = (items: readonly ProofItem[]): ProofItem[] => {
   const place = (i: ProofItem) => ORDER.indexOf(i.id.split('/')[0]);
   return items.toSorted((a, b) => place(a) - place(b));
@@ -246,7 +246,8 @@ function complaintItem(
     title: `Complaint: ${symptomText(symptom)}`,
     met: word ? word.gone : (shown?.met ?? false),
     says: says(),
-    needed: false,
+    // Nothing is proven of a vehicle whose driver finds it as it was.
+    needed: word?.gone === false,
     check: SYMPTOMS[symptom.what].kind === 'heater' ? 'heater-air' : null
   };
 }

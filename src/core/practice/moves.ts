@@ -42,6 +42,8 @@ export const moveSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('hint') }),
   z.object({ kind: z.literal('opinion') }),
   z.object({ kind: z.literal('repair'), repairs: z.array(z.enum(REPAIR_IDS)).min(1).max(3) }),
+  /** Its driver drives it as they do: what they complained of is there still, or gone. */
+  z.object({ kind: z.literal('try') }),
   z.object({ kind: z.literal('finish') })
 ]);
 export type Move = z.infer<typeof moveSchema>;

@@ -31,6 +31,11 @@
     disabled={busy || !repair}
     onclick={() => onmove({ kind: 'repair', repairs: [repair as RepairId] })}>Repair</button
   >
+  {#if view.repaired.length > 0}<button
+      class="btn mt-2 w-full"
+      disabled={busy}
+      onclick={() => onmove({ kind: 'try' })}>Let its driver try it</button
+    >{/if}
   <button class="btn mt-2 w-full" disabled={busy} onclick={() => onmove({ kind: 'finish' })}
     >Give it back to its driver</button
   >

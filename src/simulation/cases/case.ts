@@ -8,7 +8,7 @@ import { seeded, type Random } from '../../core/base/random';
 import { LIBRARY } from '../../core/physics/thermistor/library';
 import { resistanceAt } from '../../core/physics/thermistor/curve';
 import { strangeVehicle } from './strange-vehicle';
-import { codesOf, complaintOf } from './complaint';
+import { codesOf, complaintOf, noticedOn } from './complaint';
 import type { Case } from './hidden-case';
 
 /** What a driver does before coming in. */
@@ -98,6 +98,10 @@ export function writtenCase(of: {
     codes: of.codes ?? codesOf(made, driven.trace, drive !== 'idle', random)
   };
 }
+
+/** All that a driver who looks out for it notices of a vehicle, on each of the drives that drivers make. */
+export const noticedOf = (c: Case): Symptom[] =>
+  DRIVEN.flatMap((drive) => noticedOn(c, drive, seeded(c.seed * 7919 + 17)));
 
 function withPart(
   p: PlantParams,

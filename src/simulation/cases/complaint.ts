@@ -35,11 +35,8 @@ export function complaintOf(
   worries: boolean,
   random: Random
 ): { symptoms: Symptom[]; trace: Trace } {
-  const drive = driveFromLegs(DRIVES[name], c.ambientC, 1);
-  const trace = simulate({ ...c.plant, seed: c.seed + 3 }, drive, { startC: c.ambientC });
-  // A driver knows the vehicle as it was: what it does otherwise is what is noticed.
-  const was = simulate({ ...c.sound, seed: c.seed + 3 }, drive, { startC: c.ambientC });
-  const found = noticed(c, drive, trace, was, random).filter(() => random() > MISSED);
+  const { found: all, trace } = driven(c, name, random);
+  const found = all.filter(() => random() > MISSED);
   const symptoms = found.filter((s, i) => found.findIndex((o) => o.what === s.what) === i);
   const nothing = c.fault === 'none' || c.fault === 'sheet-wrong';
   if (random() < IMAGINED || ((worries || nothing) && symptoms.length === 0)) {
@@ -47,6 +44,18 @@ export function complaintOf(
     symptoms.push({ what, when: [SITUATION_IDS[Math.floor(random() * SITUATION_IDS.length)]] });
   }
   return { symptoms: symptoms.filter((s, i) => symptoms.findIndex((o) => o.what === s.what) === i), trace };
+}
+
+/** What there was to notice on a drive, nothing missed and nothing imagined. */
+export const noticedOn = (c: Vehicle, name: DriveName, random: Random): Symptom[] =>
+  driven(c, name, random).found;
+
+function driven(c: Vehicle, name: DriveName, random: Random): { found: Symptom[]; trace: Trace } {
+  const drive = driveFromLegs(DRIVES[name], c.ambientC, 1);
+  const trace = simulate({ ...c.plant, seed: c.seed + 3 }, drive, { startC: c.ambientC });
+  // A driver knows the vehicle as it was: what it does otherwise is what is noticed.
+  const was = simulate({ ...c.sound, seed: c.seed + 3 }, drive, { startC: c.ambientC });
+  return { found: noticed(c, drive, trace, was, random), trace };
 }
 
 function noticed(c: Vehicle, drive: Drive, trace: Trace, was: Trace, random: Random): Symptom[] {

@@ -58,7 +58,9 @@ function play(of: PracticeCase, measure: (practice: Practice, make: Maker) => vo
     const repairs = practice.known().opinion.advice.act.repairs.filter((id) => id !== 'none');
     if (repairs.length === 0) break;
     make({ kind: 'repair', repairs: [...repairs].slice(0, 3) });
-    if (prove(practice, make)) break;
+    const proven = prove(practice, make);
+    filler(practice, make)();
+    if (practice.over || (make({ kind: 'try' }) && proven && practice.known().proof?.proven)) break;
   }
   make({ kind: 'finish' });
   return { practice, moves };

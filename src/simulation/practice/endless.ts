@@ -3,8 +3,8 @@ import { cannotHave, changeOf, FAULTS, repairFor } from '../../core/faults/regis
 import type { Level, PracticeCase } from '../../core/practice/case';
 import { FAULT_IDS, type FaultId } from '../../core/vehicle/faults';
 import type { SpecSheet } from '../../core/vehicle/spec-sheet';
-import { symptomText } from '../../core/vehicle/symptoms';
-import { writtenCase } from '../cases/case';
+import { symptomText, type Symptom } from '../../core/vehicle/symptoms';
+import { noticedOf, writtenCase } from '../cases/case';
 
 type Wrong = Exclude<FaultId, 'none'>;
 
@@ -40,10 +40,21 @@ export function endlessCase(level: Level, number: number, sheets: readonly SpecS
   const first = byPrior(possible, random());
   const severity = () => Math.round(100 * (MILDEST[level] + (1 - MILDEST[level]) * random())) / 100;
   const faults = nothing ? [] : [{ fault: first, severity: severity() }];
+  /** What its driver complains of besides: of two faults each is noticed, also once the other is repaired. */
+  const besides: Symptom[] = [];
   if (level === 5) {
     // The second is one that the plant of the first can have as well.
     const others = possible.filter((f) => changeOf(f) && repairFor(f) !== repairFor(first));
-    faults.push({ fault: pick(others), severity: severity() });
+    for (let i = 0; faults.length < 2; i++) {
+      const second = { fault: pick(others), severity: severity() };
+      const on = (of: typeof faults) =>
+        noticedOf(writtenCase({ spec: sheet, faults: of, ambientC, seed: 1 }));
+      const both = on([...faults, second]).map((s) => s.what);
+      const told = on([second]).find((s) => both.includes(s.what));
+      if (!told && i < TRIES) continue;
+      faults.push(second);
+      if (told) besides.push(told);
+    }
   }
   const of = {
     format: 'pyrethos.practice',
@@ -63,12 +74,13 @@ export function endlessCase(level: Level, number: number, sheets: readonly SpecS
   };
   for (let i = 0; ; i++) {
     const seed = 1 + ((number * 97 + level * 7 + i * 1009) % 999_999_937);
-    const { symptoms } = writtenCase({ spec: sheet, faults, ambientC, seed });
+    const noticed = writtenCase({ spec: sheet, faults, ambientC, seed }).symptoms;
+    const symptoms = [...noticed, ...besides.filter((b) => !noticed.some((s) => s.what === b.what))];
     if (symptoms.length > 0 || i >= TRIES)
       return {
         ...of,
         seed,
-        symptoms: [...symptoms],
+        symptoms,
         words: symptoms.map(symptomText).join('; ') || 'It is not as it was.'
       };
   }

@@ -160,6 +160,20 @@ describe('a practice', () => {
     expect(judged.done[0].judged).toEqual({ as: 'fail', is: 'fail' });
   });
 
+  it('lets its driver try it after a repair: what is still there holds the proof open', () => {
+    const of = named('two-hot');
+    const half = playedTo(of, [{ kind: 'repair', repairs: ['fan-clutch'] }, { kind: 'try' }]);
+    expect(half.done.at(-1)!.says).toContain('still there');
+    expect(half.known().proof!.items.filter((i) => i.needed && i.id.startsWith('complaint/'))).not.toEqual(
+      []
+    );
+    half.make({ kind: 'repair', repairs: ['radiator-outside'] });
+    half.make({ kind: 'try' });
+    expect(half.done.at(-1)!.says).toMatch(/: gone$/);
+    expect(half.repaired).toBe(true);
+    expect(() => playedTo(of, [{ kind: 'try' }])).toThrow(NotPossible);
+  });
+
   it('helps by steps, each at its price', () => {
     const of = named('green-pin');
     const hints = (n: number) => viewOf(of, playedTo(of, Array<Move>(n).fill({ kind: 'hint' }))).hint;

@@ -5,14 +5,15 @@ import { priceOf } from '../../core/diagnosis/costs';
 import { runsEngine } from '../../core/diagnosis/dangers';
 import { cannotHave, curesOf, repairFor } from '../../core/faults/registry';
 import type { PracticeCase } from '../../core/practice/case';
-import { boilsBy, dangerOf, type Hurt, type PrecautionId } from '../../core/practice/danger';
+import { boilsBy, dangerOf, PRECAUTION_IDS, type Hurt, type PrecautionId } from '../../core/practice/danger';
 import type { Move, Share } from '../../core/practice/moves';
 import { USUAL_COSTS } from '../../core/record/shop-costs';
 import { FAULT_IDS, type FaultId } from '../../core/vehicle/faults';
+import { symptomText } from '../../core/vehicle/symptoms';
 import { limitsOf } from '../../core/vehicle/limits';
 import { repairOf, type RepairId } from '../../core/vehicle/repairs';
 import type { SpecSheet } from '../../core/vehicle/spec-sheet';
-import { writtenCase } from '../cases/case';
+import { noticedOf, writtenCase } from '../cases/case';
 import type { Case as Hidden } from '../cases/hidden-case';
 import { PracticeEngine } from './engine';
 import { measure, told, type Shown, type Taken } from './measure';
@@ -21,6 +22,8 @@ import { PracticeRecord } from './record';
 /** Minutes to where it regulates. */
 const WARM_UP_MIN = 14;
 const FILL_MIN = 8;
+/** A drive with the customer. */
+const TRY_MIN = 15;
 /** A stopped engine within this of start-to-open is warm enough for what is checked warm. */
 const STILL_WARM_C = 20;
 /** So far above the air an engine does not warm up any more as a cold one does. */
@@ -51,6 +54,7 @@ const MOVES: Readonly<Record<Exclude<Move['kind'], 'check'>, string>> = {
   hint: 'Hint',
   opinion: 'Second opinion',
   repair: 'Repair',
+  try: 'Its driver tried it',
   finish: 'Given back'
 };
 
@@ -188,6 +192,8 @@ export class Practice {
         return { says: 'Asked for' };
       case 'repair':
         return this.#repair(move.repairs);
+      case 'try':
+        return this.#try();
       case 'finish':
         return this.#finish();
     }
@@ -304,6 +310,28 @@ export class Practice {
       parts: []
     });
     return { says: repairs.map((id) => repairOf(id).title).join(', ') };
+  }
+
+  /** Its driver drives it as before it came in, and says of each complaint whether it is gone. */
+  #try(): Came {
+    if (this.repairs.length === 0) throw new NotPossible('Nothing was repaired: its driver knows how it is');
+    const { hurt } = dangerOf('road-run', PRECAUTION_IDS, this.#engine.truth(this.#left), this.sheet);
+    if (hurt) return this.#hurtBy(hurt);
+    this.#engine.start();
+    this.#work(TRY_MIN);
+    this.#engine.warm();
+    this.#engine.stop();
+    const left = this.#of.faults.filter((f) => this.#left.includes(f.fault));
+    const noticed = new Set(noticedOf(hiddenOf(this.#of, left)).map((s) => s.what));
+    return {
+      says: this.symptoms
+        .map((s) => {
+          const gone = left.length === 0 || !noticed.has(s.what);
+          this.#record.enter('complaint.tried', { what: s.what, gone, how: 'by its driver' });
+          return `${symptomText(s)}: ${gone ? 'gone' : 'still there'}`;
+        })
+        .join('; ')
+    };
   }
 
   /** A vehicle that goes home with its fault comes back: that is paid too, and then what was wrong. */

@@ -106,9 +106,10 @@ export const levelAndLook = defineCheck({
   simulate({ fault, severity, chance }) {
     // Debris between two cores is behind what is looked at.
     const choked = fault === 'airflow-restricted' && chance(0.5 * severity + 0.1);
+    // An empty tank is missed by nobody.
     const level =
       fault === 'coolant-low'
-        ? chance(0.9)
+        ? chance(severity > 0.8 ? 1 : 0.9)
           ? severity > 0.8
             ? 'empty'
             : 'low'
