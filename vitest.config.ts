@@ -10,7 +10,10 @@ export default defineConfig({
         test: {
           name: 'unit',
           include: ['src/{core,simulation,features,lib/ui}/**/*.test.ts', 'tests/cli/*.test.ts'],
-          testTimeout: 60_000
+          testTimeout: 60_000,
+          // The core keeps nothing between files but what follows from its input: one process reads it once.
+          isolate: false,
+          maxWorkers: 2
         }
       },
       {
