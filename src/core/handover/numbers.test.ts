@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { FaultId } from '../vehicle/faults';
 import type { RepairId } from '../vehicle/repairs';
 import type { JobOutcome } from '../record/closing';
+import { minuteOf } from '../schedule/hours';
 import { numbersOf, type ClosedJob } from './numbers';
 
 const job = (
@@ -73,7 +74,7 @@ describe('the depot’s numbers', () => {
     // Of these six hours the shop is open for three.
     const of = numbersOf(
       [waited(60, 0, [day]), waited(180, 2400), job('2026-05-05', 'no fault found', 'none', [])],
-      () => 180
+      [{ from: minuteOf('2026-05-04T09:00:00Z'), to: minuteOf('2026-05-04T18:00:00Z') }]
     );
     expect(of.waits).toEqual({ jobs: 2, engineH: 2, partH: 20, floorH: 1.5 });
     expect(numbersOf([waited(60, 0, [day])], null).waits).toMatchObject({ engineH: 1, floorH: null });

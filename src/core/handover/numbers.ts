@@ -1,5 +1,7 @@
 import { median, sum } from 'simple-statistics';
 import type { FaultId } from '../vehicle/faults';
+import { minutesWithin, minuteOf } from '../schedule/hours';
+import type { Span } from '../schedule/workload';
 import { needless, type Ending } from '../diagnosis/ending';
 import type { RepairId } from '../vehicle/repairs';
 import type { JobOutcome } from '../record/closing';
@@ -76,10 +78,7 @@ function monthsOf(jobs: readonly ClosedJob[]): string[] {
   }
 }
 
-/** Minutes between two moments (ISO 8601) in which anybody works. */
-type OpenMinutes = (from: string, to: string) => number;
-
-function waitsOf(jobs: readonly ClosedJob[], open: OpenMinutes | null): DepotNumbers['waits'] {
+function waitsOf(jobs: readonly ClosedJob[], open: readonly Span[] | null): DepotNumbers['waits'] {
   const waited = jobs.flatMap((j) => j.ending.waited ?? []);
   if (waited.length === 0) return null;
   const hoursOf = (minutes: readonly number[]) => sum([...minutes]) / 60 / waited.length;
@@ -87,12 +86,14 @@ function waitsOf(jobs: readonly ClosedJob[], open: OpenMinutes | null): DepotNum
     jobs: waited.length,
     engineH: hoursOf(waited.map((w) => w.engineMin)),
     partH: hoursOf(waited.map((w) => w.partMin)),
-    floorH: open && hoursOf(waited.flatMap((w) => w.idle.map((i) => open(i.from, i.to))))
+    floorH:
+      open &&
+      hoursOf(waited.flatMap((w) => w.idle.map((i) => minutesWithin(open, minuteOf(i.from), minuteOf(i.to)))))
   };
 }
 
-/** The depot's numbers of the jobs that were closed in a period. `open` is null where nobody said when the shop is open. */
-export function numbersOf(jobs: readonly ClosedJob[], open: OpenMinutes | null = null): DepotNumbers {
+/** The depot's numbers of the jobs that were closed in a period. `open` is when the shop is; null where nobody said. */
+export function numbersOf(jobs: readonly ClosedJob[], open: readonly Span[] | null = null): DepotNumbers {
   const repaired = jobs.filter((j) => j.ending.repairs.some(isRepair));
   const first = repaired.filter(
     (j) => j.ending.goes === 1 && j.ending.comebacks === 0 && j.outcome.startsWith('fixed')

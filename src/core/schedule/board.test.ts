@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Work, WorkTask } from '../diagnosis/work';
 import { floorSchema, type Floor } from '../record/floor';
-import { minuteOf, pinnedTasks, workloadOf, taskId } from './board';
+import { pinnedTasks, workloadOf, taskId } from './board';
+import { minuteOf } from './hours';
 import type { Assigned } from './workload';
 import { solve } from './solve';
 import { brokenRules } from './verify';

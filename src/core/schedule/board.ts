@@ -1,13 +1,11 @@
 import { dayAfter, dayIn, momentOf } from '../base/zone';
 import type { Work, WorkTask } from '../diagnosis/work';
-import type { Floor, Person } from '../record/floor';
-import type { Assigned, EngineHeat, JobToDo, Minute, Pin, Workload, Span, ToDo, Worker } from './workload';
+import type { Floor } from '../record/floor';
+import { minuteOf, shiftsOf } from './hours';
+import type { Assigned, EngineHeat, JobToDo, Minute, Pin, Workload, ToDo, Worker } from './workload';
 
 /** Days that are planned, today included: parts come twice a week, and the leak of last week is looked at. */
 export const PLANNED_DAYS = 7;
-
-export const minuteOf = (iso: string | Date): Minute => Math.floor(new Date(iso).getTime() / 60_000);
-export const momentAt = (minute: Minute): string => new Date(minute * 60_000).toISOString();
 
 /** A job as the board takes it. */
 interface BoardJob {
@@ -33,15 +31,6 @@ export const taskId = (job: number, task: string): string => `${job}:${task}`;
 /** The job of such a name, and what the task is called within it. */
 export const jobOf = (id: string): number => Number(id.slice(0, id.indexOf(':')));
 export const taskOf = (id: string): string => id.slice(id.indexOf(':') + 1);
-
-/** The shifts of a person in the days that are planned. */
-function shiftsOf({ hours, away }: Person, zone: string, today: string): Span[] {
-  return Array.from({ length: PLANNED_DAYS }, (_, n) => dayAfter(today, n)).flatMap((day) => {
-    const of = hours[new Date(`${day}T00:00:00Z`).getUTCDay()];
-    if (!of || away.some((a) => a.from <= day && day <= a.to)) return [];
-    return [{ from: minuteOf(momentOf(zone, day, of.from)), to: minuteOf(momentOf(zone, day, of.to)) }];
-  });
-}
 
 /** When a part is there: with the supplier’s days, else with the next delivery after the day it was ordered. */
 function partThere({ part }: WorkTask, floor: Floor, zone: string, now: string): Minute | null {
@@ -85,7 +74,7 @@ export function workloadOf({ now: iso, zone, floor, jobs, previous }: Known): Wo
   const people: Worker[] = floor.people.map((p) => ({
     name: p.name,
     skills: p.skills,
-    shifts: shiftsOf(p, zone, today).filter((s) => s.to > now)
+    shifts: shiftsOf(p, zone, today, PLANNED_DAYS).filter((s) => s.to > now)
   }));
   const pins: Pin[] = [];
   const atWork = begunTasks(jobs, people, previous, now);

@@ -1,5 +1,6 @@
 import { after, engineAllows, soakedFrom } from './engine';
 import type { Bounds } from './bounds';
+import { merged, minutesWithin } from './hours';
 import type { Assigned, EngineHeat, JobToDo, Minute, Schedule, ToDo, Workload } from './workload';
 
 /** What a plan means for a job. */
@@ -103,6 +104,7 @@ export interface Waits {
 
 /** What the vehicles of a plan wait for; nights and days off are nobody’s wait for hands. */
 export function waitsOf(workload: Workload, plan: Schedule): Waits {
+  const open = merged(workload.people.flatMap((p) => p.shifts));
   let engine = 0;
   let part = 0;
   let floor = 0;
@@ -114,28 +116,12 @@ export function waitsOf(workload: Workload, plan: Schedule): Waits {
       const cold = Math.max(there, engineAllows(heat, task.engine));
       part += there - ready;
       engine += cold - there;
-      floor += openMinutes(workload, cold, a.start);
+      floor += minutesWithin(open, cold, a.start);
       ready = a.end;
       heat = after(heat, task.runs || a.warmUpMin > 0, a.end);
     }
   }
   return { engine, part, floor };
-}
-
-/** Minutes between two moments in which anybody works. */
-function openMinutes({ people }: Workload, from: Minute, to: Minute): number {
-  const spans = people
-    .flatMap((p) => p.shifts)
-    .map((s) => ({ from: Math.max(s.from, from), to: Math.min(s.to, to) }))
-    .filter((s) => s.to > s.from)
-    .sort((a, b) => a.from - b.from);
-  let minutes = 0;
-  let last = from;
-  for (const s of spans) {
-    minutes += Math.max(0, s.to - Math.max(s.from, last));
-    last = Math.max(last, s.to);
-  }
-  return minutes;
 }
 
 /** What a new plan changed for people, against the one they know. */

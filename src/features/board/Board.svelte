@@ -5,7 +5,7 @@
   import { page } from '$app/state';
   import { toast } from 'svelte-sonner';
   import { untrack } from 'svelte';
-  import { minuteOf } from '$core/schedule/board';
+  import { minuteOf } from '$core/schedule/hours';
   import { useNow } from '$lib/ui/page-state/now.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { day, when } from '$lib/ui/page-state/when';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { momentAt } from '$core/schedule/board';
+  import { momentAt } from '$core/schedule/hours';
   import { byVehicle } from '$core/schedule/told';
   import type { JobToDo } from '$core/schedule/workload';
   import { when } from '$lib/ui/page-state/when';

@@ -1,7 +1,8 @@
 <script lang="ts">
   import Printer from '@lucide/svelte/icons/printer';
   import { dayAfter, dayIn, momentOf } from '$core/base/zone';
-  import { minuteOf, momentAt, PLANNED_DAYS } from '$core/schedule/board';
+  import { PLANNED_DAYS } from '$core/schedule/board';
+  import { minuteOf, momentAt } from '$core/schedule/hours';
   import { eveningOf } from '$core/schedule/told';
   import { day, when } from '$lib/ui/page-state/when';
   import type { BoardView } from '$lib/views';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import CalendarPlus from '@lucide/svelte/icons/calendar-plus';
   import { goto } from '$app/navigation';
-  import { minuteOf, momentAt } from '$core/schedule/board';
+  import { minuteOf, momentAt } from '$core/schedule/hours';
   import Select from '$lib/ui/inputs/Select.svelte';
   import { useNow } from '$lib/ui/page-state/now.svelte';
   import { hour } from '$lib/ui/page-state/when';

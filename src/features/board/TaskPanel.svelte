@@ -5,7 +5,8 @@
   import { toast } from 'svelte-sonner';
   import { dayIn, momentOf, timeIn } from '$core/base/zone';
   import type { Problem } from '$core/base/result';
-  import { jobOf, minuteOf, momentAt } from '$core/schedule/board';
+  import { jobOf } from '$core/schedule/board';
+  import { minuteOf, momentAt } from '$core/schedule/hours';
   import DateInput from '$lib/ui/inputs/DateInput.svelte';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import Select from '$lib/ui/inputs/Select.svelte';

@@ -1,6 +1,7 @@
 import * as Comlink from 'comlink';
 import { goto } from '$app/navigation';
-import { jobOf, minuteOf, momentAt, PLANNED_DAYS, taskOf } from '$core/schedule/board';
+import { jobOf, PLANNED_DAYS, taskOf } from '$core/schedule/board';
+import { minuteOf, momentAt } from '$core/schedule/hours';
 import { boundsOf } from '$core/schedule/bounds';
 import { dayAfter, dayIn, momentOf } from '$core/base/zone';
 import type { Assigned, Minute, Pin, Schedule, Workload } from '$core/schedule/workload';

@@ -1,5 +1,6 @@
 import { checkSheetOf } from '$core/diagnosis/work';
-import { jobOf, momentAt, taskOf } from '$core/schedule/board';
+import { jobOf, taskOf } from '$core/schedule/board';
+import { momentAt } from '$core/schedule/hours';
 import type { Minute, ToDo } from '$core/schedule/workload';
 import { hour } from '$lib/ui/page-state/when';
 import type { BoardView } from '$lib/views';

@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize';
 import { numbersOf, type ClosedJob, type DepotNumbers } from '../../../core/handover/numbers';
 import { contentKey, Recent } from '../../../core/base/content-key';
-import { openMinutesOf } from '../../../core/schedule/open-hours';
+import { openHours } from '../../../core/schedule/hours';
 import { projectLines } from '../cases/lines';
 import type { Database } from '../db/database';
 import { shopNow } from '../record/shop';
@@ -35,7 +35,11 @@ export async function numbersView(db: Database, { from, to }: Period): Promise<N
   const had = COUNTED.get(counted);
   if (had) return had;
   const closed = await closedIn(db, { from: first, to });
-  const open = floor.people.length > 0 ? (a: string, b: string) => openMinutesOf(floor, zone, a, b) : null;
+  const since = closed.reduce((first, j) => (j.openedAt < first ? j.openedAt : first), to).slice(0, 10);
+  const open =
+    floor.people.length > 0
+      ? openHours(floor, zone, since, 2 + Math.round((Date.parse(to) - Date.parse(since)) / 86_400_000))
+      : null;
   // Days as the database counts them: in UTC, as the period is.
   return COUNTED.put(counted, {
     now: numbersOf(

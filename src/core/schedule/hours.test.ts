@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { openMinutesOf } from './open-hours';
+import { merged, minutesWithin, minuteOf, openHours } from './hours';
 
 const week = (from: string, to: string) => [null, ...Array.from({ length: 5 }, () => ({ from, to })), null];
 const person = (name: string, from: string, to: string, away: { from: string; to: string }[] = []) => ({
@@ -9,7 +9,7 @@ const person = (name: string, from: string, to: string, away: { from: string; to
   away
 });
 const open = (people: ReturnType<typeof person>[], from: string, to: string) =>
-  openMinutesOf({ people }, 'Europe/London', from, to);
+  minutesWithin(openHours({ people }, 'Europe/London', '2025-12-29', 200), minuteOf(from), minuteOf(to));
 
 describe('open hours', () => {
   const early = person('Tobin Skarre', '07:00', '12:00');
@@ -28,5 +28,18 @@ describe('open hours', () => {
     const away = person('Tobin Skarre', '07:00', '12:00', [{ from: '2026-01-05', to: '2026-01-05' }]);
     expect(open([away], '2026-01-05T00:00:00Z', '2026-01-06T00:00:00Z')).toBe(0);
     expect(open([], '2026-01-05T00:00:00Z', '2026-01-06T00:00:00Z')).toBe(0);
+  });
+  it('are put together where they touch or overlap, in whatever order they come', () => {
+    expect(
+      merged([
+        { from: 30, to: 40 },
+        { from: 5, to: 9 },
+        { from: 0, to: 5 },
+        { from: 32, to: 35 }
+      ])
+    ).toEqual([
+      { from: 0, to: 9 },
+      { from: 30, to: 40 }
+    ]);
   });
 });
