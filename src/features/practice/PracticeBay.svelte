@@ -15,6 +15,7 @@
   import Belief from './Belief.svelte';
   import CheckPanel from './CheckPanel.svelte';
   import Decide from './Decide.svelte';
+  import Help from './Help.svelte';
   import EngineNow from './EngineNow.svelte';
   import { makeMove } from './practice';
   import PracticeReview from './PracticeReview.svelte';
@@ -120,6 +121,7 @@
       <div class="space-y-4">
         <Belief suspects={view.suspects} belief={view.belief} {busy} onmove={make} />
         <Decide {view} {busy} onmove={make} />
+        <Help {view} {busy} onmove={make} />
       </div>
     {/if}
   </div>

@@ -2,9 +2,9 @@ import { residualC } from '../../core/physics/coolant/cooling';
 import type { TrueEngine } from '../../core/practice/danger';
 import type { FaultId } from '../../core/vehicle/faults';
 import { limitsOf } from '../../core/vehicle/limits';
-import type { Case as Hidden } from '../cases/hidden-case';
 import { SimulatedVehicle } from '../vehicle/vehicle';
 import type { PracticeRecord } from './record';
+import type { PracticeVehicle } from './vehicle';
 
 const HOUR_MS = 3_600_000;
 /** Driven so long it is as warm as it gets, min. */
@@ -21,14 +21,13 @@ const ALWAYS_ON: readonly FaultId[] = ['fan-relay-welded', 'fan-controller-short
 /** The engine in the bay as it truly is: it warms while it runs, and cools by the law of its vehicle while it stands. */
 export class PracticeEngine {
   readonly #record: PracticeRecord;
-  readonly #vehicle: () => Hidden;
+  readonly #vehicle: PracticeVehicle;
   #state: { coolantC: number; at: number; running: boolean };
 
-  /** `vehicle` is the one in the bay at any moment: a repair changes it. */
-  constructor(record: PracticeRecord, vehicle: () => Hidden) {
+  constructor(record: PracticeRecord, vehicle: PracticeVehicle) {
     this.#record = record;
     this.#vehicle = vehicle;
-    this.#state = { coolantC: vehicle().ambientC, at: record.now, running: false };
+    this.#state = { coolantC: vehicle.hidden.ambientC, at: record.now, running: false };
   }
 
   get running(): boolean {
@@ -37,22 +36,23 @@ export class PracticeEngine {
 
   get coolantC(): number {
     const { coolantC, at, running } = this.#state;
-    const { ambientC } = this.#vehicle();
+    const { ambientC } = this.#vehicle.hidden;
     if (running) return coolantC;
     const hours = (this.#record.now - at) / HOUR_MS;
     return ambientC + residualC(coolantC - ambientC, hours, this.#record.known().cooling.tauH);
   }
 
-  /** `left` is what is still wrong with the vehicle. */
-  truth(left: readonly FaultId[]): TrueEngine {
-    const { spec, plant } = this.#vehicle();
+  truth(): TrueEngine {
+    const { spec, plant } = this.#vehicle.hidden;
     const { coolantC, running } = this;
     const electric = spec.fan != null && spec.fan.drive !== 'none';
     const fanOnC = limitsOf(spec).fanOnC?.value ?? Infinity;
     return {
       coolantC,
       running,
-      fanCouldStart: electric && (coolantC > fanOnC - FAN_EARLY_C || left.some((f) => ALWAYS_ON.includes(f))),
+      fanCouldStart:
+        electric &&
+        (coolantC > fanOnC - FAN_EARLY_C || this.#vehicle.left.some((f) => ALWAYS_ON.includes(f))),
       empty: plant.filling < EMPTY_BELOW
     };
   }
@@ -65,7 +65,7 @@ export class PracticeEngine {
 
   /** It has run for long enough to be as warm as this vehicle gets; somebody stops it where it passes the limit. */
   warm(): void {
-    const hidden = this.#vehicle();
+    const hidden = this.#vehicle.hidden;
     const engine = new SimulatedVehicle({ ...hidden, startC: hidden.ambientC, drive: 'mixed' });
     engine.start();
     for (let s = 10; s <= 60 * WARM_AFTER_MIN; s += 10) {
@@ -77,7 +77,7 @@ export class PracticeEngine {
 
   stop(): void {
     if (!this.running) return;
-    if (this.#state.coolantC < this.#vehicle().ambientC + RAN_C) this.warm();
+    if (this.#state.coolantC < this.#vehicle.hidden.ambientC + RAN_C) this.warm();
     this.#state = { ...this.#state, at: this.#record.now, running: false };
     this.#record.ranUntil(this.#record.at);
   }

@@ -3,16 +3,15 @@ import type { Outcome } from '../../core/checks/check';
 import { checkOf, type CheckId } from '../../core/checks/registry';
 import { ALL_GOOD, LOOK_IDS, type LookId } from '../../core/checks/coolant/looks';
 import { runsEngine } from '../../core/diagnosis/dangers';
-import type { PracticeCase } from '../../core/practice/case';
 import { sensedIn, type Sensed } from '../../core/practice/senses';
 import { DRIVES } from '../../core/physics/plant/drive';
 import { clock } from '../../core/base/text';
 import { logFrom } from '../../core/runs/log-from';
 import { sayC } from '../../core/units/say';
-import type { Case as Hidden } from '../cases/hidden-case';
 import { handsOn } from '../technician/hands';
 import type { PracticeEngine } from './engine';
 import type { PracticeRecord } from './record';
+import type { PracticeVehicle } from './vehicle';
 
 /** What a check showed. */
 export interface Shown {
@@ -30,10 +29,7 @@ export interface Taken {
 
 /** Where a check is done. */
 interface Scene {
-  /** The vehicle as it is. */
-  readonly hidden: Hidden;
-  /** What is wrong with it now. */
-  readonly faults: PracticeCase['faults'];
+  readonly vehicle: PracticeVehicle;
   readonly record: PracticeRecord;
   readonly engine: PracticeEngine;
   /** How many checks were done before: the same one done again reads with other errors. */
@@ -45,8 +41,8 @@ interface Scene {
  * record; where there is something to see, hear or feel, it waits for whoever does it to say what that was.
  */
 export function measure(id: CheckId, minutes: number, scene: Scene): Shown | Taken {
-  const { hidden, record, engine } = scene;
-  const random = () => seeded(hidden.seed * 131 + hash(id) + 7919 * scene.before);
+  const { vehicle, record, engine } = scene;
+  const random = () => seeded(vehicle.hidden.seed * 131 + hash(id) + 7919 * scene.before);
   if (id === 'warm-up-run' || id === 'road-run') return run(id, minutes, random(), scene);
   record.pass(minutes);
   if (runsEngine(id)) engine.warm();
@@ -69,7 +65,7 @@ const TELLING = { fail: 3, unclear: 2, void: 1, pass: 0 } as const;
 function readingsOf(
   id: CheckId,
   random: () => Random,
-  { hidden, faults, record }: Scene
+  { vehicle: { hidden, faults }, record }: Scene
 ): Taken['readings'] | null {
   const check = checkOf(id);
   const context = record.known().contextOf(id, record.at, null);
@@ -117,7 +113,8 @@ function written({ check, readings }: Pick<Taken, 'check' | 'readings'>, record:
 
 /** A log of a drive, from what is left in the engine. */
 function run(id: 'warm-up-run' | 'road-run', minutes: number, random: Random, scene: Scene): Shown {
-  const { hidden, record, engine, before } = scene;
+  const { record, engine, before } = scene;
+  const { hidden } = scene.vehicle;
   const startedAt = record.at;
   const log = logFrom({
     spec: hidden.spec,

@@ -133,6 +133,14 @@ describe('a practice', () => {
     expect(() => said.make({ kind: 'sense', as })).toThrow(NotPossible);
   });
 
+  it('is full once it was filled: nobody sees it low any more', () => {
+    const of = named('low');
+    const filled = playedTo(of, [{ kind: 'fill' }, check('level-and-look')]);
+    expect(filled.toSense!.senses.find((s) => s.field === 'level')!.is).toBe('mark');
+    expect(filled.toSense!.senses.find((s) => s.field === 'leaks')!.is).not.toBe('drip');
+    expect(filled.repaired).toBe(of.faults.length === 1);
+  });
+
   it('leaves out what somebody goes on without a word about', () => {
     const gone = playedTo(named('slipping'), [
       check('clutch-cold-turn'),

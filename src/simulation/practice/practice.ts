@@ -3,7 +3,7 @@ import { checkOf, type CheckId } from '../../core/checks/registry';
 import type { Case as Known } from '../../core/diagnosis/case';
 import { priceOf } from '../../core/diagnosis/costs';
 import { runsEngine } from '../../core/diagnosis/dangers';
-import { cannotHave, curesOf, repairFor } from '../../core/faults/registry';
+import { cannotHave, repairFor } from '../../core/faults/registry';
 import type { PracticeCase } from '../../core/practice/case';
 import { boilsBy, dangerOf, PRECAUTION_IDS, type Hurt, type PrecautionId } from '../../core/practice/danger';
 import type { Move, Share } from '../../core/practice/moves';
@@ -13,11 +13,10 @@ import { symptomText } from '../../core/vehicle/symptoms';
 import { limitsOf } from '../../core/vehicle/limits';
 import { repairOf, type RepairId } from '../../core/vehicle/repairs';
 import type { SpecSheet } from '../../core/vehicle/spec-sheet';
-import { noticedOf, writtenCase } from '../cases/case';
-import type { Case as Hidden } from '../cases/hidden-case';
 import { PracticeEngine } from './engine';
 import { measure, told, type Shown, type Taken } from './measure';
 import { PracticeRecord } from './record';
+import { PracticeVehicle } from './vehicle';
 
 /** Minutes to where it regulates. */
 const WARM_UP_MIN = 14;
@@ -68,9 +67,7 @@ export class NotPossible extends Error {}
 export class Practice {
   readonly done: Done[] = [];
   readonly #of: PracticeCase;
-  /** The vehicle as it is: what was cured is out of it. */
-  #hidden: Hidden;
-  #left: readonly FaultId[];
+  readonly #vehicle: PracticeVehicle;
   readonly #record: PracticeRecord;
   readonly #engine: PracticeEngine;
   #measured = 0;
@@ -97,10 +94,9 @@ export class Practice {
 
   constructor(of: PracticeCase) {
     this.#of = of;
-    this.#hidden = hiddenOf(of, of.faults);
-    this.#left = of.faults.map((f) => f.fault);
-    this.#record = new PracticeRecord(of, this.#hidden.symptoms);
-    this.#engine = new PracticeEngine(this.#record, () => this.#hidden);
+    this.#vehicle = new PracticeVehicle(of);
+    this.#record = new PracticeRecord(of, this.symptoms);
+    this.#engine = new PracticeEngine(this.#record, this.#vehicle);
   }
 
   get at(): string {
@@ -110,10 +106,10 @@ export class Practice {
     return this.#of.sheet;
   }
   get symptoms() {
-    return this.#hidden.symptoms;
+    return this.#vehicle.symptoms;
   }
   get repaired(): boolean {
-    return this.#left.length === 0;
+    return this.#vehicle.left.length === 0;
   }
   get running(): boolean {
     return this.#engine.running;
@@ -214,7 +210,7 @@ export class Practice {
       (has('R') || has('H')) &&
       !anyHeat &&
       this.#engine.coolantC < limitsOf(this.sheet).startOpenC.value - STILL_WARM_C;
-    const { hurt, slips } = dangerOf(id, careful, this.#engine.truth(this.#left), this.sheet, warmsUp);
+    const { hurt, slips } = dangerOf(id, careful, this.#engine.truth(), this.sheet, warmsUp);
     if (hurt) return this.#hurtBy(hurt);
     this.slips += slips.length;
     if (warmsUp) {
@@ -227,8 +223,7 @@ export class Practice {
     const minutes = check.minutes + (has('B') ? (check.takeOutMin ?? 0) : 0);
     this.handsOnMin += minutes;
     const shown = measure(id, minutes, {
-      hidden: this.#hidden,
-      faults: this.#of.faults.filter((f) => this.#left.includes(f.fault)),
+      vehicle: this.#vehicle,
       record: this.#record,
       engine: this.#engine,
       before: this.#measured++
@@ -267,17 +262,11 @@ export class Practice {
   }
 
   #fill(): Came {
-    const { hurt } = dangerOf(
-      'cap-test',
-      [],
-      { ...this.#engine.truth(this.#left), running: false },
-      this.sheet
-    );
+    const { hurt } = dangerOf('cap-test', [], { ...this.#engine.truth(), running: false }, this.sheet);
     if (hurt) return this.#hurtBy(hurt);
     this.#engine.stop();
     this.#work(FILL_MIN);
-    this.#hidden = { ...this.#hidden, plant: { ...this.#hidden.plant, filling: 1 } };
-    this.#left = this.#left.filter((f) => f !== 'coolant-low');
+    this.#vehicle.fill();
     this.#record.enter('coolant.serviced', {
       outL: 0,
       inL: 1,
@@ -296,11 +285,7 @@ export class Practice {
     this.money += priced.total;
     this.#record.pass(priced.labourMin);
     this.repairs = [...this.repairs, ...repairs];
-    const cured = new Set(repairs.flatMap((id) => [...curesOf(id)]));
-    this.#left = this.#left.filter((f) => !cured.has(f));
-    const left = this.#of.faults.filter((f) => this.#left.includes(f.fault));
-    // What the driver told stays told; codes were cleared with the repair.
-    this.#hidden = { ...hiddenOf(this.#of, left), symptoms: this.#hidden.symptoms, codes: [] };
+    this.#vehicle.repair(repairs);
     this.#record.enter('repair.done', {
       repairs: [...repairs],
       why: '',
@@ -315,23 +300,17 @@ export class Practice {
   /** Its driver drives it as before it came in, and says of each complaint whether it is gone. */
   #try(): Came {
     if (this.repairs.length === 0) throw new NotPossible('Nothing was repaired: its driver knows how it is');
-    const { hurt } = dangerOf('road-run', PRECAUTION_IDS, this.#engine.truth(this.#left), this.sheet);
+    const { hurt } = dangerOf('road-run', PRECAUTION_IDS, this.#engine.truth(), this.sheet);
     if (hurt) return this.#hurtBy(hurt);
     this.#engine.start();
     this.#work(TRY_MIN);
     this.#engine.warm();
     this.#engine.stop();
-    const left = this.#of.faults.filter((f) => this.#left.includes(f.fault));
-    const noticed = new Set(noticedOf(hiddenOf(this.#of, left)).map((s) => s.what));
-    return {
-      says: this.symptoms
-        .map((s) => {
-          const gone = left.length === 0 || !noticed.has(s.what);
-          this.#record.enter('complaint.tried', { what: s.what, gone, how: 'by its driver' });
-          return `${symptomText(s)}: ${gone ? 'gone' : 'still there'}`;
-        })
-        .join('; ')
-    };
+    const tried = this.#vehicle.tried();
+    for (const { symptom, gone } of tried)
+      this.#record.enter('complaint.tried', { what: symptom.what, gone, how: 'by its driver' });
+    const says = tried.map((t) => `${symptomText(t.symptom)}: ${t.gone ? 'gone' : 'still there'}`);
+    return { says: says.join('; ') };
   }
 
   /** A vehicle that goes home with its fault comes back: that is paid too, and then what was wrong. */
@@ -339,20 +318,11 @@ export class Practice {
     this.#engine.stop();
     this.finished = true;
     if (this.repaired) return { says: 'It stayed well' };
-    this.money += USUAL_COSTS.comeback + priceOf([...new Set(this.#left.map(repairFor))], USUAL_COSTS).total;
+    this.money +=
+      USUAL_COSTS.comeback + priceOf([...new Set(this.#vehicle.left.map(repairFor))], USUAL_COSTS).total;
     return { says: 'It came back' };
   }
 }
-
-const hiddenOf = (of: PracticeCase, faults: PracticeCase['faults']): Hidden =>
-  writtenCase({
-    spec: of.sheet,
-    faults,
-    ambientC: of.ambientC,
-    seed: of.seed,
-    symptoms: of.symptoms,
-    codes: of.codes
-  });
 
 /** A practice after these moves. Throws {@link NotPossible} at the first that cannot be made. */
 export function playedTo(of: PracticeCase, moves: readonly Move[]): Practice {

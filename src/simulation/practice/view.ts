@@ -91,7 +91,7 @@ export function viewOf(of: PracticeCase, practice: Practice) {
     running: practice.running,
     heat,
     sheet,
-    run: runOf(of, practice),
+    run: practice.over ? null : runOf(of, practice),
     plan: lineOf(
       known,
       (id) => checks.find((c) => c.id === id)?.minutes ?? checkOf(id).minutes,
