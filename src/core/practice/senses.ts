@@ -11,7 +11,12 @@ const SENSED: Partial<Record<CheckId, readonly string[]>> = {
   'fan-command': ['click', 'turns'],
   'fan-direct-feed': ['turns'],
   'combustion-gas': ['seen'],
-  'cap-test': ['seal']
+  'cap-test': ['seal'],
+  'relay-swap': ['then'],
+  'relay-bench': ['clicks'],
+  'pump-command': ['runs'],
+  'thermostat-heater': ['powered', 'unpowered'],
+  'air-rise': ['fan']
 };
 export const SENSED_CHECKS = Object.keys(SENSED) as CheckId[];
 

@@ -24,7 +24,12 @@
       unknown: [0.7, 0.74, 0.7, 0.72, 0.7, 0.75, 0.7, 0.72, 0.74, 0.7, 0.72, 0.7]
     }
   };
-  const loud = $derived(LOUD[look][is]);
+  /** A hum that goes on, or nothing. */
+  const HUM = { yes: [0.5, 0.52, 0.5, 0.51, 0.5, 0.52, 0.5, 0.51, 0.5, 0.52, 0.5, 0.51], no: LOUD.click.no };
+  const clicks = $derived(look === 'click' || look === 'clicks');
+  const loud = $derived(
+    clicks ? LOUD.click[is] : look === 'runs' ? HUM[is as keyof typeof HUM] : LOUD[look][is]
+  );
 </script>
 
 <!-- Heard by whoever can, and drawn for whoever cannot: loud is high, the time goes to the right. -->
@@ -44,6 +49,6 @@
     />{/each}
   <path d="M6 182 H234" stroke="var(--ink)" stroke-width="3" />
 </svg>
-<button type="button" class="btn mt-1" onclick={() => soundOf(loud, look === 'click')}
+<button type="button" class="btn mt-1" onclick={() => soundOf(loud, clicks)}
   ><Volume size={18} aria-hidden="true" />Listen</button
 >

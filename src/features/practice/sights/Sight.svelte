@@ -14,7 +14,7 @@
     coolant: { of: ['level', 'leaks', 'colour', 'hoses', 'pump'], by: CoolantSight },
     front: { of: ['face', 'between', 'belt', 'connector', 'added'], by: FrontSight },
     felt: { of: ['felt', 'firstTurn', 'moves', 'feels'], by: FeltSight },
-    part: { of: ['seen', 'seal', 'turns'], by: PartSight }
+    part: { of: ['seen', 'seal', 'turns', 'then', 'fan', 'powered', 'unpowered'], by: PartSight }
   };
   const Drawn = $derived(Object.values(DRAWN).find((d) => d.of.includes(look))?.by);
 </script>
