@@ -37,11 +37,15 @@
   let chosen = $state<CheckId | null>(null);
   const mine = $derived(practice.own && !view.over);
   const open = $derived(view.checks.find((c) => c.id === chosen) ?? null);
-  const SAID: readonly Move['kind'][] = ['believe', 'hint', 'judge', 'sense'];
+  const SAID: readonly Move['kind'][] = ['believe', 'hint', 'judge', 'sense', 'opinion'];
   const seen = $derived(
     view.done
       .filter((d) => !SAID.includes(d.kind) && (d.says !== '' || d.numbers !== null || d.check === null))
       .toReversed()
+  );
+  /** What asks for whoever practises stands first: a check in hand, else the line to choose the next from. */
+  const inHand = $derived(
+    mine && (open !== null || view.toSense !== null || seen.some((d) => d.numbers !== null))
   );
   /** The bay's own clock: it begins on a morning and runs with the work. */
   const clock = (iso: string) => {
@@ -98,9 +102,10 @@
   />
 {:else}
   <HeatStrip plan={view.plan} state={view.heat} />
-  <div class="mb-4 grid items-start gap-4 lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
-    <div class="scroll-mt-4 space-y-4" id="hands">
-      <EngineNow {view} {mine} {busy} onmove={make} />
+  <div class="mb-4"><EngineNow {view} {mine} {busy} onmove={make} /></div>
+  {#if !inHand}{@render line()}{/if}
+  <div class="mb-4 grid scroll-mt-4 items-start gap-4 lg:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]" id="hands">
+    <div class="space-y-4">
       {#if view.toSense && mine}
         {#key view.done.length}<SensePanel toSense={view.toSense} {busy} onmove={make} />{/key}
       {:else if open && mine}
@@ -125,6 +130,10 @@
       </div>
     {/if}
   </div>
+  {#if inHand}{@render line()}{/if}
+{/if}
+
+{#snippet line()}
   {#if mine}<HeatLine
       plan={view.plan}
       state={view.heat}
@@ -133,4 +142,4 @@
       closed={false}
       onopen={choose}
     />{/if}
-{/if}
+{/snippet}

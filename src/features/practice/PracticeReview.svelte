@@ -15,7 +15,13 @@
   }
   let { review, others, caseId, own }: Props = $props();
   let problems = $state<readonly Problem[]>([]);
-  const SAID: readonly (typeof review.steps)[number]['kind'][] = ['believe', 'hint', 'judge', 'sense'];
+  const SAID: readonly (typeof review.steps)[number]['kind'][] = [
+    'believe',
+    'hint',
+    'judge',
+    'sense',
+    'opinion'
+  ];
   const steps = $derived(review.steps.filter((s) => !SAID.includes(s.kind)));
   const bits = (n: number) => n.toFixed(1);
   const again = async () => (problems = await begin(caseId));
