@@ -20,6 +20,8 @@ export default {
     'tailwindcss',
     '@fontsource-variable/atkinson-hyperlegible-mono',
     '@fontsource-variable/atkinson-hyperlegible-next',
+    // Read by the plugin of icons.js.
+    '@iconify-json/lucide',
     // Read as files: by the browser tests, by a test of the plant, by the PDF.
     'axe-core',
     'odex',
@@ -28,5 +30,5 @@ export default {
     '@stryker-mutator/core',
     '@stryker-mutator/vitest-runner'
   ],
-  ignoreUnresolved: ['bin/pyrethos']
+  ignoreUnresolved: ['bin/pyrethos', '~icons/.+']
 };

@@ -1,6 +1,7 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vite';
+import icons from './icons.js';
 
 /**
  * Which modules of the browser's side share a file. Left alone the bundler makes two hundred small ones, and a phone
@@ -9,7 +10,7 @@ import { defineConfig } from 'vite';
 const FILES = [
   {
     name: 'base',
-    test: /node_modules\/(svelte|@sveltejs|devalue|esm-env|clsx|idb|svelte-sonner|@lucide)\/|src\/lib\/ui\/(page-state|sync|outbox)\//
+    test: /node_modules\/(svelte|@sveltejs|devalue|esm-env|clsx|idb|svelte-sonner)\/|~icons\/|src\/lib\/ui\/(page-state|sync|outbox)\//
   },
   { name: 'case', test: /node_modules\/(zod|simple-statistics)\/|src\/core\// },
   // Fields that need no menu, so that a page with one of them does without the rest.
@@ -25,7 +26,7 @@ const FILES = [
 ].map((group) => ({ ...group, minShareCount: 2 }));
 
 export default defineConfig(({ isSsrBuild }) => ({
-  plugins: [tailwindcss(), sveltekit()],
+  plugins: [tailwindcss(), icons(), sveltekit()],
   server: { host: '127.0.0.1' },
   build: isSsrBuild
     ? {}

@@ -1,3 +1,4 @@
+import { packed } from '$lib/packed';
 import { database } from '$lib/server/db/database';
 import { shopNow } from '$lib/server/record/shop';
 import { dueLines, jobsFound, openLines } from '$lib/server/views/lists';
@@ -17,5 +18,7 @@ export const load = async ({ depends }) => {
     shopNow(db)
   ]);
   const costs = shop.currencyKnown ? null : shop.costs;
-  return { costs, open, closed: closed.lines, closedCount: closed.count, due, now: now.toISOString() };
+  return {
+    day: packed({ costs, open, closed: closed.lines, closedCount: closed.count, due, now: now.toISOString() })
+  };
 };

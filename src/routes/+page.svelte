@@ -1,16 +1,10 @@
 <script lang="ts">
   import Day from '$features/depot/Day.svelte';
+  import { unpacked } from '$lib/packed';
 
   let { data } = $props();
+  const day = $derived(unpacked(data.day));
 </script>
 
 <svelte:head><title>The day · Pyrethos</title></svelte:head>
-<Day
-  costs={data.costs}
-  open={data.open}
-  closed={data.closed}
-  closedCount={data.closedCount}
-  due={data.due}
-  zone={data.zone}
-  now={data.now}
-/>
+<Day {...day} zone={data.zone} />

@@ -13,7 +13,7 @@ import { line, ms } from './measure';
 /** Everything a page or a file asks of a case. */
 const askAll = (input: CaseInput) => {
   const job = assembleCase(input)!;
-  return [lineOf(job), job.plan.next, job.offers, job.proof, job.leans, job.popular];
+  return [lineOf(job), job.plan.next, job.offers, job.proof, job.opinion.leans, job.popular];
 };
 
 const middle = (times: number[]) => median(times);

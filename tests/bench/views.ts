@@ -28,7 +28,8 @@ function copied(text: string, n: number): JobFile {
   return read.value;
 }
 
-const TIMES = 25;
+/** A shop's server runs for days: what it does the first time it is asked is not what its users wait for. */
+const [WARM, TIMES] = [20, 100];
 /** How many times the demo's year the shop has: BENCH_YEARS, else ten. */
 const YEARS = Number(process.env.BENCH_YEARS ?? 10);
 
@@ -86,12 +87,12 @@ export async function viewsBench(): Promise<void> {
     '/api/find?q=thermostat'
   ]) {
     const times: number[] = [];
-    for (let i = 0; i < TIMES; i++) {
+    for (let i = 0; i < WARM + TIMES; i++) {
       const start = performance.now();
       const response = await fetch(server.address + path);
       await response.arrayBuffer();
       if (!response.ok) throw new Error(`${path}: ${response.status}`);
-      if (i > 2) times.push(performance.now() - start);
+      if (i >= WARM) times.push(performance.now() - start);
     }
     times.sort((a, b) => a - b);
     line(

@@ -59,11 +59,12 @@ function walk(value: unknown, mix: Mix): void {
         for (const v of value) walk(v, mix);
         return;
       }
-      const entries = Object.entries(value).filter(([, v]) => v !== undefined);
-      mix.word(entries.length);
-      for (const [k, v] of entries.sort(([a], [b]) => (a < b ? -1 : 1))) {
+      const fields = value as Readonly<Record<string, unknown>>;
+      const given = Object.keys(fields).filter((k) => fields[k] !== undefined);
+      mix.word(given.length);
+      for (const k of given.sort()) {
         mix.text(k);
-        walk(v, mix);
+        walk(fields[k], mix);
       }
       return;
     }
@@ -96,3 +97,11 @@ export class Recent<T> {
     return made;
   }
 }
+
+const firsts = new Recent<object>(500);
+
+/**
+ * The object that these contents were first seen in: what was kept for an object is found again after a reload, when
+ * another one holds the same.
+ */
+export const firstSeen = <T extends object>(value: T): T => firsts.of(contentKey(value), () => value) as T;

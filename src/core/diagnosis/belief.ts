@@ -106,7 +106,11 @@ export function withFinding(belief: Belief, more: Weighed): Belief {
   const { group, weights } = more;
   const had = belief.groups.get(group);
   const shared = sharedOf(group);
-  const now = groupOf([...(had?.members ?? []), more], weights.length);
+  const now: Group = {
+    strongest: weights.map((w, h) => stronger(w, had?.strongest[h] ?? 0)),
+    sum: weights.map((w, h) => w + (had?.sum[h] ?? 0)),
+    members: [...(had?.members ?? []), more]
+  };
   const log = belief.log.map(
     (l, h) =>
       l -
@@ -137,15 +141,17 @@ export function believe(findings: readonly Finding[], of: Hypotheses): Belief {
   return { of, log, groups };
 }
 
+/** Of two as strong the one that speaks for it counts whole, whichever came first. */
+const stronger = (a: number, b: number): number =>
+  Math.abs(a) > Math.abs(b) || (Math.abs(a) === Math.abs(b) && a > b) ? a : b;
+
 function groupOf(members: readonly Weighed[], n: number): Group {
   const strongest = new Float64Array(n);
   const sum = new Float64Array(n);
   for (const { weights } of members)
     for (let h = 0; h < n; h++) {
-      const [w, s] = [weights[h], strongest[h]];
-      // Of two as strong the one that speaks for it counts whole, whichever came first.
-      if (Math.abs(w) > Math.abs(s) || (Math.abs(w) === Math.abs(s) && w > s)) strongest[h] = w;
-      sum[h] += w;
+      strongest[h] = stronger(weights[h], strongest[h]);
+      sum[h] += weights[h];
     }
   return { strongest, sum, members };
 }
@@ -178,17 +184,23 @@ export function afterRepair(before: Belief, repairs: readonly RepairId[]): Hypot
 /** The logarithms of a belief with one of its findings left out. */
 export function logWithout(belief: Belief, left: Weighed): Float64Array {
   const group = belief.groups.get(left.group)!;
-  const rest = groupOf(
-    group.members.filter((m) => m !== left),
-    belief.log.length
-  );
+  const rest = group.members.filter((m) => m !== left);
   const shared = sharedOf(left.group);
-  return belief.log.map(
-    (l, h) =>
-      l -
-      groupWeight(shared, group.strongest[h], group.sum[h]) +
-      groupWeight(shared, rest.strongest[h], rest.sum[h])
-  );
+  return belief.log.map((l, h) => {
+    const [weight, strongest, sum] = [left.weights[h], group.strongest[h], group.sum[h]];
+    const next = weight === strongest ? strongestOf(rest, h, strongest) : strongest;
+    return l - groupWeight(shared, strongest, sum) + groupWeight(shared, next, sum - weight);
+  });
+}
+
+/** The strongest weight on a hypothesis, which is none above `most`: of many alike the first will do. */
+function strongestOf(members: readonly Weighed[], h: number, most: number): number {
+  let found = 0;
+  for (const { weights } of members) {
+    found = stronger(weights[h], found);
+    if (found === most) break;
+  }
+  return found;
 }
 
 /** Chances of every hypothesis, adding up to one. */

@@ -2,6 +2,7 @@ import type { RepairId } from '../vehicle/repairs';
 import type { FaultId } from '../vehicle/faults';
 import { curesOf } from '../faults/registry';
 import type { Posterior } from './posterior';
+import { firstSeen } from '../base/content-key';
 import { lazy } from '../base/lazy';
 import type { LibraryCurve } from '../physics/thermistor/library';
 import { holding, type KnownFact } from '../physics/heat/facts';
@@ -23,9 +24,7 @@ import { endingOf, type Ending } from './ending';
 import type { Causes } from './history';
 import { contextOf, coolingOf, counting, factsOf, judgeChecks, type JudgedCheck } from './judged';
 import { dangersOf, type Danger } from './dangers';
-import { beliefOf } from './next';
 import { opinionOf, type Opinion } from './opinion';
-import { leaningOn, type Leaning } from './posterior';
 import { popularPart, type PopularPart } from './popular';
 import { planOf, type Plan } from './plan';
 import { closings, type Closing } from './closings';
@@ -88,8 +87,6 @@ export interface Case {
   readonly opinionBefore: Opinion;
   /** Anything is known that bears on a suspect. */
   readonly suspected: boolean;
-  /** Findings without which another suspect would lead. */
-  readonly leans: readonly Leaning[];
   /** The part that most would change first for this complaint; null where there is none. */
   readonly popular: PopularPart | null;
   /** Repairs are weighed against each other: something is suspected, and the job is open or was decided. */
@@ -137,13 +134,14 @@ const codesIn = (judged: readonly JudgedCheck[]): string[] =>
  * is first asked for.
  */
 export function assembleCase(input: CaseInput): Case | null {
-  const { sheet, shop } = input;
+  const { shop } = input;
+  const sheet = input.sheet && firstSeen(input.sheet);
   const state = deriveJob(input.events);
   if (!state) return null;
   const at = state.closedAt ?? input.at;
   // A closed job is a closed book: what other jobs told later changes nothing in it.
   const others = input.vehicleFacts.filter((f) => state.closedAt === null || f.enteredAt <= at);
-  const runs = input.runs.filter((r) => state.runIds.includes(r.id));
+  const runs = input.runs.filter((r) => state.runIds.includes(r.id)).map(firstSeen);
   const ownFacts = factsOf(state, runs);
   const facts = [...others, ...ownFacts];
   const firm = holding(facts);
@@ -213,7 +211,6 @@ export function assembleCase(input: CaseInput): Case | null {
         })
       : null
   );
-  const leans = lazy(() => leaningOn(beliefOf(opinion().asked).belief, opinion().asked.findings));
   const popular = lazy(() =>
     popularPart(state.intake.symptoms, codesIn(judged()), opinion().asked, opinion().now)
   );
@@ -295,9 +292,6 @@ export function assembleCase(input: CaseInput): Case | null {
     },
     get weighed() {
       return opinion().asked.findings.length > 0 && (state.state === 'open' || state.decision !== null);
-    },
-    get leans() {
-      return leans();
     },
     get popular() {
       return popular();

@@ -12,7 +12,7 @@ import { sharesOf } from '../checks/results';
 import { TYPICAL_WEIGHT } from '../vehicle/limits';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { READ_FAULTS, sensorFinding } from './sensor-evidence';
-import type { NamedResult, SensorKnown } from '../checks/check';
+import type { NamedResult, SensorKnown, SensorReading } from '../checks/check';
 import type { EctSubstituteReadings } from '../checks/sensor/ect-substitute';
 
 /** A point of a check that passed or stayed open weighs less than one of a finding. */
@@ -39,37 +39,41 @@ export function groupOf(check: CheckId, found: readonly string[] = []): string {
   return leansOn === 'itself' ? check : leansOn;
 }
 
+/** What a check says by a sheet: of its suspects, and of the coolant sensor beside the truth. */
+interface Read {
+  readonly sheet: SpecSheet | null;
+  readonly finding: Finding | null;
+  readonly sensor: readonly SensorReading[];
+}
+
 /** What a check, a run or a complaint says does not change while they do not: kept, so that its weights are too. */
-const ofChecks = new WeakMap<
-  JudgedCheck,
-  { readonly sheet: SpecSheet | null; readonly finding: Finding | null }
->();
+const ofChecks = new WeakMap<JudgedCheck, Read>();
 const ofRuns = new Recent<Finding>(500);
 const ofComplaints = new Recent<Finding[]>(200);
+
+function readOf(judged: JudgedCheck, sheet: SpecSheet | null): Read {
+  const had = ofChecks.get(judged);
+  if (had?.sheet === sheet) return had;
+  const { check, byHand, readings, outcome } = judged;
+  const silent = byHand || readings === null || outcome.result === 'void';
+  const sensor = silent ? [] : checkOf(check).sensorReadings(readings, sheet);
+  const read = { sheet, sensor, finding: readCheck(judged, sheet, sensor.length > 0) };
+  ofChecks.set(judged, read);
+  return read;
+}
 
 /**
  * What a judged check says of its suspects; null where it says nothing or is void. What it read of the sensor beside
  * the truth is left to {@link sensorFinding}.
  */
-export function findingOf(judged: JudgedCheck, sheet: SpecSheet | null): Finding | null {
-  const had = ofChecks.get(judged);
-  if (had?.sheet === sheet) return had.finding;
-  const finding = readCheck(judged, sheet);
-  ofChecks.set(judged, { sheet, finding });
-  return finding;
-}
-
-/** What a check that counts read of the sensor; nothing where it is void or judged by hand. */
-const readOfSensor = ({ check, byHand, readings, outcome }: JudgedCheck, sheet: SpecSheet | null) =>
-  byHand || readings === null || outcome.result === 'void'
-    ? []
-    : checkOf(check).sensorReadings(readings, sheet);
+export const findingOf = (judged: JudgedCheck, sheet: SpecSheet | null): Finding | null =>
+  readOf(judged, sheet).finding;
 
 /** What checks read of the coolant sensor, the last of them: other checks begin with it instead of asking. */
 export function sensorKnown(done: readonly JudgedCheck[], sheet: SpecSheet | null): SensorKnown {
   const inOrder = done.toSorted((a, b) => a.at.localeCompare(b.at));
   const last = inOrder
-    .flatMap((judged) => readOfSensor(judged, sheet))
+    .flatMap((judged) => readOf(judged, sheet).sensor)
     .filter((r) => r.of === 'both')
     .at(-1);
   const substituted = inOrder.findLast(
@@ -90,10 +94,9 @@ function measuredOf({ check, byHand, readings, outcome: { found } }: JudgedCheck
 
 const isReadFault = (fault: FaultId): boolean => (READ_FAULTS as readonly FaultId[]).includes(fault);
 
-function readCheck(judged: JudgedCheck, sheet: SpecSheet | null): Finding | null {
+function readCheck(judged: JudgedCheck, sheet: SpecSheet | null, jointly: boolean): Finding | null {
   const { check, outcome } = judged;
   const { results } = checkOf(check);
-  const jointly = readOfSensor(judged, sheet).length > 0;
   const points = outcome.points.filter(
     (p) => !jointly || !isReadFault(p.fault) || results[p.by]?.besideSensor
   );
@@ -185,8 +188,7 @@ const UNLISTED = 0.002;
 const RUN_WEIGHT = 0.58;
 
 /** A run's ranking as evidence: what it made of each fault over what that had before. */
-export const runFinding = (run: RankedRun): Finding =>
-  ofRuns.of(contentKey([run.id, run.title, run.suspects, run.blind, run.beside]), () => readRun(run));
+export const runFinding = (run: RankedRun): Finding => ofRuns.of(contentKey(run), () => readRun(run));
 
 function readRun(run: RankedRun): Finding {
   const total = FAULT_IDS.reduce((sum, f) => sum + FAULTS[f].prior, 0);
@@ -249,7 +251,7 @@ export function findingsOf(job: {
     .filter((c) => c !== 'warm-up-run')
     .flatMap((c) => counting(job.done, c) ?? []);
   const sensor = sensorFinding(
-    counted.map((judged) => readOfSensor(judged, sheet)),
+    counted.map((judged) => readOf(judged, sheet).sensor),
     sheet
   );
   return [

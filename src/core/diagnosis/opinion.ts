@@ -10,7 +10,7 @@ import type { ShopChecks } from '../record/shop-checks';
 import { findingsOf, type RankedRun } from './findings';
 import { historyOf, type Causes } from './history';
 import { beliefOf, partRemoved, openChecks, worthOf, type Asked, type Worth } from './next';
-import { toPosterior, type Posterior } from './posterior';
+import { leaningOn, toPosterior, type Leaning, type Posterior } from './posterior';
 import type { ThermalState } from '../physics/heat/state';
 import { USUAL_COSTS, type ShopCosts } from '../record/shop-costs';
 import { adviceOf, type Advice } from './decide';
@@ -41,6 +41,8 @@ export interface Opinion {
   readonly key: string;
   readonly asked: Asked;
   readonly now: Posterior;
+  /** Findings without which another suspect would lead. */
+  readonly leans: readonly Leaning[];
   /** What each open check is worth, the best first. */
   readonly worth: readonly Worth[];
   readonly advice: Advice;
@@ -77,8 +79,14 @@ const KEPT = new Recent<Opinion>(64);
 export function opinionOf(job: JobKnown): Opinion {
   const asked = askedOf(job);
   const costs = job.costs ?? USUAL_COSTS;
-  const key = contentKey([asked, costs]);
+  const key = keyOf(asked, costs);
   return KEPT.of(key, () => opinionOn(key, asked, costs));
+}
+
+/** Findings and sheet are the same objects from one entry to the next, and their keys are remembered. */
+function keyOf({ findings, repaired, sheet, ...rest }: Asked, costs: ShopCosts): string {
+  const before = repaired && [repaired.repairs, ...repaired.findings.map(contentKey)];
+  return contentKey([findings.map(contentKey), before, contentKey(sheet), contentKey(costs), rest]);
 }
 
 /** What an opinion looked ahead to, as plain data: the part that takes a slow device long. */
@@ -92,12 +100,16 @@ export const knowAhead = (ahead: LookedAhead): void => void AHEAD.put(ahead.key,
 function opinionOn(key: string, asked: Asked, costs: ShopCosts): Opinion {
   const { belief, chances } = beliefOf(asked);
   const now = toPosterior(belief.of.space, chances);
+  const leans = lazy(() => leaningOn(belief, asked.findings));
   const worth = lazy(() => AHEAD.get(key)?.worth ?? worthOf(asked));
   const advice = lazy(() => AHEAD.get(key)?.advice ?? adviceOf(asked, costs, worth(), now));
   return {
     key,
     asked,
     now,
+    get leans() {
+      return leans();
+    },
     get worth() {
       return worth();
     },

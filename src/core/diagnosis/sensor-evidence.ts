@@ -1,3 +1,4 @@
+import { contentKey, Recent } from '../base/content-key';
 import { limitsOf } from '../vehicle/limits';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import type { FaultId } from '../vehicle/faults';
@@ -117,6 +118,7 @@ const SURFACE = 0.02;
 /** One reading in so many is of something else, and could then be anything. */
 const BLUNDER = 0.04;
 const ANYTHING_C = 180;
+/** Of Student's distribution, so that its density is the third power of one quotient. */
 const FREEDOM = 5;
 const STUDENT = 0.3796;
 
@@ -133,7 +135,8 @@ const NORMAL_SUM = NORMAL.reduce((sum, [, weight]) => sum + weight, 0);
 
 function logDensity(r: SensorReading, reads: number, sd: number): number {
   const z = (r.readsC - reads) / sd;
-  const student = (STUDENT / sd) * (1 + (z * z) / FREEDOM) ** (-(FREEDOM + 1) / 2);
+  const q = 1 + (z * z) / FREEDOM;
+  const student = STUDENT / (sd * q * q * q);
   return Math.log((1 - BLUNDER) * student + BLUNDER / ANYTHING_C);
 }
 
@@ -165,6 +168,11 @@ export function sensorFinding(
 ): Finding | null {
   const checks = byCheck.filter((readings) => readings.length > 0);
   if (checks.length === 0) return null;
+  return kept.of(contentKey([checks.map(contentKey), contentKey(sheet)]), () => weigh(checks, sheet));
+}
+const kept = new Recent<Finding>(500);
+
+function weigh(checks: readonly (readonly SensorReading[])[], sheet: SpecSheet | null): Finding {
   const ways = waysOf(sheet);
   const logOf = (of: readonly Way[]) =>
     logSumExp(

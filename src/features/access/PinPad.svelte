@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Delete from '@lucide/svelte/icons/delete';
+  import Delete from '~icons/lucide/delete';
 
   interface Props {
     /** For gloved hands: big keys; the number keys of a keyboard do it too. */

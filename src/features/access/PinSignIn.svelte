@@ -1,5 +1,5 @@
 <script lang="ts">
-  import UserRound from '@lucide/svelte/icons/user-round';
+  import UserRound from '~icons/lucide/user-round';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import type { Problem } from '$core/base/result';
   import { send } from './send';

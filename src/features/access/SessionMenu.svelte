@@ -1,5 +1,5 @@
 <script lang="ts">
-  import UserRound from '@lucide/svelte/icons/user-round';
+  import UserRound from '~icons/lucide/user-round';
   import { page } from '$app/state';
   import type { Role } from '$core/record/roles';
   import MenuButton from '$lib/ui/inputs/MenuButton.svelte';

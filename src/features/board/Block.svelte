@@ -1,6 +1,6 @@
 <script lang="ts">
-  import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
-  import Pin from '@lucide/svelte/icons/pin';
+  import TriangleAlert from '~icons/lucide/triangle-alert';
+  import Pin from '~icons/lucide/pin';
   import type { Assigned } from '$core/schedule/workload';
   import type { BoardState } from './board-view.svelte';
   import { clock } from './words';

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import ChevronLeft from '@lucide/svelte/icons/chevron-left';
-  import ChevronRight from '@lucide/svelte/icons/chevron-right';
+  import ChevronLeft from '~icons/lucide/chevron-left';
+  import ChevronRight from '~icons/lucide/chevron-right';
   import { invalidate } from '$app/navigation';
   import { page } from '$app/state';
   import { toast } from 'svelte-sonner';

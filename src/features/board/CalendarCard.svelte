@@ -1,5 +1,5 @@
 <script lang="ts">
-  import CalendarPlus from '@lucide/svelte/icons/calendar-plus';
+  import CalendarPlus from '~icons/lucide/calendar-plus';
   import type { Problem } from '$core/base/result';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { answerOf, type Answer } from '$lib/ui/outbox/record.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Printer from '@lucide/svelte/icons/printer';
+  import Printer from '~icons/lucide/printer';
   import { dayAfter, dayIn, momentOf } from '$core/base/zone';
   import { PLANNED_DAYS } from '$core/schedule/board';
   import { minuteOf, momentAt } from '$core/schedule/hours';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import CalendarPlus from '@lucide/svelte/icons/calendar-plus';
+  import CalendarPlus from '~icons/lucide/calendar-plus';
   import { goto } from '$app/navigation';
   import { minuteOf, momentAt } from '$core/schedule/hours';
   import Select from '$lib/ui/inputs/Select.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import Pin from '@lucide/svelte/icons/pin';
-  import PinOff from '@lucide/svelte/icons/pin-off';
+  import Pin from '~icons/lucide/pin';
+  import PinOff from '~icons/lucide/pin-off';
   import { untrack } from 'svelte';
   import { toast } from 'svelte-sonner';
   import { dayIn, momentOf, timeIn } from '$core/base/zone';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { limitsOf } from '$core/vehicle/limits';
-  import ArrowLeft from '@lucide/svelte/icons/arrow-left';
-  import ShieldAlert from '@lucide/svelte/icons/shield-alert';
+  import ArrowLeft from '~icons/lucide/arrow-left';
+  import ShieldAlert from '~icons/lucide/shield-alert';
   import { untrack } from 'svelte';
   import { CAUTIONS, guardsInjury, type CautionId } from '$core/measure/cautions';
   import type { CheckContext, SensorKnown } from '$core/checks/check';

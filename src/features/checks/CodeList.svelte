@@ -1,6 +1,6 @@
 <script lang="ts">
   import Select from '$lib/ui/inputs/Select.svelte';
-  import X from '@lucide/svelte/icons/x';
+  import X from '~icons/lucide/x';
   import { Combobox } from 'bits-ui';
   import { CODE_STATES, type CodesReadings } from '$core/checks/engine/codes';
   import { CODES, findCodes, readCode } from '$core/vehicle/codes';

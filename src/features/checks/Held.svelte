@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Lock from '@lucide/svelte/icons/lock';
+  import Lock from '~icons/lucide/lock';
   import type { Gate } from '$core/checks/check';
   import type { EventInput } from '$core/record/events';
   import type { ThermalState } from '$core/physics/heat/state';

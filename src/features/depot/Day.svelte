@@ -1,7 +1,7 @@
 <script lang="ts">
   import { FAULTS } from '$core/faults/registry';
   import { mayHere } from '$lib/ui/page-state/who';
-  import Plus from '@lucide/svelte/icons/plus';
+  import Plus from '~icons/lucide/plus';
   import { goto } from '$app/navigation';
   import { useNow } from '$lib/ui/page-state/now.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import CircleCheck from '@lucide/svelte/icons/circle-check';
-  import Circle from '@lucide/svelte/icons/circle';
+  import CircleCheck from '~icons/lucide/circle-check';
+  import Circle from '~icons/lucide/circle';
   import { checkOf } from '$core/checks/registry';
   import type { Proof } from '$core/diagnosis/proof';
   import type { EventInput } from '$core/record/events';

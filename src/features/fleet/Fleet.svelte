@@ -1,5 +1,5 @@
 <script lang="ts">
-  import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+  import TriangleAlert from '~icons/lucide/triangle-alert';
   import { spanWords, toldDrift } from '$core/handover/memory/memory';
   import { shown, shownDifference, inReaderUnits } from '$lib/ui/page-state/units';
   import Marks from './Marks.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Search from '@lucide/svelte/icons/search';
+  import Search from '~icons/lucide/search';
   import { Command, Dialog } from 'bits-ui';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Keyboard from '@lucide/svelte/icons/keyboard';
+  import Keyboard from '~icons/lucide/keyboard';
   import { beforeNavigate, goto } from '$app/navigation';
   import { page } from '$app/state';
   import { untrack } from 'svelte';
@@ -8,14 +8,14 @@
   import { later, whenIdle } from '$lib/ui/page-state/later.svelte';
   import { isKept, keepPages } from '$lib/ui/offline/here';
   import { onShortcut, useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
-  import CalendarClock from '@lucide/svelte/icons/calendar-clock';
-  import GraduationCap from '@lucide/svelte/icons/graduation-cap';
-  import Droplets from '@lucide/svelte/icons/droplets';
-  import Sunrise from '@lucide/svelte/icons/sunrise';
-  import Thermometer from '@lucide/svelte/icons/thermometer';
-  import Truck from '@lucide/svelte/icons/truck';
-  import Wrench from '@lucide/svelte/icons/wrench';
-  import Search from '@lucide/svelte/icons/search';
+  import CalendarClock from '~icons/lucide/calendar-clock';
+  import GraduationCap from '~icons/lucide/graduation-cap';
+  import Droplets from '~icons/lucide/droplets';
+  import Sunrise from '~icons/lucide/sunrise';
+  import Thermometer from '~icons/lucide/thermometer';
+  import Truck from '~icons/lucide/truck';
+  import Wrench from '~icons/lucide/wrench';
+  import Search from '~icons/lucide/search';
   import { fetchEntries } from '$lib/ui/outbox/record.svelte';
   import { serverAway, stayLive } from '$lib/ui/sync/live.svelte';
   import { atLeast, type Role } from '$core/record/roles';

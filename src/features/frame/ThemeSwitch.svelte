@@ -1,7 +1,7 @@
 <script lang="ts">
-  import Moon from '@lucide/svelte/icons/moon';
-  import Sun from '@lucide/svelte/icons/sun';
-  import SunMoon from '@lucide/svelte/icons/sun-moon';
+  import Moon from '~icons/lucide/moon';
+  import Sun from '~icons/lucide/sun';
+  import SunMoon from '~icons/lucide/sun-moon';
 
   interface Props {
     theme: 'system' | 'day' | 'night';

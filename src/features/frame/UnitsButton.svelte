@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Ruler from '@lucide/svelte/icons/ruler';
+  import Ruler from '~icons/lucide/ruler';
   import MenuButton from '$lib/ui/inputs/MenuButton.svelte';
   import { unitOf } from '$lib/ui/page-state/units';
 </script>

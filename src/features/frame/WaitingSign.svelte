@@ -1,6 +1,6 @@
 <script lang="ts">
-  import CloudOff from '@lucide/svelte/icons/cloud-off';
-  import Hourglass from '@lucide/svelte/icons/hourglass';
+  import CloudOff from '~icons/lucide/cloud-off';
+  import Hourglass from '~icons/lucide/hourglass';
   import { later } from '$lib/ui/page-state/later.svelte';
   import { serverAway } from '$lib/ui/sync/live.svelte';
   import { waiting } from '$lib/ui/outbox/record.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import UserRound from '@lucide/svelte/icons/user-round';
+  import UserRound from '~icons/lucide/user-round';
   import { keepWho, UNSIGNED } from '$lib/ui/page-state/who';
 
   interface Props {

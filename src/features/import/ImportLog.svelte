@@ -1,7 +1,7 @@
 <script lang="ts">
   import DateInput from '$lib/ui/inputs/DateInput.svelte';
   import Tick from '$lib/ui/inputs/Tick.svelte';
-  import FileUp from '@lucide/svelte/icons/file-up';
+  import FileUp from '~icons/lucide/file-up';
   import { toast } from 'svelte-sonner';
   import { goto } from '$app/navigation';
   import { isCapture } from '$core/logs/capture';

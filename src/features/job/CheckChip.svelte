@@ -1,6 +1,6 @@
 <script lang="ts">
-  import ArrowRight from '@lucide/svelte/icons/arrow-right';
-  import Circle from '@lucide/svelte/icons/circle';
+  import ArrowRight from '~icons/lucide/arrow-right';
+  import Circle from '~icons/lucide/circle';
   import type { Chip } from '$core/diagnosis/plan';
   import { RESULT_LOOK } from '$lib/ui/page-state/results';
   import { hour } from '$lib/ui/page-state/when';

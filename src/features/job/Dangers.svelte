@@ -1,5 +1,5 @@
 <script lang="ts">
-  import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+  import TriangleAlert from '~icons/lucide/triangle-alert';
   import type { Danger } from '$core/diagnosis/dangers';
   import { inReaderUnits } from '$lib/ui/page-state/units';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import Redo2 from '@lucide/svelte/icons/redo-2';
-  import Undo2 from '@lucide/svelte/icons/undo-2';
+  import Redo2 from '~icons/lucide/redo-2';
+  import Undo2 from '~icons/lucide/undo-2';
   import { activeEvents } from '$core/record/active';
   import type { RecordEvent } from '$core/record/events';
   import { describeEvent } from '$core/record/describe-event';

@@ -2,8 +2,8 @@
   import { goto } from '$app/navigation';
   import { FAULTS } from '$core/faults/registry';
   import { midSentence } from '$core/base/text';
-  import FileUp from '@lucide/svelte/icons/file-up';
-  import Radio from '@lucide/svelte/icons/radio';
+  import FileUp from '~icons/lucide/file-up';
+  import Radio from '~icons/lucide/radio';
   import type { CheckId } from '$core/checks/registry';
   import { symptomText } from '$core/vehicle/symptoms';
   import { coolantWords } from '$core/record/coolant-service';
@@ -14,7 +14,7 @@
   import { inReaderUnits } from '$lib/ui/page-state/units';
   import { when } from '$lib/ui/page-state/when';
 
-  import PencilLine from '@lucide/svelte/icons/pencil-line';
+  import PencilLine from '~icons/lucide/pencil-line';
   import { toast } from 'svelte-sonner';
   import AddPhoto from '$lib/ui/inputs/AddPhoto.svelte';
   import { NOTE_ID } from './Note.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import Minus from '@lucide/svelte/icons/minus';
-  import Plus from '@lucide/svelte/icons/plus';
+  import Minus from '~icons/lucide/minus';
+  import Plus from '~icons/lucide/plus';
   import { CHANNELS, channel, type ChannelKey } from '$core/logs/channels';
   import { FAULTS } from '$core/faults/registry';
   import { midSentence } from '$core/base/text';

@@ -21,8 +21,8 @@
   const SHOWN = 5;
   const LEAST = 3;
   const SMALL = 0.02;
-  const { opinion, leans, popular } = $derived(shown);
-  const { asked, now } = $derived(opinion);
+  const { opinion, popular } = $derived(shown);
+  const { asked, now, leans } = $derived(opinion);
   /** While a repaired job is open, what was seen since stands apart from what the repair rests on. */
   const before = $derived(opinion === shown.opinionBefore ? null : shown.opinionBefore.now.suspects[0]);
   const leading = $derived(

@@ -1,12 +1,12 @@
 <script lang="ts">
   import { FAULTS } from '$core/faults/registry';
   import { inReaderUnits } from '$lib/ui/page-state/units';
-  import Check from '@lucide/svelte/icons/check';
-  import ChevronDown from '@lucide/svelte/icons/chevron-down';
-  import CircleCheck from '@lucide/svelte/icons/circle-check';
-  import CircleHelp from '@lucide/svelte/icons/circle-question-mark';
-  import Dot from '@lucide/svelte/icons/dot';
-  import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+  import Check from '~icons/lucide/check';
+  import ChevronDown from '~icons/lucide/chevron-down';
+  import CircleCheck from '~icons/lucide/circle-check';
+  import CircleHelp from '~icons/lucide/circle-question-mark';
+  import Dot from '~icons/lucide/dot';
+  import TriangleAlert from '~icons/lucide/triangle-alert';
   import {
     explainedBy,
     groupedBlindSpots,

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import OctagonX from '@lucide/svelte/icons/octagon-x';
+  import OctagonX from '~icons/lucide/octagon-x';
   import type { SpecSheet } from '$core/vehicle/spec-sheet';
   import type { Moment } from '$core/runs/live';
   import { focusNow } from '$lib/ui/inputs/focus';

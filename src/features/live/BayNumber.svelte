@@ -1,5 +1,5 @@
 <script lang="ts">
-  import X from '@lucide/svelte/icons/x';
+  import X from '~icons/lucide/x';
   import type { Moment } from '$core/runs/live';
   import { MARKS, type MarkId } from '$core/record/live';
   import { heatVar } from '$lib/ui/plots/heat';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Maximize from '@lucide/svelte/icons/maximize';
+  import Maximize from '~icons/lucide/maximize';
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';

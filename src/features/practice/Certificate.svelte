@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Printer from '@lucide/svelte/icons/printer';
+  import Printer from '~icons/lucide/printer';
   import { date } from '$lib/ui/page-state/when';
   import type { PracticeHome } from '$lib/views';
 

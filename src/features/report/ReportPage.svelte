@@ -1,6 +1,6 @@
 <script lang="ts">
-  import Download from '@lucide/svelte/icons/download';
-  import Printer from '@lucide/svelte/icons/printer';
+  import Download from '~icons/lucide/download';
+  import Printer from '~icons/lucide/printer';
   import type { Report } from '$core/handover/report/report';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { inReaderUnits } from '$lib/ui/page-state/units';

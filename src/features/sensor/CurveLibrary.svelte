@@ -1,6 +1,6 @@
 <script lang="ts">
   import Tick from '$lib/ui/inputs/Tick.svelte';
-  import Trash from '@lucide/svelte/icons/trash-2';
+  import Trash from '~icons/lucide/trash-2';
   import { untrack } from 'svelte';
   import { SvelteSet } from 'svelte/reactivity';
   import { toast } from 'svelte-sonner';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import Select from '$lib/ui/inputs/Select.svelte';
   import { limitsOf } from '$core/vehicle/limits';
-  import Printer from '@lucide/svelte/icons/printer';
+  import Printer from '~icons/lucide/printer';
   import { untrack } from 'svelte';
   import { replaceState } from '$app/navigation';
   import { page } from '$app/state';

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import Download from '@lucide/svelte/icons/download';
-  import FileUp from '@lucide/svelte/icons/file-up';
+  import Download from '~icons/lucide/download';
+  import FileUp from '~icons/lucide/file-up';
   import { invalidateAll } from '$app/navigation';
   import type { Problem } from '$core/base/result';
   import Problems from '$lib/ui/inputs/Problems.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import Plus from '@lucide/svelte/icons/plus';
-  import X from '@lucide/svelte/icons/x';
+  import Plus from '~icons/lucide/plus';
+  import X from '~icons/lucide/x';
   import { untrack } from 'svelte';
   import type { Problem } from '$core/base/result';
   import { BOUGHT_TOOLS } from '$core/measure/tools';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+  import TriangleAlert from '~icons/lucide/triangle-alert';
   import { sayTrait, spanWords, traitTitle, type Memory } from '$core/handover/memory/memory';
   import { sayDeltaC } from '$core/units/say';
   import { inReaderUnits } from '$lib/ui/page-state/units';

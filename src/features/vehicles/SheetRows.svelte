@@ -1,6 +1,6 @@
 <script lang="ts">
-  import Plus from '@lucide/svelte/icons/plus';
-  import X from '@lucide/svelte/icons/x';
+  import Plus from '~icons/lucide/plus';
+  import X from '~icons/lucide/x';
   import { valueAt, withValue, type Field } from '$core/units/field';
   import FieldInput from '$lib/ui/inputs/FieldInput.svelte';
 

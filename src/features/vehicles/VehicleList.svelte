@@ -4,7 +4,7 @@
   import { goto } from '$app/navigation';
   import Pages from '$lib/ui/inputs/Pages.svelte';
   import { untrack } from 'svelte';
-  import Plus from '@lucide/svelte/icons/plus';
+  import Plus from '~icons/lucide/plus';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { fanWords } from '$core/vehicle/fan-words';
   import type { Vehicle } from './types';

@@ -4,8 +4,8 @@
   import { limitsOf } from '$core/vehicle/limits';
   import { askedOn, fieldText, SHEET_PARTS } from '$core/vehicle/sheet-fields';
   import { shown } from '$lib/ui/page-state/units';
-  import Download from '@lucide/svelte/icons/download';
-  import Pencil from '@lucide/svelte/icons/pencil';
+  import Download from '~icons/lucide/download';
+  import Pencil from '~icons/lucide/pencil';
   import { goto } from '$app/navigation';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import SensorCurve from './SensorCurve.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Printer from '@lucide/svelte/icons/printer';
+  import Printer from '~icons/lucide/printer';
   import type { Snippet } from 'svelte';
 
   interface Props {

@@ -1,3 +1,4 @@
+import { packed } from '$lib/packed';
 import { database } from '$lib/server/db/database';
 import { pageAsked, pageOf } from '$lib/server/paging';
 import { jobsFound } from '$lib/server/views/lists';
@@ -17,5 +18,5 @@ export const load = async ({ url, depends }) => {
   const { page, pages } = pageOf(found.count, PAGE, wanted);
   // An address may ask for a page that is no longer there.
   const { count, lines } = page === wanted ? found : await shown(page);
-  return { asked, count, page, pages, jobs: lines };
+  return { asked, count, page, pages, jobs: packed(lines) };
 };

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Hand from '@lucide/svelte/icons/hand';
+  import Hand from '~icons/lucide/hand';
   import { WIGGLED, type Wiggled, type WiggleReadings } from '$core/checks/sensor/wiggle';
   import type { Followed } from '$core/checks/sensor/wiggle-watch';
   import type { PictureProps } from '../types';

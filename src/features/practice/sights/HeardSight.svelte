@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Volume from '@lucide/svelte/icons/volume-2';
+  import Volume from '~icons/lucide/volume-2';
   import { soundOf } from './sound';
 
   interface Props {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Camera from '@lucide/svelte/icons/camera';
+  import Camera from '~icons/lucide/camera';
   import { PHOTO_MAX_BYTES, PHOTO_TYPES } from '$core/record/events';
   import type { Problem } from '$core/base/result';
   import { recordPhoto } from '$lib/ui/outbox/record.svelte';

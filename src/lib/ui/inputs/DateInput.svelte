@@ -1,9 +1,9 @@
 <script lang="ts">
   import { parseDate, type DateValue } from '@internationalized/date';
   import { DatePicker } from 'bits-ui';
-  import CalendarDays from '@lucide/svelte/icons/calendar-days';
-  import ChevronLeft from '@lucide/svelte/icons/chevron-left';
-  import ChevronRight from '@lucide/svelte/icons/chevron-right';
+  import CalendarDays from '~icons/lucide/calendar-days';
+  import ChevronLeft from '~icons/lucide/chevron-left';
+  import ChevronRight from '~icons/lucide/chevron-right';
   import { dateForm } from '../page-state/when';
 
   interface Props {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import X from '@lucide/svelte/icons/x';
+  import X from '~icons/lucide/x';
   import type { Field } from '$core/units/field';
   import { inReaderUnits, shown } from '../page-state/units';
   import BenchRead from './BenchRead.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Delete from '@lucide/svelte/icons/delete';
+  import Delete from '~icons/lucide/delete';
   import { formatQuantity, parseQuantity } from '$core/units/quantity';
   import { UNITS, type QuantityKind, type Unit } from '$core/units/units';
   import { pressed, unitKeys } from './pad-keys';

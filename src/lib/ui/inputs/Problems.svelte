@@ -1,5 +1,5 @@
 <script lang="ts">
-  import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+  import TriangleAlert from '~icons/lucide/triangle-alert';
   import type { Problem } from '$core/base/result';
   import { fieldWords } from '$core/record/field-names';
   import { inReaderUnits } from '../page-state/units';

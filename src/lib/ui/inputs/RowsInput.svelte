@@ -1,5 +1,5 @@
 <script lang="ts">
-  import X from '@lucide/svelte/icons/x';
+  import X from '~icons/lucide/x';
   import { untrack } from 'svelte';
   import { fieldText } from '$core/vehicle/sheet-fields';
   import { emptyOf, valueAt, withValue, type Field } from '$core/units/field';

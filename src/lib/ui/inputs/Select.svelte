@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Select } from 'bits-ui';
-  import Check from '@lucide/svelte/icons/check';
-  import ChevronsUpDown from '@lucide/svelte/icons/chevrons-up-down';
+  import Check from '~icons/lucide/check';
+  import ChevronsUpDown from '~icons/lucide/chevrons-up-down';
 
   interface Choice {
     readonly value: string;

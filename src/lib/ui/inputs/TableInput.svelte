@@ -1,5 +1,5 @@
 <script lang="ts">
-  import X from '@lucide/svelte/icons/x';
+  import X from '~icons/lucide/x';
   import type { QuantityKind } from '$core/units/units';
   import QuantityInput from './QuantityInput.svelte';
 

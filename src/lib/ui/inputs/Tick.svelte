@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Checkbox } from 'bits-ui';
-  import Check from '@lucide/svelte/icons/check';
+  import Check from '~icons/lucide/check';
   import type { Snippet } from 'svelte';
 
   interface Props {

@@ -1,7 +1,7 @@
-import CircleCheck from '@lucide/svelte/icons/circle-check';
-import CircleHelp from '@lucide/svelte/icons/circle-question-mark';
-import CircleSlash from '@lucide/svelte/icons/circle-slash';
-import TriangleAlert from '@lucide/svelte/icons/triangle-alert';
+import CircleCheck from '~icons/lucide/circle-check';
+import CircleHelp from '~icons/lucide/circle-question-mark';
+import CircleSlash from '~icons/lucide/circle-slash';
+import TriangleAlert from '~icons/lucide/triangle-alert';
 import type { CheckResult } from '$core/checks/check';
 
 /** How a result is told everywhere: by word and by shape; colour only helps. */

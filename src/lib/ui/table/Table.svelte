@@ -8,9 +8,9 @@
     getSortedRowModel,
     type Row as TableRow
   } from '@tanstack/table-core';
-  import ArrowDown from '@lucide/svelte/icons/arrow-down';
-  import ArrowUp from '@lucide/svelte/icons/arrow-up';
-  import ChevronRight from '@lucide/svelte/icons/chevron-right';
+  import ArrowDown from '~icons/lucide/arrow-down';
+  import ArrowUp from '~icons/lucide/arrow-up';
+  import ChevronRight from '~icons/lucide/chevron-right';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import Select from '../inputs/Select.svelte';

@@ -1,3 +1,4 @@
+import { packed } from '$lib/packed';
 import { database } from '$lib/server/db/database';
 import { reportView } from '$lib/server/views/report';
 import { shopZone } from '$lib/server/zone';
@@ -6,6 +7,6 @@ export const load = async ({ params, locals, depends }) => {
   depends('record:job');
   return {
     number: params.number,
-    report: await reportView(database(), params.number, shopZone(), locals.dates)
+    report: packed(await reportView(database(), params.number, shopZone(), locals.dates))
   };
 };
