@@ -2,8 +2,13 @@
 export default {
   testRunner: 'vitest',
   vitest: { configFile: 'tests/mutants.vitest.config.js' },
+  plugins: ['@stryker-mutator/*', './tests/mutants.ignore.js'],
+  ignorers: ['simulated'],
+  // Tables of fields and words are read once, by every test there is: no test could tell which.
+  ignoreStatic: true,
   mutator: { excludedMutations: ['StringLiteral'] },
-  reporters: ['clear-text'],
+  reporters: ['clear-text', 'json'],
+  jsonReporter: { fileName: '.data/mutants.json' },
   clearTextReporter: { allowColor: false, logTests: false, reportScoreTable: true },
   coverageAnalysis: 'perTest',
   concurrency: 2,

@@ -30,7 +30,7 @@ export const stopped = (hoursAgo: number, coolantC = 90, ambientC = 5): ThermalF
 });
 export const context = (
   facts: readonly ThermalFact[],
-  sheet = fathom,
+  sheet: SpecSheet | null = fathom,
   more: Partial<CheckContext> = {}
 ): CheckContext => ({
   at,
@@ -45,6 +45,27 @@ export const soaked = context([stopped(14)]);
 /** Readings as a form sends them, parsed as the record would and judged. */
 export const judge = (id: CheckId, readings: unknown, c = soaked) =>
   checkOf(id).judge(checkOf(id).readings.parse(readings), c);
+/**
+ * What a check makes of readings, as a technician reads it: result and what was found, its sentence, its numbers with
+ * their limits, why it doubts or carries no weight, how it is told in words, and what is asked about or refused.
+ */
+export function told(id: CheckId, readings: unknown, c: CheckContext = soaked): string {
+  const check = checkOf(id);
+  const taken = check.readings.parse(readings);
+  const o = check.judge(taken, c);
+  const found = o.found.length > 0 ? ` (${o.found.join(', ')})` : '';
+  const lines = [
+    `${o.result}${found}: ${o.says}`,
+    ...o.numbers.map((n) => `${n.name}: ${n.value}${n.limit ? ` [${n.limit}]` : ''}`),
+    ...o.doubts.map((d) => `but: ${d}`),
+    ...(o.voidBecause ? [`void: ${o.voidBecause}`] : []),
+    ...(o.countsFrom ? [`counts from ${o.countsFrom}`] : []),
+    ...check.unlikely(taken, c).map((u) => `sure? ${u}`),
+    ...check.refuse(taken, c.sheet).map((p) => `refused: ${p.message}`),
+    `in words: ${check.words(taken)}`
+  ];
+  return lines.join(' | ').replace(/[\u00a0\u202f]/g, ' ');
+}
 export const faults = (o: Outcome, way: 'for' | 'against') =>
   o.points.filter((p) => p.way === way).map((p) => p.fault);
 export const taken = (celsius: number, kind: InstrumentId = 'scan') => readWith(celsius, kind);

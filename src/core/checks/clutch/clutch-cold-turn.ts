@@ -93,8 +93,10 @@ export const clutchColdTurn = defineCheck({
     } as const;
   },
   words: (r) =>
-    `First turn: ${DRAGS[r.firstTurn].toLowerCase()}${r.freeTurns === null ? '' : `, ${r.freeTurns} turns after a flick`}${r.laterTurns ? `; later ${DRAGS[r.laterTurns].toLowerCase()}` : ''}`
+    `First turn: ${DRAGS[r.firstTurn].toLowerCase()}${r.freeTurns === null ? '' : `, ${turnsOf(r.freeTurns)} after a flick`}${r.laterTurns ? `; later ${DRAGS[r.laterTurns].toLowerCase()}` : ''}`
 });
+
+const turnsOf = (turns: number) => (turns === 1 ? 'one turn' : `${turns} turns`);
 
 /** When a turn would be a first one again, if the fan was turned less than that ago. */
 function turnedBefore({ at, earlier }: CheckContext): string | null {

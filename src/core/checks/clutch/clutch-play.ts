@@ -84,6 +84,8 @@ export const clutchPlay = defineCheck({
       return outcome('unclear', `Only the blade bends. Measure again with the hand at the hub: ${found}`, {
         numbers
       });
+    if (r.moves === 'nothing' && r.tipMm > limit && r.feels !== 'rough')
+      return outcome('unclear', `${found}. See which part moves: that tells clutch from pump`, { numbers });
     const loose = r.tipMm > limit && r.feels !== 'rough';
     const held = <T extends Judged<'ofClutch' | 'rough'>>(judged: T) =>
       loose && tipPlayMaxMm.origin === 'typical'
@@ -93,7 +95,7 @@ export const clutchPlay = defineCheck({
       return held(
         outcome(
           'fail',
-          r.tipMm > limit ? `${found}; the pump shaft stands still` : `Turns roughly by hand. ${found}`,
+          r.feels === 'rough' ? `Turns roughly by hand. ${found}` : `${found}; the pump shaft stands still`,
           {
             numbers,
             found: [r.moves === 'clutch' ? 'ofClutch' : 'rough']

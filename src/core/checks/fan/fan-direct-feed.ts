@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say } from '../../units/say';
-import { defineCheck, outcome } from '../check';
+import { defineCheck, outcome, unusual } from '../check';
 import { share, strength } from '../strength';
 import { withoutFan } from '../vehicle-has';
 
@@ -111,16 +111,14 @@ export const fanDirectFeed = defineCheck({
               : `Turns slowly at a usual current: load on the blades, or a weak motor`,
         { numbers, doubts, found: ['weak'] }
       );
-    if (amps !== null && amps > highA)
-      return outcome(
+    if (amps !== null && amps > highA) {
+      const judged = outcome(
         'fail',
         `Runs, and draws ${say(amps, 'current', 1)}: too much for its wiring and relay`,
-        {
-          numbers,
-          doubts,
-          found: ['drawsMuch']
-        }
+        { numbers, doubts, found: ['drawsMuch'] }
       );
+      return own ? judged : unusual(judged, 'current of the fan', 'fan.ratedA');
+    }
     return outcome(
       'pass',
       'Runs when fed directly: motor and its wiring are good; look at relay, feed and command',
@@ -143,5 +141,5 @@ export const fanDirectFeed = defineCheck({
     return { at: 'plug', turns, amps, feedV: 12.5 } as const;
   },
   words: (r) =>
-    `Fed at the ${FED_AT[r.at].toLowerCase()}: ${FED_TURNS[r.turns].toLowerCase()}${r.amps === null ? '' : `, ${say(r.amps, 'current', 1)}`}`
+    `Fed ${r.at === 'plug' ? 'at the fan plug' : 'across the relay’s contacts'}: ${FED_TURNS[r.turns].toLowerCase()}${r.amps === null ? '' : `, ${say(r.amps, 'current', 1)}`}`
 });

@@ -117,7 +117,9 @@ export const fanSwitching = defineCheck({
           })
         : outcome(
             'unclear',
-            `Never came on, and never reached ${sayC(should.onC)}: the hottest was ${sayC(r.hottestC)}`,
+            r.hottestC < should.onC
+              ? `Never came on, and never reached ${sayC(should.onC)}: the hottest was ${sayC(r.hottestC)}`
+              : `Never came on; ${sayC(r.hottestC)} is hardly above its ${sayC(should.onC)}: let it get ${sayDeltaC(NEAR_C, 0)} hotter`,
             { numbers }
           );
     }
@@ -221,29 +223,27 @@ function withoutPoints(
   );
   const off = readsOff(first.onC ?? r.hottestC, 0, sheet);
   if (off === 'open' || off === 'short') return open;
-  if (first.onC === null)
-    return r.hottestC >= hotC.value
-      ? outcome('fail', `Never came on up to ${sayC(r.hottestC)}, where any fan runs`, {
-          numbers,
-          found: ['never']
-        })
-      : r.hottestC >= fanOnC.value + NEAR_C
-        ? unusual(
-            outcome<'never'>('fail', `Never came on up to ${sayC(r.hottestC)}`, {
-              numbers,
-              found: ['never']
-            }),
-            'switching points',
-            'fan.stages'
-          )
-        : open;
+  if (first.onC === null) {
+    if (r.hottestC >= hotC.value && hotC.origin !== 'typical')
+      return outcome('fail', `Never came on up to ${sayC(r.hottestC)}, where any fan runs`, {
+        numbers,
+        found: ['never']
+      });
+    return r.hottestC >= fanOnC.value + NEAR_C
+      ? unusual(
+          outcome<'never'>('fail', `Never came on up to ${sayC(r.hottestC)}`, { numbers, found: ['never'] }),
+          'switching points',
+          'fan.stages'
+        )
+      : open;
+  }
   if (first.onC >= startOpenC.value) return open;
-  return outcome(
+  const early = outcome<'offPoint' | 'unasked'>(
     'fail',
     `Came on at ${sayC(first.onC)}, before the thermostat opens: no engine asks for it there`,
-    {
-      numbers,
-      found: [first.onC < startOpenC.value - UNASKED_C ? 'unasked' : 'offPoint']
-    }
+    { numbers, found: [first.onC < startOpenC.value - UNASKED_C ? 'unasked' : 'offPoint'] }
   );
+  return startOpenC.origin === 'typical' && first.onC >= startOpenC.value - UNASKED_C
+    ? unusual(early, 'switching points', 'fan.stages', 'thermostat.startOpenC')
+    : early;
 }

@@ -62,7 +62,7 @@ export const transmissionHeat = defineCheck({
       },
       ...(r.lineInC === null || r.lineOutC === null
         ? []
-        : [{ name: 'Over its cooler', value: `−${sayDeltaC(r.lineInC - r.lineOutC)}` }])
+        : [{ name: 'Over its cooler', value: sayDeltaC(r.lineOutC - r.lineInC) }])
     ];
     if (above <= NEIGHBOUR_C)
       return outcome('unclear', `The fluid is at ${sayC(r.fluidC)}: the transmission adds little heat`, {

@@ -110,7 +110,7 @@ export const ectSubstitute = defineCheck({
         const same = oldOffC !== null && Math.abs(oldOffC - off.byC) <= 2 * AGREE_WITHIN_C;
         return outcome(
           'fail',
-          `A known good sensor is off by ${sayDeltaC(Math.abs(off.byC))} too${same ? ', as much as the old one' : ''}: the circuit, not the sensor`,
+          `A known good sensor is off by ${sayDeltaC(Math.abs(off.byC))}${same ? ' too, as much as the old one' : ''}: the circuit, not the sensor`,
           { numbers, found: ['off'] }
         );
       }

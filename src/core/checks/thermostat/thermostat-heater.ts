@@ -116,7 +116,8 @@ export const thermostatHeater = defineCheck({
               value: `${OPENED[r.powered].toLowerCase()}${r.afterS === null ? '' : ` after ${r.afterS.toFixed(0)} s`}`
             }
           ]),
-      ...(r.unpowered === null ? [] : [{ name: 'Power off', value: CLOSED[r.unpowered].toLowerCase() }])
+      ...(r.unpowered === null ? [] : [{ name: 'Power off', value: CLOSED[r.unpowered].toLowerCase() }]),
+      ...(r.driven === null ? [] : [{ name: 'Its plug', value: DRIVEN[r.driven].toLowerCase() }])
     ];
     const doubts =
       due === null && r.elementOhm !== null ? ['The sheet gives no resistance for the element'] : [];
@@ -138,7 +139,9 @@ export const thermostatHeater = defineCheck({
       'unclear',
       r.powered === 'stays'
         ? `Still shut after ${r.afterS!.toFixed(0)} s: give it ${PATIENCE_S / 60} minutes`
-        : 'The element is whole; whether it opens the valve shows with power on it',
+        : r.elementOhm === null
+          ? 'It is driven as it should be; the element itself was not tried'
+          : 'The element is whole; whether it opens the valve shows with power on it',
       { numbers, doubts, found: driven }
     );
   },
@@ -158,7 +161,8 @@ export const thermostatHeater = defineCheck({
     [
       r.elementOhm === null ? '' : `element ${say(r.elementOhm, 'resistance')}`,
       r.powered === null ? '' : `powered: ${OPENED[r.powered].toLowerCase()}`,
-      r.unpowered === null ? '' : CLOSED[r.unpowered].toLowerCase()
+      r.unpowered === null ? '' : `power off: ${CLOSED[r.unpowered].toLowerCase()}`,
+      r.driven === null ? '' : `its plug: ${DRIVEN[r.driven].toLowerCase()}`
     ]
       .filter(Boolean)
       .join(', ')
