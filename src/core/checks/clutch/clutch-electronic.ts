@@ -112,7 +112,9 @@ export const clutchElectronic = defineCheck({
       for: ['clutch-slipping'],
       against: ['clutch-circuit-open', 'clutch-seized']
     },
-    deaf: { for: ['clutch-slipping', 'clutch-circuit-open'] }
+    deaf: { for: ['clutch-slipping', 'clutch-circuit-open'] },
+    // It is not carried along by its command, and is without power: its fluid is there, and nothing holds it.
+    holdsUnplugged: { against: ['clutch-slipping', 'clutch-seized', 'clutch-circuit-open'] }
   },
   strength: strength(0.94, 0.004, 0.06, 'tachometer', 'Command against speed, and volts at its plug'),
   lacks: withoutElectronicClutch,
@@ -170,19 +172,28 @@ export const clutchElectronic = defineCheck({
             }
           ])
     ];
-    const doubts =
-      pulses !== null && duePulses !== null && Math.abs(pulses / duePulses - 1) > PULSES_OFF
+    const unplugged = r.unplugged && r.unplugged.fanRpm / r.unplugged.engineRpm;
+    const doubts = [
+      ...(unplugged !== null && unplugged < LOCKED
+        ? [
+            `Unplugged it should engage, and it turns at ${(100 * unplugged).toFixed(0)} % of its pulley’s speed`
+          ]
+        : []),
+      ...(pulses !== null && duePulses !== null && Math.abs(pulses / duePulses - 1) > PULSES_OFF
         ? [
             `The pickup gives ${pulses.toFixed(1)} pulses a turn and not ${duePulses}: the control unit takes the fan for ${pulses > duePulses ? 'faster' : 'slower'} than it is`
           ]
-        : [];
+        : [])
+    ];
     const span = Math.max(...read.map((p) => p.commandPct)) - Math.min(...read.map((p) => p.commandPct));
     const least = read.reduce((a, b) => (b.commandPct < a.commandPct ? b : a));
     const most = read.reduce((a, b) => (b.commandPct > a.commandPct ? b : a));
     const locked = least.commandPct <= 40 && read.every((p) => p.share >= LOCKED);
     if (locked) {
-      const same = r.unplugged && r.unplugged.fanRpm / r.unplugged.engineRpm >= LOCKED;
-      const engaged = `Engaged at ${least.commandPct} % as at ${most.commandPct} %${same ? ' and unplugged' : ''}`;
+      const same = unplugged !== null && unplugged >= LOCKED;
+      const at =
+        span > 0 ? `${least.commandPct} % as at ${most.commandPct} %` : `a command of ${least.commandPct} %`;
+      const engaged = `Engaged at ${at}${same ? ' and unplugged' : ''}`;
       if (r.plugV === null)
         return outcome(
           'fail',
@@ -202,6 +213,12 @@ export const clutchElectronic = defineCheck({
         }
       );
     }
+    if (most.commandPct >= 70 && most.share < 0.55 * most.due && unplugged !== null && unplugged >= LOCKED)
+      return outcome(
+        'unclear',
+        `Does not speed up at a command of ${most.commandPct} %, and engages unplugged: the clutch holds, so look at what commands it`,
+        { numbers, doubts, found: ['holdsUnplugged'] }
+      );
     if (most.commandPct >= 70 && most.share < 0.55 * most.due)
       return outcome(
         'fail',
@@ -215,7 +232,7 @@ export const clutchElectronic = defineCheck({
     if (span < APART_PCT)
       return outcome(
         'unclear',
-        `Commands only ${span.toFixed(0)} % apart: command ${least.commandPct > 40 ? '10' : '90'} % as well`,
+        `${span > 0 ? `Commands only ${span.toFixed(0)} % apart` : 'One command only'}: command ${least.commandPct > 40 ? '10' : '90'} % as well`,
         {
           numbers,
           doubts
@@ -239,8 +256,10 @@ export const clutchElectronic = defineCheck({
     });
   },
   simulate(h) {
-    const share = (pct: number) =>
-      h.plant.clutchLocked ? 0.93 : commandedShare(h.spec, pct) * (0.35 + 0.65 * h.plant.clutchGrip);
+    // What has lost its fluid is not carried along without power either.
+    const carried = (share: number) =>
+      h.plant.clutchLocked ? 0.93 : share * (0.35 + 0.65 * h.plant.clutchGrip);
+    const share = (pct: number) => carried(commandedShare(h.spec, pct));
     const engineRpm = 1200;
     return {
       pairs: [10, 50, 90].map((commandPct) => ({
@@ -248,7 +267,7 @@ export const clutchElectronic = defineCheck({
         engineRpm,
         fanRpm: Math.round(engineRpm * share(commandPct) * (1 + h.noise(0.03)))
       })),
-      unplugged: { engineRpm, fanRpm: Math.round(engineRpm * 0.92) },
+      unplugged: { engineRpm, fanRpm: Math.round(engineRpm * carried(0.92)) },
       plugV: h.part('clutch-plug'),
       pickup: null
     };

@@ -251,9 +251,12 @@ function thermalClutch(
       `Free at ${sayC(Math.max(...hot.map((p) => p.airC ?? limits.engageAirC)))} of air, within its play of ${sayC(limits.engageAirC)}: let the air get to ${sayC(limits.engageAirC + LATE_C)}`,
       { numbers, doubts, found: ['freeInPlay'] }
     );
+  const hotter = `let the air behind the radiator reach ${sayC(limits.engageAirC + CLEAR_C)}, with part of its face covered where the day is too cool`;
   return outcome(
     'unclear',
-    `Nothing was measured where it must be engaged or free: let the air behind the radiator reach ${sayC(limits.engageAirC + CLEAR_C)}, with part of its face covered where the day is too cool`,
+    cool.length > 0
+      ? `Free with air of ${sayC(cool[0].airC!)}, as it should be; whether it takes hold shows when it is hot: ${hotter}`
+      : `Nothing was measured where it must be engaged or free: ${hotter}`,
     { numbers, doubts, found: counting.every((p) => !drives(p)) ? ['free'] : [] }
   );
 }

@@ -252,13 +252,20 @@ function atDefault(
 
 /** The record calls the engine cold, and a reading does not. */
 function doubtsOf(r: ColdAgreementReadings, { thermal }: CheckContext): string[] {
-  const warmest = Math.max(...[r.housing?.celsius ?? -Infinity, r.ect!.celsius]);
   const expected = thermal.coolantC;
-  if (thermal.soaked !== true || expected === null || warmest - expected < 15) return [];
-  const which = r.housing && r.housing.celsius - expected >= 15 ? 'the thermometer' : 'the ECT';
-  return [
-    which === 'the ECT'
-      ? `The record says cold-soaked at about ${sayC(expected)}, yet the ECT reads ${sayC(r.ect!.celsius)}: either it ran since, or the reading is wrong. A thermometer at the housing tells which`
-      : `The record says cold-soaked at about ${sayC(expected)}, yet the thermometer reads ${sayC(r.housing!.celsius)}: it must have run since. Record the soak anew`
-  ];
+  if (thermal.soaked !== true || expected === null) return [];
+  const record = `The record says cold-soaked at about ${sayC(expected)}`;
+  const warm = (celsius: number) => celsius - expected >= 15;
+  // A thermometer at the housing tells which is wrong, the record or the ECT.
+  if (r.housing)
+    return warm(r.housing.celsius)
+      ? [
+          `${record}, yet the thermometer reads ${sayC(r.housing.celsius)}: it must have run since. Record the soak anew`
+        ]
+      : [];
+  return warm(r.ect!.celsius)
+    ? [
+        `${record}, yet the ECT reads ${sayC(r.ect!.celsius)}: either it ran since, or the reading is wrong. A thermometer at the housing tells which`
+      ]
+    : [];
 }

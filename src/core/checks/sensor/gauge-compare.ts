@@ -261,7 +261,9 @@ function judgeNeedle(
     if (Math.abs(off.byC) > SENSOR_OFF_C && off.ratio > 1)
       return outcome(
         'fail',
-        `The scan value is ${sayDeltaC(Math.abs(off.byC))} ${off.byC > 0 ? 'above' : 'below'} the thermometer: sensor or its place, whatever the needle says`,
+        reads === 'open' || reads === 'short'
+          ? `The scan value is ${sayC(scan)}, the default of ${reads === 'open' ? 'an open' : 'a shorted'} sensor circuit, whatever the needle says`
+          : `The scan value is ${sayDeltaC(Math.abs(off.byC))} ${off.byC > 0 ? 'above' : 'below'} the thermometer: sensor or its place, whatever the needle says`,
         {
           numbers,
           doubts,
