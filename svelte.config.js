@@ -7,6 +7,8 @@ export default {
   preprocess: vitePreprocess(),
   kit: {
     adapter: adapter({ out: 'build', precompress: true }),
+    // A style sheet this small costs a phone less in the page than as a file.
+    inlineStyleThreshold: 1024,
     // Registered by the page itself, once it has nothing else to do.
     serviceWorker: { register: false },
     alias: { $core: aliases.$core, $features: aliases.$features },

@@ -1,6 +1,8 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
-import { defineConfig } from 'vite';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { defineConfig, type Manifest, type Plugin } from 'vite';
 import icons from './icons.js';
 
 /**
@@ -25,8 +27,26 @@ const FILES = [
   { name: 'dates', test: /node_modules\/(@internationalized\/|bits-ui)/ }
 ].map((group) => ({ ...group, minShareCount: 2 }));
 
+/**
+ * SvelteKit tells a browser ahead which files a page needs, and reads them from this manifest. What it meets first by
+ * way of a part that is fetched later it takes for one of those: the largest file of all was found only when the page
+ * was read to its end. Files that are shared say nothing of what is fetched later.
+ */
+const toldAhead = (): Plugin => ({
+  name: 'told-ahead',
+  apply: 'build',
+  writeBundle({ dir }) {
+    const file = join(dir ?? '', '.vite/manifest.json');
+    if (!existsSync(file)) return;
+    const chunks = Object.entries(JSON.parse(readFileSync(file, 'utf8')) as Manifest);
+    const shared = ([name, { dynamicImports: _, ...chunk }]: (typeof chunks)[number]) => [name, chunk];
+    const told = chunks.map((entry) => (entry[0].startsWith('_') ? shared(entry) : entry));
+    writeFileSync(file, JSON.stringify(Object.fromEntries(told)));
+  }
+});
+
 export default defineConfig(({ isSsrBuild }) => ({
-  plugins: [tailwindcss(), icons(), sveltekit()],
+  plugins: [tailwindcss(), icons(), sveltekit(), toldAhead()],
   server: { host: '127.0.0.1' },
   build: isSsrBuild
     ? {}
