@@ -6,7 +6,8 @@ import { declareValuePlugin, PluginKind } from '@stryker-mutator/api/plugin';
  */
 const simulated = {
   shouldIgnore: (path) =>
-    path.isObjectMethod() && path.node.key.type === 'Identifier' && path.node.key.name === 'simulate'
+    (path.isObjectMethod() && path.node.key.name === 'simulate') ||
+    (path.isFunctionDeclaration() && path.node.id?.name.startsWith('simulate'))
       ? 'hands that are simulated'
       : undefined
 };

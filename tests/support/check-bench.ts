@@ -47,7 +47,8 @@ export const judge = (id: CheckId, readings: unknown, c = soaked) =>
   checkOf(id).judge(checkOf(id).readings.parse(readings), c);
 /**
  * What a check makes of readings, as a technician reads it: result and what was found, its sentence, its numbers with
- * their limits, why it doubts or carries no weight, how it is told in words, and what is asked about or refused.
+ * their limits, why it doubts or carries no weight, what it tells of heat and sensor and which way its numbers lean,
+ * what is asked about or refused, and how it is told in words.
  */
 export function told(id: CheckId, readings: unknown, c: CheckContext = soaked): string {
   const check = checkOf(id);
@@ -60,11 +61,31 @@ export function told(id: CheckId, readings: unknown, c: CheckContext = soaked): 
     ...o.doubts.map((d) => `but: ${d}`),
     ...(o.voidBecause ? [`void: ${o.voidBecause}`] : []),
     ...(o.countsFrom ? [`counts from ${o.countsFrom}`] : []),
+    ...check
+      .facts(taken, c.at)
+      .map(
+        (f) =>
+          `heat: ${f.kind} ${f.at}${f.kind === 'started' ? '' : `, coolant ${f.coolantC}, air ${f.ambientC}`}`
+      ),
+    ...check
+      .sensorReadings(taken, c.sheet)
+      .map((r) => `sensor: ${r.readsC} for ${r.trueC} ± ${r.sdC.toFixed(1)}, ${r.of}, at ${r.at}`),
+    ...leaning(check.likelihoods(taken, { sheet: c.sheet, found: o.found })),
     ...check.unlikely(taken, c).map((u) => `sure? ${u}`),
     ...check.refuse(taken, c.sheet).map((p) => `refused: ${p.message}`),
     `in words: ${check.words(taken)}`
   ];
   return lines.join(' | ').replace(/[\u00a0\u202f]/g, ' ');
+}
+/** Which way the numbers of a check lean, where they lean by more than a factor of two. */
+function leaning(nats: Partial<Record<string, number>>): string[] {
+  const all = Object.entries(nats) as [string, number][];
+  const [to, from] = [all.filter(([, n]) => n > Math.LN2), all.filter(([, n]) => n < -Math.LN2)];
+  const named = (of: typeof all) => of.map(([fault]) => fault).join(', ');
+  return [
+    ...(to.length > 0 ? [`leans to ${named(to)}`] : []),
+    ...(from.length > 0 ? [`leans from ${named(from)}`] : [])
+  ];
 }
 export const faults = (o: Outcome, way: 'for' | 'against') =>
   o.points.filter((p) => p.way === way).map((p) => p.fault);

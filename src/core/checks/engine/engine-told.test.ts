@@ -45,34 +45,34 @@ describe('what is told of checks of the engine', () => {
   it.each([
     [
       { hoursStood: 0.5, lastC: 90, ambientC: 10 },
-      'fail: 30 min after stopping at 90 °C it is 62.3 °C above ambient by the cooling law; below 2 °C counts as soaked | Above ambient: 62.3 °C [below 2 °C] | Stood: 30 min [7.4 h] | Time constant: 2 h, our default | counts from 2026-11-25T14:52:39.932Z | in words: Stood 30 min from 90 °C, ambient 10 °C'
+      'fail: 30 min after stopping at 90 °C it is 62.3 °C above ambient by the cooling law; below 2 °C counts as soaked | Above ambient: 62.3 °C [below 2 °C] | Stood: 30 min [7.4 h] | Time constant: 2 h, our default | counts from 2026-11-25T14:52:39.932Z | heat: ran-until 2026-11-25T07:30:00.000Z, coolant 90, air 10 | in words: Stood 30 min from 90 °C, ambient 10 °C'
     ],
     [
       { hoursStood: 12, lastC: 90, ambientC: 10 },
-      'pass: 12 h after stopping at 90 °C it is 0.2 °C above ambient by the cooling law; below 2 °C counts as soaked | Above ambient: 0.2 °C [below 2 °C] | Stood: 12 h [7.4 h] | Time constant: 2 h, our default | in words: Stood 12 h from 90 °C, ambient 10 °C'
+      'pass: 12 h after stopping at 90 °C it is 0.2 °C above ambient by the cooling law; below 2 °C counts as soaked | Above ambient: 0.2 °C [below 2 °C] | Stood: 12 h [7.4 h] | Time constant: 2 h, our default | heat: ran-until 2026-11-24T20:00:00.000Z, coolant 90, air 10 | in words: Stood 12 h from 90 °C, ambient 10 °C'
     ],
     [
       { hoursStood: 3, lastC: null, ambientC: 10 },
-      'fail: 3 h after stopping at 95 °C (assumed) it is 19 °C above ambient by the cooling law; below 2 °C counts as soaked | Above ambient: 19 °C [below 2 °C] | Stood: 3 h [7.5 h] | Time constant: 2 h, our default | counts from 2026-11-25T12:29:56.429Z | in words: Stood 3 h, ambient 10 °C'
+      'fail: 3 h after stopping at 95 °C (assumed) it is 19 °C above ambient by the cooling law; below 2 °C counts as soaked | Above ambient: 19 °C [below 2 °C] | Stood: 3 h [7.5 h] | Time constant: 2 h, our default | counts from 2026-11-25T12:29:56.429Z | heat: ran-until 2026-11-25T05:00:00.000Z, coolant null, air 10 | in words: Stood 3 h, ambient 10 °C'
     ],
     [
       { hoursStood: 10, lastC: 6, ambientC: 10 },
-      'pass: 10 h after stopping at 6 °C it is 0 °C above ambient by the cooling law; below 2 °C counts as soaked | Above ambient: 0 °C [below 2 °C] | Stood: 10 h [0 min] | Time constant: 2 h, our default | sure? The engine stopped at 6 °C, colder than the air at 10 °C | in words: Stood 10 h from 6 °C, ambient 10 °C'
+      'pass: 10 h after stopping at 6 °C it is 0 °C above ambient by the cooling law; below 2 °C counts as soaked | Above ambient: 0 °C [below 2 °C] | Stood: 10 h [0 min] | Time constant: 2 h, our default | heat: ran-until 2026-11-24T22:00:00.000Z, coolant 6, air 10 | sure? The engine stopped at 6 °C, colder than the air at 10 °C | in words: Stood 10 h from 6 °C, ambient 10 °C'
     ],
     [
       { hoursStood: 1, lastC: 7, ambientC: 10 },
-      'pass: 1 h after stopping at 7 °C it is 0 °C above ambient by the cooling law; below 2 °C counts as soaked | Above ambient: 0 °C [below 2 °C] | Stood: 1 h [0 min] | Time constant: 2 h, our default | in words: Stood 1 h from 7 °C, ambient 10 °C'
+      'pass: 1 h after stopping at 7 °C it is 0 °C above ambient by the cooling law; below 2 °C counts as soaked | Above ambient: 0 °C [below 2 °C] | Stood: 1 h [0 min] | Time constant: 2 h, our default | heat: ran-until 2026-11-25T07:00:00.000Z, coolant 7, air 10 | in words: Stood 1 h from 7 °C, ambient 10 °C'
     ],
     [
       { hoursStood: 0, lastC: 8, ambientC: 10 },
-      'pass: 0 min after stopping at 8 °C it is 0 °C above ambient by the cooling law; below 2 °C counts as soaked | Above ambient: 0 °C [below 2 °C] | Stood: 0 min [0 min] | Time constant: 2 h, our default | in words: Stood 0 min from 8 °C, ambient 10 °C'
+      'pass: 0 min after stopping at 8 °C it is 0 °C above ambient by the cooling law; below 2 °C counts as soaked | Above ambient: 0 °C [below 2 °C] | Stood: 0 min [0 min] | Time constant: 2 h, our default | heat: ran-until 2026-11-25T08:00:00.000Z, coolant 8, air 10 | in words: Stood 0 min from 8 °C, ambient 10 °C'
     ]
   ])('stood: %j', (readings, says) => expect(told('soak', readings, minibus)).toBe(says));
 
   it.each([
     [
       { hoursStood: 3, lastC: 70, ambientC: 10 },
-      'fail: 3 h after stopping at 70 °C it is 8.1 °C above ambient by the cooling law; below 2 °C counts as soaked | Above ambient: 8.1 °C [below 2 °C] | Stood: 3 h [5.1 h] | Time constant: 1.5 h, from 1 cool-down of this vehicle | counts from 2026-11-25T10:06:06.465Z | in words: Stood 3 h from 70 °C, ambient 10 °C'
+      'fail: 3 h after stopping at 70 °C it is 8.1 °C above ambient by the cooling law; below 2 °C counts as soaked | Above ambient: 8.1 °C [below 2 °C] | Stood: 3 h [5.1 h] | Time constant: 1.5 h, from 1 cool-down of this vehicle | counts from 2026-11-25T10:06:06.465Z | heat: ran-until 2026-11-25T05:00:00.000Z, coolant 70, air 10 | in words: Stood 3 h from 70 °C, ambient 10 °C'
     ]
   ])('stood, its own time constant: %j', (readings, says) =>
     expect(told('soak', readings, learned)).toBe(says)
@@ -81,11 +81,11 @@ describe('what is told of checks of the engine', () => {
   it.each([
     [
       { scanC: 90, swingC: null, warmMin: 5, acOn: false },
-      'pass (sound): Stands at 90 °C, within its norm | At warm idle: 90 °C [83 °C to 101 °C, by the sheet] | Idled warm for: 5 min [at least 2 min] | in words: Stands at 90 °C after 5 min of warm idle'
+      'pass (sound): Stands at 90 °C, within its norm | At warm idle: 90 °C [83 °C to 101 °C, by the sheet] | Idled warm for: 5 min [at least 2 min] | leans from thermostat-low-rating | in words: Stands at 90 °C after 5 min of warm idle'
     ],
     [
       { scanC: 83, swingC: null, warmMin: 5, acOn: false },
-      'pass (sound): Stands at 83 °C, within its norm | At warm idle: 83 °C [83 °C to 101 °C, by the sheet] | Idled warm for: 5 min [at least 2 min] | in words: Stands at 83 °C after 5 min of warm idle'
+      'pass (sound): Stands at 83 °C, within its norm | At warm idle: 83 °C [83 °C to 101 °C, by the sheet] | Idled warm for: 5 min [at least 2 min] | leans to thermostat-low-rating | in words: Stands at 83 °C after 5 min of warm idle'
     ],
     [
       { scanC: 82, swingC: null, warmMin: 5, acOn: false },
@@ -97,7 +97,7 @@ describe('what is told of checks of the engine', () => {
     ],
     [
       { scanC: 78, swingC: null, warmMin: 5, acOn: false },
-      'fail (low): Stands at 78 °C, 5 °C below 83 °C | At warm idle: 78 °C [83 °C to 101 °C, by the sheet] | Idled warm for: 5 min [at least 2 min] | in words: Stands at 78 °C after 5 min of warm idle'
+      'fail (low): Stands at 78 °C, 5 °C below 83 °C | At warm idle: 78 °C [83 °C to 101 °C, by the sheet] | Idled warm for: 5 min [at least 2 min] | leans to thermostat-low-rating | in words: Stands at 78 °C after 5 min of warm idle'
     ],
     [
       { scanC: 101, swingC: null, warmMin: 5, acOn: false },
@@ -132,7 +132,7 @@ describe('what is told of checks of the engine', () => {
   it.each([
     [
       { scanC: 90, swingC: 14, warmMin: 5, acOn: false },
-      'pass (sound): Stands at 90 °C, within its norm | At warm idle: 90 °C [83 °C to 101 °C, by the sheet] | Idled warm for: 5 min [at least 2 min] | Swung by: 14 °C [up to 14 °C] | in words: Stands at 90 °C after 5 min of warm idle, swings by 14 °C'
+      'pass (sound): Stands at 90 °C, within its norm | At warm idle: 90 °C [83 °C to 101 °C, by the sheet] | Idled warm for: 5 min [at least 2 min] | Swung by: 14 °C [up to 14 °C] | leans from thermostat-low-rating | in words: Stands at 90 °C after 5 min of warm idle, swings by 14 °C'
     ],
     [
       { scanC: 90, swingC: 14.1, warmMin: 5, acOn: false },
@@ -144,7 +144,7 @@ describe('what is told of checks of the engine', () => {
     ],
     [
       { scanC: 90, swingC: null, warmMin: 2, acOn: false },
-      'pass (sound): Stands at 90 °C, within its norm | At warm idle: 90 °C [83 °C to 101 °C, by the sheet] | Idled warm for: 2 min [at least 2 min] | in words: Stands at 90 °C after 2 min of warm idle'
+      'pass (sound): Stands at 90 °C, within its norm | At warm idle: 90 °C [83 °C to 101 °C, by the sheet] | Idled warm for: 2 min [at least 2 min] | leans from thermostat-low-rating | in words: Stands at 90 °C after 2 min of warm idle'
     ]
   ])('at warm idle, for so long: %j', (readings, says) =>
     expect(told('warm-idle', readings, minibus)).toBe(says)

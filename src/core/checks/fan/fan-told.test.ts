@@ -144,43 +144,43 @@ describe('what is told of a fan that is commanded, fed or switched off', () => {
   it.each([
     [
       { ranMin: 0, coolantC: null, stillRunning: false },
-      'pass (sound): Stopped with the key | Ran on: 0 min [up to 6 min] | Taken from the battery: 0.0 A·h, 0 % of 60 A·h | in words: Ran on 0 min'
+      'pass (sound): Stopped with the key | Ran on: 0 min [up to 6 min] | Taken from the battery: 0.0 A·h, 0 % of 60 A·h | heat: ran-until 2026-11-25T08:00:00.000Z, coolant null, air null | in words: Ran on 0 min'
     ],
     [
       { ranMin: 0, coolantC: 100, stillRunning: false },
-      'pass (sound): Stopped with the key | Ran on: 0 min [up to 6 min] | Taken from the battery: 0.0 A·h, 0 % of 60 A·h | Coolant at key-off: 100 °C | Heat soak to be expected: up to 4 °C more in 2 min | Fan to be expected: for up to 6 min | in words: Ran on 0 min, coolant 100 °C'
+      'pass (sound): Stopped with the key | Ran on: 0 min [up to 6 min] | Taken from the battery: 0.0 A·h, 0 % of 60 A·h | Coolant at key-off: 100 °C | Heat soak to be expected: up to 4 °C more in 2 min | Fan to be expected: for up to 6 min | heat: ran-until 2026-11-25T08:00:00.000Z, coolant 100, air null | in words: Ran on 0 min, coolant 100 °C'
     ],
     [
       { ranMin: 0, coolantC: 101, stillRunning: false },
-      'unclear: Stopped with the key at 101 °C, where an after-run of up to 6 min was to be expected | Ran on: 0 min [up to 6 min] | Taken from the battery: 0.0 A·h, 0 % of 60 A·h | Coolant at key-off: 101 °C | Heat soak to be expected: up to 4 °C more in 2 min | Fan to be expected: for up to 6 min | in words: Ran on 0 min, coolant 101 °C'
+      'unclear: Stopped with the key at 101 °C, where an after-run of up to 6 min was to be expected | Ran on: 0 min [up to 6 min] | Taken from the battery: 0.0 A·h, 0 % of 60 A·h | Coolant at key-off: 101 °C | Heat soak to be expected: up to 4 °C more in 2 min | Fan to be expected: for up to 6 min | heat: ran-until 2026-11-25T08:00:00.000Z, coolant 101, air null | in words: Ran on 0 min, coolant 101 °C'
     ],
     [
       { ranMin: 4, coolantC: null, stillRunning: false },
-      'pass (sound): Ran on for 4 min, within the 6 min of its rule: heat soak after stopping | Ran on: 4 min [up to 6 min] | Taken from the battery: 1.3 A·h, 2 % of 60 A·h | in words: Ran on 4 min'
+      'pass (sound): Ran on for 4 min, within the 6 min of its rule: heat soak after stopping | Ran on: 4 min [up to 6 min] | Taken from the battery: 1.3 A·h, 2 % of 60 A·h | heat: ran-until 2026-11-25T07:56:00.000Z, coolant null, air null | in words: Ran on 4 min'
     ],
     [
       { ranMin: 6, coolantC: 104, stillRunning: false },
-      'pass (sound): Ran on for 6 min, within the 6 min of its rule: heat soak after stopping | Ran on: 6 min [up to 6 min] | Taken from the battery: 2.0 A·h, 3 % of 60 A·h | Coolant at key-off: 104 °C | Heat soak to be expected: up to 3 °C more in 1 min | Fan to be expected: for up to 6 min | in words: Ran on 6 min, coolant 104 °C'
+      'pass (sound): Ran on for 6 min, within the 6 min of its rule: heat soak after stopping | Ran on: 6 min [up to 6 min] | Taken from the battery: 2.0 A·h, 3 % of 60 A·h | Coolant at key-off: 104 °C | Heat soak to be expected: up to 3 °C more in 1 min | Fan to be expected: for up to 6 min | heat: ran-until 2026-11-25T07:54:00.000Z, coolant 104, air null | in words: Ran on 6 min, coolant 104 °C'
     ],
     [
       { ranMin: 6.1, coolantC: null, stillRunning: false },
-      'fail (runsOn): Ran on for 6.1 min; the sheet allows 6 min | Ran on: 6.1 min [up to 6 min] | Taken from the battery: 2.0 A·h, 3 % of 60 A·h | in words: Ran on 6.1 min'
+      'fail (runsOn): Ran on for 6.1 min; the sheet allows 6 min | Ran on: 6.1 min [up to 6 min] | Taken from the battery: 2.0 A·h, 3 % of 60 A·h | heat: ran-until 2026-11-25T07:53:54.000Z, coolant null, air null | in words: Ran on 6.1 min'
     ],
     [
       { ranMin: 6, coolantC: null, stillRunning: true },
-      'fail (runsOn): Ran on for 6 min and still running; the sheet allows 6 min | Ran on: 6 min and still running [up to 6 min] | Taken from the battery: 2.0 A·h, 3 % of 60 A·h | in words: Ran on 6 min, still running'
+      'fail (runsOn): Ran on for 6 min and still running; the sheet allows 6 min | Ran on: 6 min and still running [up to 6 min] | Taken from the battery: 2.0 A·h, 3 % of 60 A·h | heat: ran-until 2026-11-25T07:54:00.000Z, coolant null, air null | in words: Ran on 6 min, still running'
     ],
     [
       { ranMin: 3, coolantC: null, stillRunning: true },
-      'unclear: Still running after 3 min of the 6 min allowed: watch it to the end | Ran on: 3 min and still running [up to 6 min] | Taken from the battery: 1.0 A·h, 2 % of 60 A·h | in words: Ran on 3 min, still running'
+      'unclear: Still running after 3 min of the 6 min allowed: watch it to the end | Ran on: 3 min and still running [up to 6 min] | Taken from the battery: 1.0 A·h, 2 % of 60 A·h | heat: ran-until 2026-11-25T07:57:00.000Z, coolant null, air null | in words: Ran on 3 min, still running'
     ],
     [
       { ranMin: 3, coolantC: 90, stillRunning: false },
-      'fail (runsOn): Ran on for 3 min with the coolant at 90 °C, well below its off point at 96 °C | Ran on: 3 min [up to 6 min] | Taken from the battery: 1.0 A·h, 2 % of 60 A·h | Coolant at key-off: 90 °C | Heat soak to be expected: up to 5 °C more in 2 min | Fan to be expected: stops with the key | in words: Ran on 3 min, coolant 90 °C'
+      'fail (runsOn): Ran on for 3 min with the coolant at 90 °C, well below its off point at 96 °C | Ran on: 3 min [up to 6 min] | Taken from the battery: 1.0 A·h, 2 % of 60 A·h | Coolant at key-off: 90 °C | Heat soak to be expected: up to 5 °C more in 2 min | Fan to be expected: stops with the key | heat: ran-until 2026-11-25T07:57:00.000Z, coolant 90, air null | in words: Ran on 3 min, coolant 90 °C'
     ],
     [
       { ranMin: 3, coolantC: 91, stillRunning: false },
-      'pass (sound): Ran on for 3 min, within the 6 min of its rule: heat soak after stopping | Ran on: 3 min [up to 6 min] | Taken from the battery: 1.0 A·h, 2 % of 60 A·h | Coolant at key-off: 91 °C | Heat soak to be expected: up to 4 °C more in 1 min | Fan to be expected: stops with the key | in words: Ran on 3 min, coolant 91 °C'
+      'pass (sound): Ran on for 3 min, within the 6 min of its rule: heat soak after stopping | Ran on: 3 min [up to 6 min] | Taken from the battery: 1.0 A·h, 2 % of 60 A·h | Coolant at key-off: 91 °C | Heat soak to be expected: up to 4 °C more in 1 min | Fan to be expected: stops with the key | heat: ran-until 2026-11-25T07:57:00.000Z, coolant 91, air null | in words: Ran on 3 min, coolant 91 °C'
     ]
   ])('after key-off, up to 6 min by its rule: %j', (readings, says) =>
     expect(told('key-off-fan', readings, minibus)).toBe(says)
@@ -189,11 +189,11 @@ describe('what is told of a fan that is commanded, fed or switched off', () => {
   it.each([
     [
       { ranMin: 3, coolantC: null, stillRunning: false },
-      'unclear: Ran on for 3 min; the sheet gives no rule to hold it against | Ran on: 3 min | Taken from the battery: 1.0 A·h, 2 % of 60 A·h | in words: Ran on 3 min'
+      'unclear: Ran on for 3 min; the sheet gives no rule to hold it against | Ran on: 3 min | Taken from the battery: 1.0 A·h, 2 % of 60 A·h | heat: ran-until 2026-11-25T07:57:00.000Z, coolant null, air null | in words: Ran on 3 min'
     ],
     [
       { ranMin: 0, coolantC: 104, stillRunning: false },
-      'pass (sound): Stopped with the key | Ran on: 0 min | Taken from the battery: 0.0 A·h, 0 % of 60 A·h | Coolant at key-off: 104 °C | Heat soak to be expected: up to 4 °C more in 2 min | in words: Ran on 0 min, coolant 104 °C'
+      'pass (sound): Stopped with the key | Ran on: 0 min | Taken from the battery: 0.0 A·h, 0 % of 60 A·h | Coolant at key-off: 104 °C | Heat soak to be expected: up to 4 °C more in 2 min | heat: ran-until 2026-11-25T08:00:00.000Z, coolant 104, air null | in words: Ran on 0 min, coolant 104 °C'
     ]
   ])('after key-off, without a rule: %j', (readings, says) =>
     expect(told('key-off-fan', readings, noRule)).toBe(says)
@@ -202,7 +202,7 @@ describe('what is told of a fan that is commanded, fed or switched off', () => {
   it.each([
     [
       { ranMin: 9, coolantC: null, stillRunning: false },
-      'unclear: Ran on for 9 min; the sheet allows 6 min, and a diesel that has just burnt its filter clean may run on. Watch the next key-off as well | Ran on: 9 min [up to 6 min] | Taken from the battery: 3.0 A·h, 5 % of 60 A·h | in words: Ran on 9 min'
+      'unclear: Ran on for 9 min; the sheet allows 6 min, and a diesel that has just burnt its filter clean may run on. Watch the next key-off as well | Ran on: 9 min [up to 6 min] | Taken from the battery: 3.0 A·h, 5 % of 60 A·h | heat: ran-until 2026-11-25T07:51:00.000Z, coolant null, air null | in words: Ran on 9 min'
     ]
   ])('after key-off, a diesel: %j', (readings, says) =>
     expect(told('key-off-fan', readings, diesel)).toBe(says)
@@ -211,7 +211,7 @@ describe('what is told of a fan that is commanded, fed or switched off', () => {
   it.each([
     [
       { ranMin: 9, coolantC: null, stillRunning: false },
-      'fail (runsOn): Ran on for 9 min; the sheet allows 6 min | Ran on: 9 min [up to 6 min] | Taken from the battery: 3.0 A·h, 5 % of 60 A·h | in words: Ran on 9 min'
+      'fail (runsOn): Ran on for 9 min; the sheet allows 6 min | Ran on: 9 min [up to 6 min] | Taken from the battery: 3.0 A·h, 5 % of 60 A·h | heat: ran-until 2026-11-25T07:51:00.000Z, coolant null, air null | in words: Ran on 9 min'
     ]
   ])('after key-off, a diesel that did so before: %j', (readings, says) =>
     expect(told('key-off-fan', readings, again)).toBe(says)

@@ -30,42 +30,42 @@ describe('what is told of checks of flow', () => {
   it.each([
     [
       { fluidC: 105, coolantC: 90, lineInC: null, lineOutC: null },
-      'unclear: The fluid is at 105 °C: the transmission adds little heat | Fluid less coolant: +15 °C [up to 15 °C] | in words: Fluid 105 °C, coolant 90 °C'
+      'unclear: The fluid is at 105 °C: the transmission adds little heat | Fluid less coolant: +15 °C [up to 15 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | in words: Fluid 105 °C, coolant 90 °C'
     ],
     [
       { fluidC: 85, coolantC: 90, lineInC: null, lineOutC: null },
-      'unclear: The fluid is at 85 °C: the transmission adds little heat | Fluid less coolant: −5 °C [up to 15 °C] | in words: Fluid 85 °C, coolant 90 °C'
+      'unclear: The fluid is at 85 °C: the transmission adds little heat | Fluid less coolant: −5 °C [up to 15 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | in words: Fluid 85 °C, coolant 90 °C'
     ],
     [
       { fluidC: 106, coolantC: 90, lineInC: null, lineOutC: null },
-      'unclear: The fluid is 16 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that. Measure the two lines of its cooler | Fluid less coolant: +16 °C [up to 15 °C] | in words: Fluid 106 °C, coolant 90 °C'
+      'unclear: The fluid is 16 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that. Measure the two lines of its cooler | Fluid less coolant: +16 °C [up to 15 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | in words: Fluid 106 °C, coolant 90 °C'
     ],
     [
       { fluidC: 120, coolantC: 90, lineInC: 120, lineOutC: 112.5 },
-      'unclear (cooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that; its cooler takes the heat | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: −7.5 °C | in words: Fluid 120 °C, coolant 90 °C'
+      'unclear (cooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that; its cooler takes the heat | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: −7.5 °C | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | in words: Fluid 120 °C, coolant 90 °C'
     ],
     [
       { fluidC: 120, coolantC: 90, lineInC: 120, lineOutC: 113 },
-      'fail (notCooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that, and its cooler takes none: the tank it sits in, or its lines | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: −7 °C | in words: Fluid 120 °C, coolant 90 °C'
+      'fail (notCooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that, and its cooler takes none: the tank it sits in, or its lines | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: −7 °C | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | in words: Fluid 120 °C, coolant 90 °C'
     ],
     [
       { fluidC: 120, coolantC: 90, lineInC: 110, lineOutC: 112 },
-      'fail (notCooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that, and its cooler takes none: the tank it sits in, or its lines | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: 2 °C | in words: Fluid 120 °C, coolant 90 °C'
+      'fail (notCooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that, and its cooler takes none: the tank it sits in, or its lines | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: 2 °C | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | in words: Fluid 120 °C, coolant 90 °C'
     ],
     [
       { fluidC: 120, coolantC: 90, lineInC: 110, lineOutC: 113 },
-      'fail (notCooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that, and its cooler takes none: the tank it sits in, or its lines | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: 3 °C | refused: The line out is hotter than the line in: they are exchanged | in words: Fluid 120 °C, coolant 90 °C'
+      'fail (notCooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that, and its cooler takes none: the tank it sits in, or its lines | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: 3 °C | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | refused: The line out is hotter than the line in: they are exchanged | in words: Fluid 120 °C, coolant 90 °C'
     ]
   ])('transmission: %j', (readings, says) => expect(told('transmission-heat', readings, minibus)).toBe(says));
 
   it.each([
     [
       { beforeC: 20, afterC: 70, coolantC: 100, fan: 'yes' },
-      'pass (sound): Air and heat are in proportion | Before, behind: 20 °C, 70 °C | Coolant in: 100 °C | Of the way to the coolant: 63 % [30 to 97 %] | in words: Air 20 °C before, 70 °C behind, coolant 100 °C'
+      'pass (sound): Air and heat are in proportion | Before, behind: 20 °C, 70 °C | Coolant in: 100 °C | Of the way to the coolant: 63 % [30 to 97 %] | leans from airflow-restricted, active-shutter-stuck | in words: Air 20 °C before, 70 °C behind, coolant 100 °C'
     ],
     [
       { beforeC: 20, afterC: 100, coolantC: 100, fan: 'yes' },
-      'fail (stifled): The air comes out at 100 % of the way to the coolant with the fan driving: little of it gets through | Before, behind: 20 °C, 100 °C | Coolant in: 100 °C | Of the way to the coolant: 100 % [30 to 97 %] | in words: Air 20 °C before, 100 °C behind, coolant 100 °C'
+      'fail (stifled): The air comes out at 100 % of the way to the coolant with the fan driving: little of it gets through | Before, behind: 20 °C, 100 °C | Coolant in: 100 °C | Of the way to the coolant: 100 % [30 to 97 %] | leans to airflow-restricted, active-shutter-stuck | in words: Air 20 °C before, 100 °C behind, coolant 100 °C'
     ],
     [
       { beforeC: 20, afterC: 43, coolantC: 100, fan: 'yes' },
@@ -101,11 +101,11 @@ describe('what is told of checks of flow', () => {
     ],
     [
       { beforeC: 20, afterC: 103.5, coolantC: 100, fan: 'yes' },
-      'fail (stifled): The air comes out at 104 % of the way to the coolant with the fan driving: little of it gets through | Before, behind: 20 °C, 103.5 °C | Coolant in: 100 °C | Of the way to the coolant: 104 % [30 to 97 %] | refused: 103.5 °C behind the radiator is hotter than its coolant at 100 °C | in words: Air 20 °C before, 103.5 °C behind, coolant 100 °C'
+      'fail (stifled): The air comes out at 104 % of the way to the coolant with the fan driving: little of it gets through | Before, behind: 20 °C, 103.5 °C | Coolant in: 100 °C | Of the way to the coolant: 104 % [30 to 97 %] | leans to airflow-restricted, active-shutter-stuck | refused: 103.5 °C behind the radiator is hotter than its coolant at 100 °C | in words: Air 20 °C before, 103.5 °C behind, coolant 100 °C'
     ],
     [
       { beforeC: 20, afterC: 30, coolantC: 40, fan: 'yes' },
-      'pass (sound): Air and heat are in proportion | Before, behind: 20 °C, 30 °C | Coolant in: 40 °C | Of the way to the coolant: 50 % [30 to 97 %] | refused: Coolant and air are within 20 °C: too little heat to judge airflow by | in words: Air 20 °C before, 30 °C behind, coolant 40 °C'
+      'pass (sound): Air and heat are in proportion | Before, behind: 20 °C, 30 °C | Coolant in: 40 °C | Of the way to the coolant: 50 % [30 to 97 %] | leans from airflow-restricted, active-shutter-stuck | refused: Coolant and air are within 20 °C: too little heat to judge airflow by | in words: Air 20 °C before, 30 °C behind, coolant 40 °C'
     ]
   ])('air: %j', (readings, says) => expect(told('air-rise', readings, minibus)).toBe(says));
 });

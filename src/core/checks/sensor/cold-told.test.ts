@@ -12,7 +12,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: null,
         ambient: null
       },
-      'pass (sound): Reads within 3 °C of the thermometer at its housing | ECT less Sensor housing: 0 °C ± 1.8 °C [± 3 °C] | in words: ECT 10 °C, Sensor housing 10 °C'
+      'pass (sound): Reads within 3 °C of the thermometer at its housing | ECT less Sensor housing: 0 °C ± 1.8 °C [± 3 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 10, air null | sensor: 10 for 10 ± 0.8, both, at sensor | in words: ECT 10 °C, Sensor housing 10 °C'
     ],
     [
       {
@@ -21,7 +21,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: null,
         ambient: null
       },
-      'pass (sound): Reads within 3 °C of the thermometer at its housing | ECT less Sensor housing: −3 °C ± 1.8 °C [± 3 °C] | in words: ECT 10 °C, Sensor housing 13 °C'
+      'pass (sound): Reads within 3 °C of the thermometer at its housing | ECT less Sensor housing: −3 °C ± 1.8 °C [± 3 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 13, air null | sensor: 10 for 13 ± 0.8, both, at sensor | in words: ECT 10 °C, Sensor housing 13 °C'
     ],
     [
       {
@@ -30,7 +30,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: null,
         ambient: null
       },
-      'unclear: Reads 4 °C ± 1.8 °C below the thermometer at its housing: between the limits of 3 °C and 5 °C, or more than these instruments can tell | ECT less Sensor housing: −4 °C ± 1.8 °C [± 3 °C] | in words: ECT 10 °C, Sensor housing 14 °C'
+      'unclear: Reads 4 °C ± 1.8 °C below the thermometer at its housing: between the limits of 3 °C and 5 °C, or more than these instruments can tell | ECT less Sensor housing: −4 °C ± 1.8 °C [± 3 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 14, air null | sensor: 10 for 14 ± 0.8, both, at sensor | in words: ECT 10 °C, Sensor housing 14 °C'
     ],
     [
       {
@@ -39,7 +39,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: null,
         ambient: null
       },
-      'unclear: Reads 5 °C ± 1.8 °C below the thermometer at its housing: between the limits of 3 °C and 5 °C, or more than these instruments can tell | ECT less Sensor housing: −5 °C ± 1.8 °C [± 3 °C] | in words: ECT 10 °C, Sensor housing 15 °C'
+      'unclear: Reads 5 °C ± 1.8 °C below the thermometer at its housing: between the limits of 3 °C and 5 °C, or more than these instruments can tell | ECT less Sensor housing: −5 °C ± 1.8 °C [± 3 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 15, air null | sensor: 10 for 15 ± 0.8, both, at sensor | in words: ECT 10 °C, Sensor housing 15 °C'
     ],
     [
       {
@@ -48,7 +48,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: null,
         ambient: null
       },
-      'fail (below): Reads 6 °C ± 1.8 °C below the thermometer at its housing; more than 5 °C is a finding | ECT less Sensor housing: −6 °C ± 1.8 °C [± 3 °C] | in words: ECT 10 °C, Sensor housing 16 °C'
+      'fail (below): Reads 6 °C ± 1.8 °C below the thermometer at its housing; more than 5 °C is a finding | ECT less Sensor housing: −6 °C ± 1.8 °C [± 3 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 16, air null | sensor: 10 for 16 ± 0.8, both, at sensor | in words: ECT 10 °C, Sensor housing 16 °C'
     ],
     [
       {
@@ -57,7 +57,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: null,
         ambient: null
       },
-      'fail (above): Reads 6 °C ± 1.8 °C above the thermometer at its housing; more than 5 °C is a finding | ECT less Sensor housing: +6 °C ± 1.8 °C [± 3 °C] | in words: ECT 16 °C, Sensor housing 10 °C'
+      'fail (above): Reads 6 °C ± 1.8 °C above the thermometer at its housing; more than 5 °C is a finding | ECT less Sensor housing: +6 °C ± 1.8 °C [± 3 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 10, air null | sensor: 16 for 10 ± 0.8, both, at sensor | in words: ECT 16 °C, Sensor housing 10 °C'
     ],
     [
       {
@@ -66,7 +66,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: null,
         ambient: null
       },
-      'unclear: Reads 6 °C ± 8.1 °C above the thermometer at its housing: between the limits of 3 °C and 5 °C, or more than these instruments can tell | ECT less Sensor housing: +6 °C ± 8.1 °C [± 3 °C] | sure? An infrared gun on bright metal reads low: which surface was it? Matt tape gives a reading that counts | in words: ECT 16 °C, Sensor housing 10 °C'
+      'unclear: Reads 6 °C ± 8.1 °C above the thermometer at its housing: between the limits of 3 °C and 5 °C, or more than these instruments can tell | ECT less Sensor housing: +6 °C ± 8.1 °C [± 3 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 10, air null | sensor: 16 for 10 ± 4.1, both, at sensor | sure? An infrared gun on bright metal reads low: which surface was it? Matt tape gives a reading that counts | in words: ECT 16 °C, Sensor housing 10 °C'
     ],
     [
       {
@@ -75,7 +75,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: null,
         ambient: null
       },
-      'unclear: Reads 0 °C ± 8.1 °C below the thermometer at its housing: between the limits of 3 °C and 5 °C, or more than these instruments can tell | ECT less Sensor housing: 0 °C ± 8.1 °C [± 3 °C] | sure? An infrared gun on bright metal reads low: which surface was it? Matt tape gives a reading that counts | in words: ECT 10 °C, Sensor housing 10 °C'
+      'unclear: Reads 0 °C ± 8.1 °C below the thermometer at its housing: between the limits of 3 °C and 5 °C, or more than these instruments can tell | ECT less Sensor housing: 0 °C ± 8.1 °C [± 3 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 10, air null | sensor: 10 for 10 ± 4.1, both, at sensor | sure? An infrared gun on bright metal reads low: which surface was it? Matt tape gives a reading that counts | in words: ECT 10 °C, Sensor housing 10 °C'
     ],
     [
       {
@@ -84,7 +84,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: null,
         ambient: { celsius: 10, instrument: { kind: 'glass', uncertaintyC: 1 } }
       },
-      'fail (open): Reads −39 °C, the open-circuit default: sensor, plug or wire is open | ECT less Ambient: −49 °C ± 1.4 °C [± 3 °C] | in words: ECT −39 °C, Ambient 10 °C'
+      'fail (open): Reads −39 °C, the open-circuit default: sensor, plug or wire is open | ECT less Ambient: −49 °C ± 1.4 °C [± 3 °C] | sensor: -39 for 10 ± 0.5, both, at sensor | in words: ECT −39 °C, Ambient 10 °C'
     ],
     [
       {
@@ -93,7 +93,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: null,
         ambient: { celsius: 10, instrument: { kind: 'glass', uncertaintyC: 1 } }
       },
-      'fail (below): Reads 48 °C ± 1.4 °C below ambient; more than 5 °C is a finding | ECT less Ambient: −48 °C ± 1.4 °C [± 3 °C] | in words: ECT −38 °C, Ambient 10 °C'
+      'fail (below): Reads 48 °C ± 1.4 °C below ambient; more than 5 °C is a finding | ECT less Ambient: −48 °C ± 1.4 °C [± 3 °C] | sensor: -38 for 10 ± 0.5, both, at sensor | in words: ECT −38 °C, Ambient 10 °C'
     ],
     [
       {
@@ -102,7 +102,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: null,
         ambient: { celsius: 10, instrument: { kind: 'glass', uncertaintyC: 1 } }
       },
-      'fail (shorted): Reads 139 °C, the short-circuit default: sensor or wire is shorted | ECT less Ambient: +129 °C ± 1.4 °C [± 3 °C] | but: The record says cold-soaked at about 5.1 °C, yet the ECT reads 139 °C: either it ran since, or the reading is wrong. A thermometer at the housing tells which | in words: ECT 139 °C, Ambient 10 °C'
+      'fail (shorted): Reads 139 °C, the short-circuit default: sensor or wire is shorted | ECT less Ambient: +129 °C ± 1.4 °C [± 3 °C] | but: The record says cold-soaked at about 5.1 °C, yet the ECT reads 139 °C: either it ran since, or the reading is wrong. A thermometer at the housing tells which | sensor: 139 for 10 ± 0.5, both, at sensor | in words: ECT 139 °C, Ambient 10 °C'
     ]
   ])('cold: %j', (readings, says) => expect(told('cold-agreement', readings, minibus)).toBe(says));
 
@@ -114,7 +114,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: { celsius: 11, instrument: { kind: 'scan', uncertaintyC: 1 } },
         ambient: null
       },
-      'pass (sound): Reads within 3 °C of intake air | ECT less Intake air (IAT): −1 °C ± 1.4 °C [± 3 °C] | in words: ECT 10 °C, Intake air (IAT) 11 °C'
+      'pass (sound): Reads within 3 °C of intake air | ECT less Intake air (IAT): −1 °C ± 1.4 °C [± 3 °C] | sensor: 10 for 11 ± 0.5, both, at sensor | in words: ECT 10 °C, Intake air (IAT) 11 °C'
     ],
     [
       {
@@ -123,7 +123,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: null,
         ambient: { celsius: 11, instrument: { kind: 'weather', uncertaintyC: 2 } }
       },
-      'pass (sound): Reads within 3 °C of ambient | ECT less Ambient: −1 °C ± 2.2 °C [± 3 °C] | in words: ECT 10 °C, Ambient 11 °C'
+      'pass (sound): Reads within 3 °C of ambient | ECT less Ambient: −1 °C ± 2.2 °C [± 3 °C] | sensor: 10 for 11 ± 1.0, both, at sensor | in words: ECT 10 °C, Ambient 11 °C'
     ],
     [
       {
@@ -132,7 +132,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: { celsius: 11, instrument: { kind: 'scan', uncertaintyC: 1 } },
         ambient: { celsius: 9, instrument: { kind: 'weather', uncertaintyC: 2 } }
       },
-      'pass (sound): Reads within 3 °C of intake air and ambient | ECT less Intake air (IAT): −1 °C ± 1.4 °C [± 3 °C] | ECT less Ambient: +1 °C ± 2.2 °C [± 3 °C] | Intake air (IAT) less Ambient: +2 °C ± 2.2 °C [± 3 °C] | in words: ECT 10 °C, Intake air (IAT) 11 °C, Ambient 9 °C'
+      'pass (sound): Reads within 3 °C of intake air and ambient | ECT less Intake air (IAT): −1 °C ± 1.4 °C [± 3 °C] | ECT less Ambient: +1 °C ± 2.2 °C [± 3 °C] | Intake air (IAT) less Ambient: +2 °C ± 2.2 °C [± 3 °C] | sensor: 10 for 10.6 ± 0.5, both, at sensor | in words: ECT 10 °C, Intake air (IAT) 11 °C, Ambient 9 °C'
     ],
     [
       {
@@ -150,7 +150,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: null,
         ambient: null
       },
-      'pass (sound): Reads within 3 °C of the thermometer at its housing | ECT less Sensor housing: −1 °C ± 1.8 °C [± 3 °C] | but: The record says cold-soaked at about 5.1 °C, yet the thermometer reads 31 °C: it must have run since. Record the soak anew | in words: ECT 30 °C, Sensor housing 31 °C'
+      'pass (sound): Reads within 3 °C of the thermometer at its housing | ECT less Sensor housing: −1 °C ± 1.8 °C [± 3 °C] | but: The record says cold-soaked at about 5.1 °C, yet the thermometer reads 31 °C: it must have run since. Record the soak anew | heat: measured 2026-11-25T08:00:00.000Z, coolant 31, air null | sensor: 30 for 31 ± 0.8, both, at sensor | in words: ECT 30 °C, Sensor housing 31 °C'
     ],
     [
       {
@@ -159,7 +159,7 @@ describe('what is told of readings on a cold engine', () => {
         iat: null,
         ambient: null
       },
-      'fail (above): Reads 20 °C ± 1.8 °C above the thermometer at its housing; more than 5 °C is a finding | ECT less Sensor housing: +20 °C ± 1.8 °C [± 3 °C] | in words: ECT 30 °C, Sensor housing 10 °C'
+      'fail (above): Reads 20 °C ± 1.8 °C above the thermometer at its housing; more than 5 °C is a finding | ECT less Sensor housing: +20 °C ± 1.8 °C [± 3 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 10, air null | sensor: 30 for 10 ± 0.8, both, at sensor | in words: ECT 30 °C, Sensor housing 10 °C'
     ]
   ])('cold, by air: %j', (readings, says) => expect(told('cold-agreement', readings, minibus)).toBe(says));
 });

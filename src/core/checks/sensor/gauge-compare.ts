@@ -1,5 +1,6 @@
 import { seeded } from '../../base/random';
 import { z } from 'zod';
+import { BELOW_ANY_BRANCH_C } from '../../physics/flow/map';
 import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { sayC, sayDeltaC } from '../../units/say';
@@ -93,7 +94,6 @@ export function needleMeans(needlePct: number, sheet: SpecSheet | null): { lowC:
 }
 
 const SENSOR_OFF_C = 6;
-const BELOW_ANY_BRANCH_C = -20;
 
 /** Needle, scan value and thermometer side by side: who of the three is wrong. */
 export const gaugeCompare = defineCheck({

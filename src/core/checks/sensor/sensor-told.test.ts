@@ -11,15 +11,15 @@ describe('what is told of a sensor exchanged, or moved by hand', () => {
         air: { celsius: 20, instrument: { kind: 'glass', uncertaintyC: 1 } },
         oldOffC: null
       },
-      'unclear (circuitSound): A known good sensor reads right in its place: the circuit is good. Whether the old sensor is at fault shows only where its own error was measured | Known good sensor less air: 0 °C ± 1.4 °C [± 3 °C] | in words: Known good sensor 20 °C, air 20 °C'
+      'unclear (circuitSound): A known good sensor reads right in its place: the circuit is good. Whether the old sensor is at fault shows only where its own error was measured | Known good sensor less air: 0 °C ± 1.4 °C [± 3 °C] | sensor: 20 for 20 ± 0.5, circuit, at sensor | in words: Known good sensor 20 °C, air 20 °C'
     ],
     [
       { substituteC: 20, air: { celsius: 20, instrument: { kind: 'glass', uncertaintyC: 1 } }, oldOffC: -12 },
-      'fail (reads): A known good sensor reads right in its place: the old sensor is at fault | Known good sensor less air: 0 °C ± 1.4 °C [± 3 °C] | Old sensor was off by: −12 °C | in words: Known good sensor 20 °C, air 20 °C'
+      'fail (reads): A known good sensor reads right in its place: the old sensor is at fault | Known good sensor less air: 0 °C ± 1.4 °C [± 3 °C] | Old sensor was off by: −12 °C | sensor: 20 for 20 ± 0.5, circuit, at sensor | sensor: 8 for 20 ± 3.0, both, at sensor | in words: Known good sensor 20 °C, air 20 °C'
     ],
     [
       { substituteC: 20, air: { celsius: 20, instrument: { kind: 'glass', uncertaintyC: 1 } }, oldOffC: 2 },
-      'pass (sound): Both sensors agree with the air around them: sensor and circuit are good | Known good sensor less air: 0 °C ± 1.4 °C [± 3 °C] | Old sensor was off by: +2 °C | in words: Known good sensor 20 °C, air 20 °C'
+      'pass (sound): Both sensors agree with the air around them: sensor and circuit are good | Known good sensor less air: 0 °C ± 1.4 °C [± 3 °C] | Old sensor was off by: +2 °C | sensor: 20 for 20 ± 0.5, circuit, at sensor | sensor: 22 for 20 ± 3.0, both, at sensor | in words: Known good sensor 20 °C, air 20 °C'
     ],
     [
       {
@@ -27,15 +27,15 @@ describe('what is told of a sensor exchanged, or moved by hand', () => {
         air: { celsius: 20, instrument: { kind: 'glass', uncertaintyC: 1 } },
         oldOffC: null
       },
-      'fail (off): A known good sensor is off by 15 °C: the circuit, not the sensor | Known good sensor less air: +15 °C ± 1.4 °C [± 3 °C] | in words: Known good sensor 35 °C, air 20 °C'
+      'fail (off): A known good sensor is off by 15 °C: the circuit, not the sensor | Known good sensor less air: +15 °C ± 1.4 °C [± 3 °C] | sensor: 35 for 20 ± 0.5, circuit, at sensor | in words: Known good sensor 35 °C, air 20 °C'
     ],
     [
       { substituteC: 35, air: { celsius: 20, instrument: { kind: 'glass', uncertaintyC: 1 } }, oldOffC: 14 },
-      'fail (off): A known good sensor is off by 15 °C too, as much as the old one: the circuit, not the sensor | Known good sensor less air: +15 °C ± 1.4 °C [± 3 °C] | Old sensor was off by: +14 °C | in words: Known good sensor 35 °C, air 20 °C'
+      'fail (off): A known good sensor is off by 15 °C too, as much as the old one: the circuit, not the sensor | Known good sensor less air: +15 °C ± 1.4 °C [± 3 °C] | Old sensor was off by: +14 °C | sensor: 35 for 20 ± 0.5, circuit, at sensor | sensor: 34 for 20 ± 3.0, both, at sensor | in words: Known good sensor 35 °C, air 20 °C'
     ],
     [
       { substituteC: 35, air: { celsius: 20, instrument: { kind: 'glass', uncertaintyC: 1 } }, oldOffC: -3 },
-      'fail (off): A known good sensor is off by 15 °C: the circuit, not the sensor | Known good sensor less air: +15 °C ± 1.4 °C [± 3 °C] | Old sensor was off by: −3 °C | in words: Known good sensor 35 °C, air 20 °C'
+      'fail (off): A known good sensor is off by 15 °C: the circuit, not the sensor | Known good sensor less air: +15 °C ± 1.4 °C [± 3 °C] | Old sensor was off by: −3 °C | sensor: 35 for 20 ± 0.5, circuit, at sensor | sensor: 17 for 20 ± 3.0, both, at sensor | in words: Known good sensor 35 °C, air 20 °C'
     ],
     [
       {
@@ -43,7 +43,7 @@ describe('what is told of a sensor exchanged, or moved by hand', () => {
         air: { celsius: 20, instrument: { kind: 'glass', uncertaintyC: 1 } },
         oldOffC: null
       },
-      'unclear: Off by 4 °C: let it lie in the air longer, away from the engine | Known good sensor less air: +4 °C ± 1.4 °C [± 3 °C] | in words: Known good sensor 24 °C, air 20 °C'
+      'unclear: Off by 4 °C: let it lie in the air longer, away from the engine | Known good sensor less air: +4 °C ± 1.4 °C [± 3 °C] | sensor: 24 for 20 ± 0.5, circuit, at sensor | in words: Known good sensor 24 °C, air 20 °C'
     ]
   ])('a known good sensor: %j', (readings, says) =>
     expect(told('ect-substitute', readings, minibus)).toBe(says)

@@ -67,6 +67,9 @@ interface MapEdge {
   readonly fits: boolean;
 }
 
+/** No branch of an engine that runs is as cold as this: such a reading is its sensor’s, °C. */
+export const BELOW_ANY_BRANCH_C = -20;
+
 /** What temperatures around the loop can show; the check that takes them says what each speaks for and against. */
 type MapResult =
   | ReturnType<typeof readsOff>
@@ -152,14 +155,18 @@ export function readMap(
   else if (branch && t.outlet! > WARM_ENOUGH_C + 30) cleared.push('branchFlows');
 
   const reads = edge('sensor', 'scan', -SAME_C, SAME_C) ?? edge('outlet', 'scan', -SAME_C, SAME_C);
-  if (reads && !reads.fits && !(reads.from === 'outlet' && findings.length > 0))
+  if (reads && !reads.fits && !(reads.from === 'outlet' && findings.length > 0)) {
+    const how = readsOff(t.scan!, -reads.dropC, sheet);
     found(
       reads,
       `The scan value is ${sayDeltaC(Math.abs(reads.dropC), 0)} ${reads.dropC > 0 ? 'below' : 'above'} the metal around its sensor`,
-      readsOff(t.scan!, -reads.dropC, sheet),
-      ...(reads.from === 'outlet' && reads.dropC > 0 ? (['orItsBranch'] as const) : [])
+      how,
+      // A branch without flow is cool. It is no broken circuit, and not colder than any day.
+      ...(reads.from === 'outlet' && how === 'cold' && t.scan! > BELOW_ANY_BRANCH_C
+        ? (['orItsBranch'] as const)
+        : [])
     );
-  else if (reads && reads.from === 'sensor') cleared.push('scanAgrees');
+  } else if (reads && reads.from === 'sensor') cleared.push('scanAgrees');
 
   // With the thermostat at the outlet the upper hose is behind it; at the inlet the lower hose is before it.
   const behind: MapPoint = inlet ? 'lowerHose' : 'upperHose';
