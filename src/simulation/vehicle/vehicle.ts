@@ -4,7 +4,7 @@ import type { SpecSheet } from '../../core/vehicle/spec-sheet';
 import { driveFromLegs, DRIVES, type Drive, type DriveName, type Leg } from '../../core/physics/plant/drive';
 import type { FaultId } from '../../core/vehicle/faults';
 import { airIn, flowLeft, heaterLeft } from '../../core/physics/plant/filling';
-import { plantFor, type PlantParams } from '../../core/physics/plant/params';
+import { ofOneShape, plantFor, type PlantParams } from '../../core/physics/plant/params';
 import { readingTable, type ReadingTable } from '../../core/physics/plant/sensor';
 import { startState, step } from '../../core/physics/plant/step';
 import type { DriveInput, PlantState } from '../../core/physics/plant/state';
@@ -52,7 +52,7 @@ export class SimulatedVehicle implements HandledEngine {
   constructor(setup: VehicleSetup) {
     this.#setup = setup;
     const plant = setup.plant ?? withFault(plantFor(setup.spec), setup.fault, setup.severity);
-    this.plant = { ...plant, seed: setup.seed + 1 };
+    this.plant = ofOneShape({ ...plant, seed: setup.seed + 1 });
     this.#state = startState(this.plant, setup.startC, setup.ambientC);
     this.#table = readingTable(this.plant);
     this.#drive = driveFromLegs(DRIVES[setup.drive], setup.ambientC, STEP_S);

@@ -12,6 +12,8 @@ export interface Balance {
   cellUA: number;
   airC: number;
   heater: number;
+  /** How far the heater is open at `ambientC`: kept while the air stays as it is. */
+  byWeather: number;
   cabinC: number;
   surface: number;
   metalLoss: number;
@@ -87,8 +89,9 @@ export function balance(p: PlantParams, s: PlantState, u: DriveInput, k: Balance
   k.cellUA = 0.5 * p.coreFactor * (p.radiatorNatural + p.radiatorMax * (1 - Math.exp(-1.3 * blown)));
   k.airC = u.ambientC + (u.ac ? 6 : 0);
   k.cabinC = 18;
+  if (u.ambientC !== k.ambientC) k.byWeather = heaterByWeather(u.ambientC);
   k.heater = running
-    ? p.heater * heaterLeft(air) * heaterByWeather(u.ambientC) * Math.min(1, 0.3 + 0.7 * turns * flows)
+    ? p.heater * heaterLeft(air) * k.byWeather * Math.min(1, 0.3 + 0.7 * turns * flows)
     : 0;
   k.surface = p.surface * (running ? 1 + u.speedKmh / 50 : STANDING.surface);
   k.metalLoss = running ? 0 : p.surface * STANDING.metalLoss;
@@ -199,12 +202,14 @@ const scratch: Balance = {
   cellUA: 0,
   airC: 0,
   heater: 0,
+  byWeather: 0,
   cabinC: 0,
   surface: 0,
   metalLoss: 0,
   hoodC: 0,
   hoseLoss: 0,
-  ambientC: 0
+  // No air yet: the first step asks what it is.
+  ambientC: NaN
 };
 
 /** One step of the whole plant, `dt` in s (0.1 to 2): heat, thermostat, sensor, control unit, fan. */
