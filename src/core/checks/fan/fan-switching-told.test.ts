@@ -4,6 +4,10 @@ import { context, curlew, stopped, told } from '../../../../tests/support/check-
 const minibus = context([stopped(14)], curlew);
 const noPoints = context([stopped(14)], { ...curlew, fan: { drive: 'relay' } });
 const noSheet = context([stopped(14)], null);
+const onTheMove = context([stopped(14)], {
+  ...curlew,
+  fan: { ...curlew.fan!, stages: [{ name: 'low', onC: 101, offC: 96, movingOnC: 106, movingOffC: 100 }] }
+});
 
 describe('what is told of switching points', () => {
   it.each([
@@ -280,4 +284,33 @@ describe('what is told of switching points', () => {
       'fail (unasked): Came on at 50 °C, before the thermostat opens: no engine asks for it there | Fan low: on 50 °C, off 40 °C | in words: low on 50 °C off 40 °C; hottest 97 °C'
     ]
   ])('without a sheet: %j', (readings, says) => expect(told('fan-switching', readings, noSheet)).toBe(says));
+
+  it.each([
+    [
+      {
+        stages: [{ name: 'low', onC: 106, offC: 100 }],
+        hottestC: 108,
+        by: 'scan',
+        acOn: false,
+        moving: true
+      },
+      'pass (sound): On at 106 °C and off at 100 °C, by the sheet | Fan low: on 106 °C, off 100 °C [on 106 °C, off 100 °C] | in words: low on 106 °C off 100 °C; hottest 108 °C, moving'
+    ],
+    [
+      {
+        stages: [{ name: 'low', onC: 106, offC: 100 }],
+        hottestC: 108,
+        by: 'scan',
+        acOn: false,
+        moving: false
+      },
+      'unclear: On at 106 °C, off at 100 °C: near the sheet’s 101 °C and 96 °C, not on them | Fan low: on 106 °C, off 100 °C [on 101 °C, off 96 °C] | in words: low on 106 °C off 100 °C; hottest 108 °C'
+    ],
+    [
+      { stages: [{ name: 'low', onC: 101, offC: 96 }], hottestC: 103, by: 'scan', acOn: false, moving: true },
+      'unclear: On at 101 °C, off at 96 °C: near the sheet’s 106 °C and 100 °C, not on them | Fan low: on 101 °C, off 96 °C [on 106 °C, off 100 °C] | in words: low on 101 °C off 96 °C; hottest 103 °C, moving'
+    ]
+  ])('other points on the move: %j', (readings, says) =>
+    expect(told('fan-switching', readings, onTheMove)).toBe(says)
+  );
 });

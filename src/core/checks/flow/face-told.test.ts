@@ -61,6 +61,13 @@ describe('what is told of the face of a radiator', () => {
       'fail (even, littleAir): Takes off 4 % of the way to the air, 17 % expected: too little air for the coolant that comes | Effectiveness: 4 % [about 17 % by the model] | Cold places: 0 of 16 | In, out, air: 95 °C, 92 °C, 25 °C | in words: 16 places, 95 °C in, 92 °C out, air 25 °C'
     ],
     [
+      face(45, 45, 25, [
+        [30, 30],
+        [30, 30]
+      ]),
+      'unclear (even): The face is even; 20 °C above the air are too little to tell what the radiator takes off | Effectiveness: 0 % [about 17 % by the model] | Cold places: 0 of 4 | In, out, air: 45 °C, 45 °C, 25 °C | in words: 4 places, 45 °C in, 45 °C out, air 25 °C'
+    ],
+    [
       face(95, 88, 25),
       'pass (even, airDue): The face is even, and the radiator takes off what it should | Effectiveness: 10 % [about 17 % by the model] | Cold places: 0 of 16 | In, out, air: 95 °C, 88 °C, 25 °C | in words: 16 places, 95 °C in, 88 °C out, air 25 °C'
     ],
@@ -109,6 +116,16 @@ describe('what is told of the face of a radiator', () => {
     ],
     [
       face(95, 65, 25, [
+        [91, 91, 91, 91, 91],
+        [84, 40, 84, 84, 84],
+        [78, 78, 78, 40, 78],
+        [72, 72, 72, 72, 72],
+        [67, 67, 67, 67, 67]
+      ]),
+      'fail (coldTubes): 2 of 25 places are cold in a patch, up to 44 °C below the rest: no flow through the tubes there | Effectiveness: 43 % [about 17 % by the model] | Cold places: 2 of 25 | In, out, air: 95 °C, 65 °C, 25 °C | in words: 25 places, 95 °C in, 65 °C out, air 25 °C'
+    ],
+    [
+      face(95, 65, 25, [
         [null, null, null, null],
         [null, 40, 82, 82],
         [null, 74, 74, 74],
@@ -121,11 +138,11 @@ describe('what is told of the face of a radiator', () => {
   it.each([
     [
       face(40, 65, 25),
-      'pass (even): The face is even, and the radiator takes off what it should | Effectiveness: 0 % [about 17 % by the model] | Cold places: 0 of 16 | In, out, air: 40 °C, 65 °C, 25 °C | refused: 40 °C at the inlet is too near the air of 25 °C to show anything; warm the engine until the thermostat opens | refused: The outlet is hotter than the inlet: exchanged, or flow the other way | in words: 16 places, 40 °C in, 65 °C out, air 25 °C'
+      'unclear (even): The face is even; 15 °C above the air are too little to tell what the radiator takes off | Effectiveness: 0 % [about 17 % by the model] | Cold places: 0 of 16 | In, out, air: 40 °C, 65 °C, 25 °C | refused: 40 °C at the inlet is too near the air of 25 °C to show anything; warm the engine until the thermostat opens | refused: The outlet is hotter than the inlet: exchanged, or flow the other way | in words: 16 places, 40 °C in, 65 °C out, air 25 °C'
     ],
     [
       face(41, 30, 25),
-      'unclear (even): The face is even; at 41 °C the thermostat holds the coolant back, and what the radiator takes off cannot be held against the model: measure again when it is open | Effectiveness: 69 % [about 17 % by the model] | Cold places: 0 of 16 | In, out, air: 41 °C, 30 °C, 25 °C | in words: 16 places, 41 °C in, 30 °C out, air 25 °C'
+      'unclear (even): The face is even; 16 °C above the air are too little to tell what the radiator takes off | Effectiveness: 69 % [about 17 % by the model] | Cold places: 0 of 16 | In, out, air: 41 °C, 30 °C, 25 °C | in words: 16 places, 41 °C in, 30 °C out, air 25 °C'
     ],
     [
       face(95, 98, 25),

@@ -202,6 +202,24 @@ describe('what is told of temperatures around the loop', () => {
         ambientC: 15
       },
       'fail (held): The engine is at 125 °C and the hose behind the thermostat at 60 °C: hardly anything comes through | Thermostat: open | Engine outlet less upper hose: 65 °C [−4 °C to 8 °C] | in words: engine outlet 125 °C, upper hose 60 °C'
+    ],
+    [
+      {
+        points: { upperHose: 99, lowerHose: 80 },
+        instrument: { kind: 'contact', uncertaintyC: 1.5 },
+        thermostat: null,
+        ambientC: 15
+      },
+      'unclear (flows): 2 places agree so far; measure more of the loop | Thermostat: open | Upper hose less lower hose: 19 °C [1 °C to 30 °C] | in words: upper hose 99 °C, lower hose 80 °C'
+    ],
+    [
+      {
+        points: { radiatorIn: 140, radiatorOut: 80 },
+        instrument: { kind: 'contact', uncertaintyC: 1.5 },
+        thermostat: null,
+        ambientC: 15
+      },
+      'fail (slow): The radiator takes 60 °C off: little coolant comes by to be cooled | Thermostat: open | Radiator inlet less radiator outlet: 60 °C [1 °C to 30 °C] | in words: radiator inlet 140 °C, radiator outlet 80 °C'
     ]
   ])('with the thermostat shut: %j', (readings, says) =>
     expect(told('temperature-map', readings, minibus)).toBe(says)

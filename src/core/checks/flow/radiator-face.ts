@@ -137,6 +137,12 @@ export const radiatorFace = defineCheck({
     ];
     const doubts =
       due === null ? ['Without a sheet the model cannot say what this radiator should take off'] : [];
+    if (wrong.length === 0 && due !== null && due * excess <= MISSED_C)
+      return outcome(
+        'unclear',
+        `The face is even; ${sayDeltaC(excess, 0)} above the air are too little to tell what the radiator takes off`,
+        { numbers, doubts, found }
+      );
     if (wrong.length === 0 && held)
       return outcome(
         'unclear',
