@@ -90,9 +90,7 @@ export function balance(p: PlantParams, s: PlantState, u: DriveInput, k: Balance
   k.airC = u.ambientC + (u.ac ? 6 : 0);
   k.cabinC = 18;
   if (u.ambientC !== k.ambientC) k.byWeather = heaterByWeather(u.ambientC);
-  k.heater = running
-    ? p.heater * heaterLeft(air) * k.byWeather * Math.min(1, 0.3 + 0.7 * turns * flows)
-    : 0;
+  k.heater = running ? p.heater * heaterLeft(air) * k.byWeather * Math.min(1, 0.3 + 0.7 * turns * flows) : 0;
   k.surface = p.surface * (running ? 1 + u.speedKmh / 50 : STANDING.surface);
   k.metalLoss = running ? 0 : p.surface * STANDING.metalLoss;
   k.hoodC = u.ambientC + (0.3 * (s.metal - u.ambientC)) / (1 + u.speedKmh / 40);
