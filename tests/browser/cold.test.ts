@@ -199,7 +199,7 @@ describe('readings under wrong conditions', () => {
     await go(`${job}?check=cold-agreement`);
     await understood();
     await type('ECT', '70');
-    await type('Sensor housing', '6');
+    await type('Ambient', '6');
     expect(await textOf('section[aria-label=Judgement]')).toContain(
       'either it ran since, or the reading is wrong'
     );
