@@ -20,9 +20,14 @@ async function tap(element: WebElement | Promise<WebElement>): Promise<void> {
   const found = await element;
   const wide = 'return document.documentElement.scrollWidth > document.documentElement.clientWidth';
   if (await driver.executeScript(wide)) sideways.add(new URL(await driver.getCurrentUrl()).pathname);
-  // Away from what a toast may lie over.
-  await driver.executeScript("arguments[0].scrollIntoView({ block: 'center' })", found);
-  await found.click();
+  // Away from what a toast may lie over; again where the page moved just then.
+  await driver.wait(async () => {
+    await driver.executeScript("arguments[0].scrollIntoView({ block: 'center' })", found);
+    return found.click().then(
+      () => true,
+      (e: Error) => (e.name === 'ElementClickInterceptedError' ? false : Promise.reject(e))
+    );
+  }, WAIT_MS);
 }
 async function fill(label: string, text: string): Promise<void> {
   taps++;

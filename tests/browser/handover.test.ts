@@ -45,7 +45,13 @@ describe('the minibus', () => {
 
     // A quote from the shelf beats a cheaper one that keeps the bus off the road.
     await go(`${job}/finish`);
-    await (await see(driver, withText('summary', 'Quotes from suppliers'))).click();
+    const quotes = await see(driver, withText('summary', 'Quotes from suppliers'));
+    // A page that still moves may let a click go by.
+    await driver.wait(async () => {
+      if (await driver.executeScript('return arguments[0].parentElement.open', quotes)) return true;
+      await quotes.click();
+      return false;
+    }, WAIT_MS);
     for (const [supplier, price, days] of [
       ['Mainland by ferry', '40', '4'],
       ['Harbour stores', '62', '0']
