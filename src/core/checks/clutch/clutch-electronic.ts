@@ -173,8 +173,9 @@ export const clutchElectronic = defineCheck({
           ])
     ];
     const unplugged = r.unplugged && r.unplugged.fanRpm / r.unplugged.engineRpm;
+    const engages = unplugged !== null && unplugged >= LOCKED;
     const doubts = [
-      ...(unplugged !== null && unplugged < LOCKED
+      ...(unplugged !== null && !engages
         ? [
             `Unplugged it should engage, and it turns at ${(100 * unplugged).toFixed(0)} % of its pulley’s speed`
           ]
@@ -190,10 +191,9 @@ export const clutchElectronic = defineCheck({
     const most = read.reduce((a, b) => (b.commandPct > a.commandPct ? b : a));
     const locked = least.commandPct <= 40 && read.every((p) => p.share >= LOCKED);
     if (locked) {
-      const same = unplugged !== null && unplugged >= LOCKED;
       const at =
         span > 0 ? `${least.commandPct} % as at ${most.commandPct} %` : `a command of ${least.commandPct} %`;
-      const engaged = `Engaged at ${at}${same ? ' and unplugged' : ''}`;
+      const engaged = `Engaged at ${at}${engages ? ' and unplugged' : ''}`;
       if (r.plugV === null)
         return outcome(
           'fail',
@@ -213,47 +213,30 @@ export const clutchElectronic = defineCheck({
         }
       );
     }
-    if (most.commandPct >= 70 && most.share < 0.55 * most.due && unplugged !== null && unplugged >= LOCKED)
-      return outcome(
-        'unclear',
-        `Does not speed up at a command of ${most.commandPct} %, and engages unplugged: the clutch holds, so look at what commands it`,
-        { numbers, doubts, found: ['holdsUnplugged'] }
-      );
-    if (most.commandPct >= 70 && most.share < 0.55 * most.due)
-      return outcome(
-        'fail',
-        `Does not speed up: ${(100 * most.share).toFixed(0)} % of its pulley’s speed at a command of ${most.commandPct} %, about ${(100 * most.due).toFixed(0)} % expected`,
-        {
-          numbers,
-          doubts,
-          found: ['weak']
-        }
-      );
-    if (span < APART_PCT)
+    const weak = most.commandPct >= 70 && most.share < 0.55 * most.due;
+    if (!weak && span < APART_PCT)
       return outcome(
         'unclear',
         `${span > 0 ? `Commands only ${span.toFixed(0)} % apart` : 'One command only'}: command ${least.commandPct > 40 ? '10' : '90'} % as well`,
-        {
-          numbers,
-          doubts
-        }
+        { numbers, doubts }
       );
     const slope = (most.share - least.share) / (most.due - least.due);
-    if (slope > 0.5)
+    if (!weak && slope > 0.5)
       return outcome(
         'pass',
         `Follows its command, from ${(100 * least.share).toFixed(0)} to ${(100 * most.share).toFixed(0)} % of its pulley`,
-        {
+        { numbers, doubts, found: ['sound'] }
+      );
+    const says = weak
+      ? `Does not speed up: ${(100 * most.share).toFixed(0)} % of its pulley’s speed at a command of ${most.commandPct} %, about ${(100 * most.due).toFixed(0)} % expected`
+      : 'Barely answers its command';
+    return engages
+      ? outcome('unclear', `${says}. Unplugged it engages: the clutch holds, so look at what commands it`, {
           numbers,
           doubts,
-          found: ['sound']
-        }
-      );
-    return outcome('fail', 'Barely answers its command', {
-      numbers,
-      doubts,
-      found: ['deaf']
-    });
+          found: ['holdsUnplugged']
+        })
+      : outcome('fail', says, { numbers, doubts, found: [weak ? 'weak' : 'deaf'] });
   },
   simulate(h) {
     // What has lost its fluid is not carried along without power either.

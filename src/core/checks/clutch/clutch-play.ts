@@ -84,9 +84,9 @@ export const clutchPlay = defineCheck({
       return outcome('unclear', `Only the blade bends. Measure again with the hand at the hub: ${found}`, {
         numbers
       });
-    if (r.moves === 'nothing' && r.tipMm > limit && r.feels !== 'rough')
-      return outcome('unclear', `${found}. See which part moves: that tells clutch from pump`, { numbers });
     const loose = r.tipMm > limit && r.feels !== 'rough';
+    if (loose && r.moves === 'nothing')
+      return outcome('unclear', `${found}. See which part moves: that tells clutch from pump`, { numbers });
     const held = <T extends Judged<'ofClutch' | 'rough'>>(judged: T) =>
       loose && tipPlayMaxMm.origin === 'typical'
         ? unusual(judged, 'play at the blade tip', tipPlayMaxMm.field)

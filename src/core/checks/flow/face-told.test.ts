@@ -61,11 +61,15 @@ describe('what is told of the face of a radiator', () => {
       'fail (even, littleAir): Takes off 4 % of the way to the air, 17 % expected: too little air for the coolant that comes | Effectiveness: 4 % [about 17 % by the model] | Cold places: 0 of 16 | In, out, air: 95 °C, 92 °C, 25 °C | in words: 16 places, 95 °C in, 92 °C out, air 25 °C'
     ],
     [
+      { face: EVEN, flows: 'down', inC: 99, outC: 98, airC: 25, rpm: 900, fan: 0 },
+      'unclear (even, flows): The face is even; it should take off 1 °C as it was run, which two thermometers cannot tell: measure hotter, with the fan on | Effectiveness: 1 % [about 1 % by the model] | Cold places: 0 of 16 | In, out, air: 99 °C, 98 °C, 25 °C | in words: 16 places, 99 °C in, 98 °C out, air 25 °C'
+    ],
+    [
       face(45, 45, 25, [
         [30, 30],
         [30, 30]
       ]),
-      'unclear (even): The face is even; 20 °C above the air are too little to tell what the radiator takes off | Effectiveness: 0 % [about 17 % by the model] | Cold places: 0 of 4 | In, out, air: 45 °C, 45 °C, 25 °C | in words: 4 places, 45 °C in, 45 °C out, air 25 °C'
+      'unclear (even): The face is even; it should take off 3 °C as it was run, which two thermometers cannot tell: measure hotter, with the fan on | Effectiveness: 0 % [about 17 % by the model] | Cold places: 0 of 4 | In, out, air: 45 °C, 45 °C, 25 °C | in words: 4 places, 45 °C in, 45 °C out, air 25 °C'
     ],
     [
       face(95, 88, 25),
@@ -138,11 +142,11 @@ describe('what is told of the face of a radiator', () => {
   it.each([
     [
       face(40, 65, 25),
-      'unclear (even): The face is even; 15 °C above the air are too little to tell what the radiator takes off | Effectiveness: 0 % [about 17 % by the model] | Cold places: 0 of 16 | In, out, air: 40 °C, 65 °C, 25 °C | refused: 40 °C at the inlet is too near the air of 25 °C to show anything; warm the engine until the thermostat opens | refused: The outlet is hotter than the inlet: exchanged, or flow the other way | in words: 16 places, 40 °C in, 65 °C out, air 25 °C'
+      'unclear (even): The face is even; it should take off 2 °C as it was run, which two thermometers cannot tell: measure hotter, with the fan on | Effectiveness: 0 % [about 17 % by the model] | Cold places: 0 of 16 | In, out, air: 40 °C, 65 °C, 25 °C | refused: 40 °C at the inlet is too near the air of 25 °C to show anything; warm the engine until the thermostat opens | refused: The outlet is hotter than the inlet: exchanged, or flow the other way | in words: 16 places, 40 °C in, 65 °C out, air 25 °C'
     ],
     [
       face(41, 30, 25),
-      'unclear (even): The face is even; 16 °C above the air are too little to tell what the radiator takes off | Effectiveness: 69 % [about 17 % by the model] | Cold places: 0 of 16 | In, out, air: 41 °C, 30 °C, 25 °C | in words: 16 places, 41 °C in, 30 °C out, air 25 °C'
+      'unclear (even): The face is even; at 41 °C the thermostat holds the coolant back, and what the radiator takes off cannot be held against the model: measure again when it is open | Effectiveness: 69 % [about 17 % by the model] | Cold places: 0 of 16 | In, out, air: 41 °C, 30 °C, 25 °C | in words: 16 places, 41 °C in, 30 °C out, air 25 °C'
     ],
     [
       face(95, 98, 25),

@@ -93,70 +93,41 @@ export const radiatorFace = defineCheck({
   ],
   judge(r, { sheet }) {
     const face = readFace(r.face, r.flows, r.inC, r.outC, r.airC);
-    const eff = Math.max(0, effectiveness(r.inC, r.outC, r.airC));
-    const due = dueEffectiveness(sheet, r.rpm, r.fan);
-    const found: ('even' | 'coldTubes' | 'airDue' | 'littleAir' | 'flows' | 'slow')[] = [];
-    const wrong: string[] = [];
     const cellsRead = r.face.flat().filter((c) => c !== null).length;
-    if (face.cold.length >= 2 || face.share > 0.12) {
-      const worst = Math.max(...face.cold.map((c) => c.belowC));
-      const where = { rows: 'in whole rows', columns: 'in whole columns', patch: 'in a patch', none: '' }[
-        face.shape
-      ];
-      wrong.push(
-        `${face.cold.length} of ${cellsRead} places are cold ${where}, up to ${sayDeltaC(worst, 0)} below the rest: no flow through the tubes there`
-      );
-      found.push('coldTubes');
-    } else found.push('even');
-    const excess = r.inC - r.airC;
-    const much = due !== null && eff > Math.min(0.97, 1.5 * due + 0.1);
-    // What the thermostat lets come slowly gives its heat to little air as well.
-    const held = much && throttled(r.inC, sheet);
-    if (due !== null && eff < (1 - WEAK) * due && (due - eff) * excess > MISSED_C) {
-      wrong.push(
-        `takes off ${(100 * eff).toFixed(0)} % of the way to the air, ${(100 * due).toFixed(0)} % expected: too little air for the coolant that comes`
-      );
-      found.push('littleAir');
-    } else if (much && !held) {
-      wrong.push(
-        `takes off ${(100 * eff).toFixed(0)} % of the way to the air, ${(100 * due).toFixed(0)} % expected: the coolant comes slowly`
-      );
-      found.push('slow');
-    } else if (due !== null && !held) {
-      if (due * excess > MISSED_C) found.push('airDue');
-      if (!throttled(r.inC, sheet)) found.push('flows');
-    }
+    const cold = face.cold.length >= 2 || face.share > 0.12;
+    const taken = heldToModel(r, sheet);
+    const found = [cold ? ('coldTubes' as const) : ('even' as const), ...taken.found];
     const numbers = [
       {
         name: 'Effectiveness',
-        value: `${(100 * eff).toFixed(0)} %`,
-        ...(due === null ? {} : { limit: `about ${(100 * due).toFixed(0)} % by the model` })
+        value: pct(taken.eff),
+        ...(taken.due === null ? {} : { limit: `about ${pct(taken.due)} by the model` })
       },
       { name: 'Cold places', value: `${face.cold.length} of ${cellsRead}` },
       { name: 'In, out, air', value: `${sayC(r.inC)}, ${sayC(r.outC)}, ${sayC(r.airC)}` }
     ];
     const doubts =
-      due === null ? ['Without a sheet the model cannot say what this radiator should take off'] : [];
-    if (wrong.length === 0 && due !== null && due * excess <= MISSED_C)
-      return outcome(
-        'unclear',
-        `The face is even; ${sayDeltaC(excess, 0)} above the air are too little to tell what the radiator takes off`,
-        { numbers, doubts, found }
-      );
-    if (wrong.length === 0 && held)
-      return outcome(
-        'unclear',
-        `The face is even; at ${sayC(r.inC)} the thermostat holds the coolant back, and what the radiator takes off cannot be held against the model: measure again when it is open`,
-        { numbers, doubts, found }
-      );
-    if (wrong.length === 0)
-      return outcome(
-        due === null ? 'unclear' : 'pass',
-        due === null ? 'The face is even' : 'The face is even, and the radiator takes off what it should',
-        { numbers, doubts, found }
-      );
-    const says = wrong.join('; ');
-    return outcome('fail', says[0].toUpperCase() + says.slice(1), { numbers, doubts, found });
+      taken.due === null ? ['Without a sheet the model cannot say what this radiator should take off'] : [];
+    const worst = Math.max(...face.cold.map((c) => c.belowC));
+    const wrong = [
+      ...(cold
+        ? [
+            `${face.cold.length} of ${cellsRead} places are cold ${WHERE[face.shape]}, up to ${sayDeltaC(worst, 0)} below the rest: no flow through the tubes there`
+          ]
+        : []),
+      ...(taken.wrong === null ? [] : [taken.wrong])
+    ];
+    if (wrong.length > 0) {
+      const says = wrong.join('; ');
+      return outcome('fail', says[0].toUpperCase() + says.slice(1), { numbers, doubts, found });
+    }
+    return taken.open === null
+      ? outcome('pass', 'The face is even, and the radiator takes off what it should', {
+          numbers,
+          doubts,
+          found
+        })
+      : outcome('unclear', `The face is even${taken.open}`, { numbers, doubts, found });
   },
   simulate(h) {
     const engine = h.worked();
@@ -176,3 +147,35 @@ export const radiatorFace = defineCheck({
   words: (r) =>
     `${r.face.flat().filter((c) => c !== null).length} places, ${sayC(r.inC)} in, ${sayC(r.outC)} out, air ${sayC(r.airC)}`
 });
+
+const WHERE = { rows: 'in whole rows', columns: 'in whole columns', patch: 'in a patch', none: '' };
+const pct = (share: number) => `${(100 * share).toFixed(0)} %`;
+
+/** What the radiator takes off against the model: what that shows, and in words what is wrong or must stay open. */
+function heldToModel(r: RadiatorFaceReadings, sheet: SpecSheet | null) {
+  const eff = Math.max(0, effectiveness(r.inC, r.outC, r.airC));
+  const due = dueEffectiveness(sheet, r.rpm, r.fan);
+  const shows = (
+    found: readonly ('airDue' | 'littleAir' | 'flows' | 'slow')[],
+    more: { readonly wrong?: string; readonly open?: string } = {}
+  ) => ({ eff, due, found, wrong: more.wrong ?? null, open: more.open ?? null });
+  if (due === null) return shows([], { open: '' });
+  const excess = r.inC - r.airC;
+  const against = `takes off ${pct(eff)} of the way to the air, ${pct(due)} expected`;
+  if (eff < (1 - WEAK) * due && (due - eff) * excess > MISSED_C)
+    return shows(['littleAir'], { wrong: `${against}: too little air for the coolant that comes` });
+  const held = throttled(r.inC, sheet);
+  if (eff > Math.min(0.97, 1.5 * due + 0.1))
+    // What the thermostat lets come slowly gives its heat to little air as well.
+    return held
+      ? shows([], {
+          open: `; at ${sayC(r.inC)} the thermostat holds the coolant back, and what the radiator takes off cannot be held against the model: measure again when it is open`
+        })
+      : shows(['slow'], { wrong: `${against}: the coolant comes slowly` });
+  const flows = held ? [] : (['flows'] as const);
+  return due * excess > MISSED_C
+    ? shows(['airDue', ...flows])
+    : shows(flows, {
+        open: `; it should take off ${sayDeltaC(due * excess, 0)} as it was run, which two thermometers cannot tell: measure hotter, with the fan on`
+      });
+}
