@@ -114,7 +114,7 @@ export const fanDirectFeed = defineCheck({
     if (amps !== null && amps > highA) {
       const judged = outcome(
         'fail',
-        `Runs, and draws ${say(amps, 'current', 1)}: too much for its wiring and relay`,
+        `Runs, and draws ${say(amps, 'current', 1)}${own ? ': too much for its wiring and relay' : ', more than most'}`,
         { numbers, doubts, found: ['drawsMuch'] }
       );
       return own ? judged : unusual(judged, 'current of the fan', 'fan.ratedA');

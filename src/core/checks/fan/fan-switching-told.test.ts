@@ -277,7 +277,7 @@ describe('what is told of switching points', () => {
     ],
     [
       { stages: [{ name: 'low', onC: 80, offC: 70 }], hottestC: 97, by: 'scan', acOn: false, moving: false },
-      'unclear (offPoint): Came on at 80 °C, before the thermostat opens: no engine asks for it there. Unusual for such an engine, and no more: the sheet’s switching points would decide | Fan low: on 80 °C, off 70 °C | in words: low on 80 °C off 70 °C; hottest 97 °C'
+      'unclear (offPoint): Came on at 80 °C, before the thermostat opens on most engines. Unusual for such an engine, and no more: the sheet’s switching points would decide | Fan low: on 80 °C, off 70 °C | in words: low on 80 °C off 70 °C; hottest 97 °C'
     ],
     [
       { stages: [{ name: 'low', onC: 50, offC: 40 }], hottestC: 97, by: 'scan', acOn: false, moving: false },

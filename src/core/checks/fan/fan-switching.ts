@@ -238,12 +238,15 @@ function withoutPoints(
       : open;
   }
   if (first.onC >= startOpenC.value) return open;
-  const early = outcome<'offPoint' | 'unasked'>(
-    'fail',
-    `Came on at ${sayC(first.onC)}, before the thermostat opens: no engine asks for it there`,
-    { numbers, found: [first.onC < startOpenC.value - UNASKED_C ? 'unasked' : 'offPoint'] }
-  );
-  return startOpenC.origin === 'typical' && first.onC >= startOpenC.value - UNASKED_C
-    ? unusual(early, 'switching points', 'fan.stages', 'thermostat.startOpenC')
-    : early;
+  const found = first.onC < startOpenC.value - UNASKED_C ? 'unasked' : 'offPoint';
+  const says = `Came on at ${sayC(first.onC)}, before the thermostat opens`;
+  // This far below a usual opening it is below any; nearer, where this one opens would have to be known.
+  return startOpenC.origin === 'typical' && found === 'offPoint'
+    ? unusual(
+        outcome('fail', `${says} on most engines`, { numbers, found: [found] }),
+        'switching points',
+        'fan.stages',
+        'thermostat.startOpenC'
+      )
+    : outcome('fail', `${says}: no engine asks for it there`, { numbers, found: [found] });
 }

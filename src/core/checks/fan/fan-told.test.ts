@@ -77,7 +77,7 @@ describe('what is told of a fan that is commanded, fed or switched off', () => {
     ],
     [
       { at: 'plug', turns: 'full', amps: 36, feedV: null },
-      'unclear (drawsMuch): Runs, and draws 36.0 A: too much for its wiring and relay. Unusual for such an engine, and no more: the sheet’s current of the fan would decide | Fed at: Fan plug | Fan: Full speed | Current: 36.0 A [6 A to 35 A usual] | but: The sheet gives no current for this fan; a usual range was taken | in words: Fed at the fan plug: full speed, 36.0 A'
+      'unclear (drawsMuch): Runs, and draws 36.0 A, more than most. Unusual for such an engine, and no more: the sheet’s current of the fan would decide | Fed at: Fan plug | Fan: Full speed | Current: 36.0 A [6 A to 35 A usual] | but: The sheet gives no current for this fan; a usual range was taken | in words: Fed at the fan plug: full speed, 36.0 A'
     ],
     [
       { at: 'plug', turns: 'slow', amps: null, feedV: null },
