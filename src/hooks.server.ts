@@ -14,7 +14,10 @@ import { compressed } from '$lib/server/compress';
 import { closeWorkers } from '$lib/server/worker-pool';
 import { startRecorder } from '$lib/server/live/recorder';
 import { log } from '$lib/server/log';
+import { endStreams } from '$lib/server/record/changes';
 
+process.once('SIGTERM', endStreams);
+process.once('SIGINT', endStreams);
 // Idle connections and threads would keep a server that was told to stop for another ten seconds.
 process.once('sveltekit:shutdown', async () => {
   // What hangs on a line that is dead does not keep a server that was told to stop.

@@ -2,12 +2,15 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { append } from '../record/record';
 import type { Database } from '../db/database';
-import { changeStream } from '../record/changes';
 import { testDatabase } from '../db/test-database';
 import { saveSamples } from './recorder';
 import { startLive } from './runs';
 import { logOfBlocks } from './samples';
-import { liveStream } from './stream';
+
+// Streams of its own: they are ended here while those of other tests go on.
+vi.resetModules();
+const { changeStream, endStreams } = await import('../record/changes');
+const { liveStream } = await import('./stream');
 
 let db: Database;
 let drop: () => Promise<void>;
@@ -37,7 +40,7 @@ beforeAll(async () => {
   });
 });
 afterAll(async () => {
-  process.emit('SIGTERM');
+  endStreams();
   vi.unstubAllEnvs();
   await drop();
 });
@@ -55,7 +58,7 @@ function listen(stream: ReadableStream<Uint8Array>) {
         if (line.startsWith('data: ')) heard.push(line.slice(6));
     }
   })();
-  return { heard, close: () => reader.cancel().then(() => done) };
+  return { heard, over: done, close: () => reader.cancel().then(() => done) };
 }
 const note = (text: string) =>
   append(db, {
@@ -118,6 +121,13 @@ describe('pages that are open', () => {
     await vi.waitFor(() => expect(JSON.parse(all.heard.at(-1)!)).toMatchObject({ state: 'ended' }), 5000);
     await Promise.all([all.close(), late.close()]);
   });
+});
+
+it('streams end with the server, and those that are asked for while it ends', async () => {
+  const page = listen(changeStream(db, null));
+  endStreams();
+  await page.over;
+  await listen(changeStream(db, null)).over;
 });
 
 describe('blocks of samples', () => {

@@ -15,6 +15,7 @@ let client: Client | null = null;
 /** Settled once this process listens, or could not: it tries again then. */
 let standing: Promise<void> | null = null;
 let missed = false;
+let ending = false;
 const RETRY_MS = 2000;
 /** To whoever hears it: something may have changed that nobody was told of. */
 export const ANYTHING = '*';
@@ -62,6 +63,8 @@ export function eventStream(
   let end = () => {};
   return new ReadableStream({
     start(controller) {
+      // A page that asks while the server ends would hold it: it asks again, and finds the next one.
+      if (ending) return controller.close();
       let open = true;
       const send = (text: string) => {
         if (open) controller.enqueue(encoder.encode(text));
@@ -127,8 +130,9 @@ export const EVENT_STREAM = {
   'X-Accel-Buffering': 'no'
 } as const;
 
-// A server that is told to stop would otherwise wait for pages that never hang up.
-process.once('SIGTERM', () => {
+/** Ends every stream, and those that are still asked for: a server that was told to stop would wait for pages that never hang up. */
+export function endStreams(): void {
+  ending = true;
   closers.forEach((close) => close());
   void client?.end().catch(() => undefined);
-});
+}
