@@ -23,6 +23,7 @@ export default defineConfig({
           hookTimeout: 60_000,
           include: ['src/lib/server/**/*.test.ts'],
           testTimeout: 60_000,
+          isolate: false,
           maxWorkers: 2
         }
       },
@@ -33,6 +34,7 @@ export default defineConfig({
           include: ['tests/browser/**/*.test.ts'],
           testTimeout: 120_000,
           hookTimeout: 120_000,
+          isolate: false,
           // Each file has its server, database and browser to itself.
           maxWorkers: 2
         }

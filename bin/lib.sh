@@ -73,7 +73,7 @@ pg_begin() {
     mv "$folder/password.new" "$folder/password"
   fi
   port=$(free_port "${PYRETHOS_PG_PORT:-54329}")
-  as_pg "$PG_BIN/pg_ctl" -D "$folder/data" -l "$folder/postgres.log" -w -o "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories=''" start >/dev/null || die "PostgreSQL did not start; see $folder/postgres.log"
+  as_pg "$PG_BIN/pg_ctl" -D "$folder/data" -l "$folder/postgres.log" -w -o "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories='' ${PYRETHOS_PG_OPTIONS:-}" start >/dev/null || die "PostgreSQL did not start; see $folder/postgres.log"
   export DATABASE_URL="postgres://pyrethos:$(cat "$folder/password")@127.0.0.1:$port/postgres"
 }
 
