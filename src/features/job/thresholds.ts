@@ -1,6 +1,6 @@
 import type { SpecSheet } from '$core/vehicle/spec-sheet';
 import { inUnit } from '$lib/ui/page-state/units';
-import type { Threshold } from '$lib/ui/plots/Trace.svelte';
+import type { Threshold } from '$lib/ui/plots/trace-drawn';
 
 /** The levels of a spec sheet that a trace is read against; those at the same temperature share a label. */
 export function thresholdsOf(sheet: SpecSheet | null): Threshold[] {

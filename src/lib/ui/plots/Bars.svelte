@@ -1,6 +1,7 @@
 <script lang="ts">
   import { BarController, BarElement, CategoryScale } from 'chart.js';
-  import { Chart, FONT, palette } from './setup';
+  import { Chart } from './setup';
+  import { FONT, palette } from './palette';
 
   interface Props {
     labels: readonly string[];

@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { Chart as ChartType } from 'chart.js';
   import { untrack } from 'svelte';
-  import { baseOptions, Chart, FONT, LEFT_PX, palette, RIGHT_PX, timeScale } from './setup';
+  import { baseOptions, Chart, LEFT_PX, RIGHT_PX, timeScale } from './setup';
+  import { FONT, palette } from './palette';
 
   interface Props {
     t: readonly number[];

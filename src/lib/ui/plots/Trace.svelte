@@ -1,40 +1,13 @@
-<script lang="ts" module>
-  /** A level drawn across the trace, labelled in the margin. */
-  export interface Threshold {
-    readonly celsius: number;
-    readonly label: string;
-    readonly kind: 'thermostat' | 'fan' | 'limit';
-  }
-  export interface Mark {
-    readonly t: number;
-    readonly label: string;
-  }
-</script>
-
 <script lang="ts">
   import type { Chart as ChartType } from 'chart.js';
-  import type { AnnotationOptions } from 'chartjs-plugin-annotation';
   import { untrack } from 'svelte';
-  import type { WhyCurves } from '$core/runs/why';
   import { token } from './heat';
   import { inUnit, ticksShown } from '../page-state/units';
-  import { baseOptions, Chart, FONT, LEFT_PX, palette, RIGHT_PX, timeScale, type Palette } from './setup';
+  import { baseOptions, Chart, LEFT_PX, RIGHT_PX, timeScale } from './setup';
+  import { FONT, palette } from './palette';
+  import { annotationsOf, apart, degreesOf, setsOf, type Drawn, type Threshold } from './trace-drawn';
 
-  interface Props {
-    t: readonly number[];
-    ect: readonly (number | null)[];
-    /** Another run laid under it, dashed. */
-    other?: { readonly t: readonly number[]; readonly ect: readonly (number | null)[] } | null;
-    band: {
-      readonly t: readonly number[];
-      readonly low: readonly number[];
-      readonly mid: readonly number[];
-      readonly high: readonly number[];
-    } | null;
-    /** What the verdict rests on: a healthy engine and the leading fault as each fits best, and where they part. */
-    why?: WhyCurves | null;
-    thresholds: readonly Threshold[];
-    marks: readonly Mark[];
+  interface Props extends Drawn {
     range: { from: number; to: number };
     full: { from: number; to: number };
     cursor: number | null;
@@ -56,6 +29,8 @@
     label
   }: Props = $props();
 
+  const shown = $derived<Drawn>({ t, ect, other, band, why, thresholds, marks });
+
   let canvas: HTMLCanvasElement;
   let chart: ChartType<'line'> | undefined;
   let labels = $state<{ y: number; lineY: number; threshold: Threshold }[]>([]);
@@ -69,18 +44,12 @@
       .map((threshold) => ({ threshold, lineY: c.scales.y.getPixelForValue(threshold.celsius), y: 0 }))
       .filter((l) => l.lineY >= top - 2 && l.lineY <= bottom + 2)
       .sort((a, b) => a.lineY - b.lineY);
-    const centre = placed.map((l) => l.lineY);
-    for (let pass = 0; pass < 40; pass++) {
-      for (let i = 1; i < centre.length; i++) {
-        const lack = LABEL_PX - (centre[i] - centre[i - 1]);
-        if (lack > 0) {
-          centre[i - 1] -= lack / 2;
-          centre[i] += lack / 2;
-        }
-      }
-      if (centre.length > 0) centre[0] = Math.max(centre[0], top);
-    }
-    const next = placed.map((l, i) => ({ ...l, y: centre[i] }));
+    const heights = apart(
+      placed.map((l) => l.lineY),
+      LABEL_PX,
+      top
+    );
+    const next = placed.map((l, i) => ({ ...l, y: heights[i] }));
     if (
       JSON.stringify(next.map((l) => Math.round(l.y))) !== JSON.stringify(labels.map((l) => Math.round(l.y)))
     )
@@ -106,143 +75,19 @@
     return gradient;
   }
 
-  function annotations(colours: Palette): Record<string, AnnotationOptions> {
-    const list: Record<string, AnnotationOptions> = {};
-    thresholds.forEach((th, i) => {
-      list[`level${i}`] = {
-        type: 'line',
-        yMin: th.celsius,
-        yMax: th.celsius,
-        borderColor: th.kind === 'limit' ? colours.off : colours.soft,
-        borderWidth: th.kind === 'limit' ? 2 : 1,
-        borderDash: th.kind === 'thermostat' ? [6, 4] : th.kind === 'fan' ? [2, 3] : []
-      };
-    });
-    marks.forEach((mark, i) => {
-      list[`mark${i}`] = {
-        type: 'line',
-        xMin: mark.t,
-        xMax: mark.t,
-        borderColor: colours.ink,
-        borderWidth: 1.5,
-        borderDash: [1, 3],
-        label: {
-          display: true,
-          content: mark.label,
-          position: 'end',
-          backgroundColor: colours.ink,
-          color: colours.card,
-          font: { family: FONT, size: 12, weight: 'normal' },
-          padding: { x: 6, y: 3 },
-          borderRadius: 3,
-          yAdjust: (i % 3) * 24
-        }
-      };
-    });
-    why?.parts.forEach(({ fromS, toS }, i) => {
-      list[`part${i}`] = {
-        type: 'box',
-        xMin: fromS,
-        xMax: toS,
-        borderWidth: 0,
-        backgroundColor: `color-mix(in srgb, ${colours.off} 9%, transparent)`,
-        drawTime: 'beforeDatasetsDraw'
-      };
-    });
-    if (cursor !== null)
-      list.cursor = { type: 'line', xMin: cursor, xMax: cursor, borderColor: colours.act, borderWidth: 1.5 };
-    return list;
-  }
-
-  function yRange(): { min: number; max: number } {
-    const shown = ect.filter((v, i): v is number => v !== null && t[i] >= range.from && t[i] <= range.to);
-    const banded = band
-      ? [...band.low, ...band.high].filter(
-          (_, i) => band.t[i % band.t.length] >= range.from && band.t[i % band.t.length] <= range.to
-        )
-      : [];
-    const fine = range.to - range.from < (full.to - full.from) * 0.6;
-    const under = (other?.ect ?? []).filter((v): v is number => v !== null);
-    const explained = why ? [...why.healthy, ...(why.fault?.ect ?? [])] : [];
-    const values = [
-      ...shown,
-      ...under,
-      ...banded,
-      ...explained,
-      ...(fine ? [] : thresholds.map((x) => x.celsius))
-    ];
-    const min = Math.min(...values);
-    const max = Math.max(...values);
-    return { min: Math.floor((min - 2) / 10) * 10, max: Math.ceil((max + 2) / 10) * 10 };
-  }
-
-  const points = (xs: readonly number[], ys: readonly (number | null)[]) =>
-    xs.map((x, i) => ({ x, y: ys[i] as number }));
-
-  /** Long dashes for the healthy engine, dots for the fault: told apart without colour. */
-  function whySets(colours: Palette) {
-    if (!why) return [];
-    const line = (ect: readonly number[], borderColor: string, borderDash: number[]) => ({
-      data: points(why.t, ect),
-      borderWidth: 2.5,
-      borderDash,
-      fill: false as const,
-      borderColor
-    });
-    return [
-      line(why.healthy, colours.good, [12, 5]),
-      ...(why.fault ? [line(why.fault.ect, colours.off, [3, 4])] : [])
-    ];
-  }
+  /** Where the cursor stands in what is drawn. */
+  let drawn: number | null = null;
 
   function draw() {
+    drawn = cursor;
     const colours = palette();
-    const bandSets = band
-      ? [
-          { data: points(band.t, band.low), borderWidth: 0, fill: false as const },
-          {
-            data: points(band.t, band.high),
-            borderWidth: 0,
-            fill: { target: '-1' },
-            backgroundColor: `color-mix(in srgb, ${colours.band} 30%, transparent)`
-          },
-          {
-            data: points(band.t, band.mid),
-            borderColor: colours.band,
-            borderWidth: 1.5,
-            borderDash: [5, 4],
-            fill: false as const
-          }
-        ]
-      : [];
     const data = {
-      datasets: [
-        ...bandSets,
-        ...whySets(colours),
-        ...(other
-          ? [
-              {
-                data: points(other.t, other.ect),
-                borderWidth: 2,
-                borderDash: [7, 5],
-                fill: false as const,
-                borderColor: colours.ink
-              }
-            ]
-          : []),
-        {
-          data: points(t, ect),
-          borderWidth: 3.5,
-          fill: false as const,
-          borderJoinStyle: 'round' as const,
-          borderColor: (context: { chart: unknown }) => heatGradient(context.chart as ChartType<'line'>)
-        }
-      ]
+      datasets: setsOf(shown, colours, (context) => heatGradient(context.chart as ChartType<'line'>))
     };
     const scales = {
       x: timeScale(range.from, range.to, colours),
       y: {
-        ...yRange(),
+        ...degreesOf(shown, range, full),
         border: { color: colours.line },
         grid: { color: colours.line },
         afterFit: (scale: { width: number }) => (scale.width = LEFT_PX),
@@ -264,7 +109,7 @@
           layout: { padding: { right: RIGHT_PX, top: 8 } },
           scales,
           plugins: {
-            annotation: { annotations: annotations(colours) },
+            annotation: { annotations: annotationsOf(shown, cursor, colours) },
             zoom: {
               limits: { x: { min: full.from, max: full.to, minRange: 10 } },
               pan: { enabled: true, mode: 'x', threshold: 6, onPanComplete: tell },
@@ -283,7 +128,7 @@
     }
     chart.data = data;
     chart.options.scales = scales;
-    chart.options.plugins!.annotation = { annotations: annotations(colours) };
+    chart.options.plugins!.annotation = { annotations: annotationsOf(shown, cursor, colours) };
     chart.update('none');
   }
 
@@ -292,16 +137,16 @@
   }
 
   $effect(() => {
-    void [t, ect, other, band, why, thresholds, marks, range.from, range.to];
+    void [shown, range.from, range.to];
     untrack(draw);
   });
 
   $effect(() => {
     const at = cursor;
     untrack(() => {
-      if (!chart) return;
-      chart.options.plugins!.annotation = { annotations: annotations(palette()) };
-      void at;
+      if (!chart || at === drawn) return;
+      drawn = at;
+      chart.options.plugins!.annotation = { annotations: annotationsOf(shown, cursor, palette()) };
       chart.update('none');
     });
   });

@@ -10,7 +10,7 @@ import {
 import annotation from 'chartjs-plugin-annotation';
 import zoom from 'chartjs-plugin-zoom';
 import { clock } from '$core/base/text';
-import { token } from './heat';
+import { FONT, type Palette } from './palette';
 
 Chart.register(LineController, LineElement, PointElement, LinearScale, Filler, annotation, zoom);
 export { Chart };
@@ -18,29 +18,6 @@ export { Chart };
 /** Room left of every plot for its scale and right of it for labels: the same for all, so that they line up. */
 export const LEFT_PX = 56;
 export const RIGHT_PX = 116;
-
-export interface Palette {
-  readonly ink: string;
-  readonly soft: string;
-  readonly line: string;
-  readonly band: string;
-  readonly good: string;
-  readonly off: string;
-  readonly card: string;
-  readonly act: string;
-}
-
-/** The colours of a canvas in the present theme. */
-export const palette = (): Palette => ({
-  ink: token('--ink'),
-  soft: token('--ink-2'),
-  line: token('--line'),
-  band: token('--band'),
-  good: token('--good'),
-  off: token('--off'),
-  card: token('--card'),
-  act: token('--act')
-});
 
 const STEPS_S = [5, 10, 30, 60, 120, 300, 600, 900, 1800, 3600, 7200, 14_400];
 
@@ -67,8 +44,6 @@ export function timeScale(from: number, to: number, colours: Palette, shown = tr
     }
   };
 }
-
-export const FONT = "'Atkinson Hyperlegible Mono Variable', monospace";
 
 /** What every plot of a run shares. */
 export function baseOptions(onHover: (seconds: number | null) => void): ChartOptions<'line'> {
