@@ -36,7 +36,7 @@ describe('a warm-up log, from the file to the saved verdict', () => {
     await go('/');
     await (await see(driver, withText('a', 'Open a job'))).click();
     await (await button('QH-26')).click();
-    expect(await textOf('aside')).toContain('Codes for the coolant sensor');
+    await see(driver, withText('aside', 'Codes for the coolant sensor'));
     await (await see(driver, By.css('textarea'))).sendKeys('Fan full on after parking, codes again');
     await (await button('Open the job')).click();
     await driver.wait(until.urlMatches(/\/jobs\/\d+$/), WAIT_MS);
@@ -183,6 +183,15 @@ describe('a file that is wrong', () => {
     await driver.wait(until.urlContains('?run='), WAIT_MS);
     expect(await server.db.runs.count()).toBe(runs + 1);
   });
+});
+
+it('a vehicle whose earlier work cannot be looked up is not taken for one without any, and it is looked up when the server is back', async () => {
+  await go('/jobs/new');
+  await server.stop();
+  await (await button('QH-26')).click();
+  await see(driver, withText('aside', 'The server is away: not known.'));
+  await server.start();
+  await see(driver, withText('aside', 'Codes for the coolant sensor'));
 });
 
 describe('a spec sheet', () => {

@@ -3,7 +3,8 @@
   import { when } from '$lib/ui/page-state/when';
 
   interface Props {
-    jobs: ChosenVehicle['jobs'];
+    /** Not looked up yet, or not to be had. */
+    jobs: ChosenVehicle['jobs'] | 'asked' | 'unreached';
     vehicleId: string;
     /** As it is typed: earlier work that shares its words comes first. */
     complaint: string;
@@ -21,7 +22,7 @@
   const shared = (j: ChosenVehicle['jobs'][number]) =>
     words.filter((w) => `${j.complaint} ${j.finding ?? ''}`.toLowerCase().includes(w)).length;
   const earlier = $derived(
-    jobs
+    (typeof jobs === 'string' ? [] : jobs)
       .filter((j) => j.number !== except)
       .map((j) => ({ ...j, shares: shared(j) }))
       .sort((a, b) => b.shares - a.shares)
@@ -32,6 +33,8 @@
 <aside class="card p-5">
   <h2>Earlier work</h2>
   {#if !vehicleId}<p class="text-ink-2 mt-2">Pick a vehicle to see what was done on it before.</p>
+  {:else if jobs === 'asked'}<p class="text-ink-2 mt-2">Looking it up.</p>
+  {:else if jobs === 'unreached'}<p class="text-ink-2 mt-2">The server is away: not known.</p>
   {:else if earlier.length === 0}<p class="text-ink-2 mt-2">First job on this vehicle.</p>
   {:else}
     <ul class="mt-2">

@@ -18,6 +18,7 @@
   import { dropDraft, keepDraft, readDraft } from '$lib/ui/inputs/draft';
   import Problems from '$lib/ui/inputs/Problems.svelte';
   import { record, waiting } from '$lib/ui/outbox/record.svelte';
+  import { serverAway } from '$lib/ui/sync/live.svelte';
   import type { ChosenVehicle, IntakeView } from '$lib/views';
   import EarlierWork from './EarlierWork.svelte';
   import LastRan, { type Ran } from './LastRan.svelte';
@@ -76,16 +77,25 @@
   let leaving = $state(false);
   let ids = { job: crypto.randomUUID(), opened: crypto.randomUUID() };
 
-  /** Looked up when it is picked; while the server is away the plan is that of any vehicle. */
+  /** Looked up when it is picked, and again when the server is back; until then the plan is that of any vehicle. */
   let picked = $state.raw(untrack(() => of));
+  /** The vehicle that could not be looked up: the server is away. */
+  let unreached = $state('');
   $effect(() => {
     const id = form.vehicleId;
     if (!id || picked?.id === id) return;
+    if (serverAway()) {
+      unreached = id;
+      return;
+    }
+    unreached = '';
     void fetch(`/api/vehicles/${id}/chosen`)
       .then(async (r) => (r.ok ? ((await r.json()) as ChosenVehicle) : null))
       .catch(() => null)
       .then((found) => {
-        if (found && form.vehicleId === id) picked = found;
+        if (form.vehicleId !== id) return;
+        if (found) picked = found;
+        else unreached = id;
       });
   });
   const vehicle = $derived(picked?.id === form.vehicleId ? picked : null);
@@ -245,7 +255,7 @@
   </form>
   <div class="space-y-4">
     <EarlierWork
-      jobs={vehicle?.jobs ?? []}
+      jobs={vehicle?.jobs ?? (unreached === form.vehicleId ? 'unreached' : 'asked')}
       vehicleId={form.vehicleId}
       complaint={form.complaint}
       except={amends?.number ?? null}
