@@ -1,7 +1,8 @@
 import { declareValuePlugin, PluginKind } from '@stryker-mutator/api/plugin';
 
 /**
- * What a check says of simulated hands is no part of its judgement: the simulated world's own tests hold it.
+ * What a check says of simulated hands is no part of its judgement: the simulated world's own tests hold it. Nor are
+ * the words of its fields, which every form and document reads.
  * @type {{ shouldIgnore: (path: any) => string | undefined }}
  */
 const simulated = {
@@ -9,7 +10,9 @@ const simulated = {
     (path.isObjectMethod() && path.node.key.name === 'simulate') ||
     (path.isFunctionDeclaration() && path.node.id?.name.startsWith('simulate'))
       ? 'hands that are simulated'
-      : undefined
+      : path.isVariableDeclarator() && path.node.id.name === 'readings'
+        ? 'words of fields'
+        : undefined
 };
 
 export const strykerPlugins = [declareValuePlugin(PluginKind.Ignore, 'simulated', simulated)];

@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { between } from '../../../tests/support/between';
 import { ticksOf } from './ticks';
 
 describe('ticks of a scale', () => {
   it('are round, even, within it, and few enough to read', () => {
     fc.assert(
       fc.property(
-        fc.double({ min: -500, max: 500, noNaN: true }),
-        fc.double({ min: 0.5, max: 5000, noNaN: true }),
+        between(-500, 500),
+        between(0.5, 5000),
         fc.integer({ min: 3, max: 10 }),
         (from, span, most) => {
           const ticks = ticksOf(from, from + span, most);

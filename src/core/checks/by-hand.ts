@@ -56,7 +56,7 @@ export const wordsByHand = (r: ByHandReadings) => `${r.judged}: ${r.found}`;
 const byHand = (words: CheckWords & { readonly results: Readonly<Record<string, NamedResult>> }): Check =>
   defineCheck({
     ...words,
-    readings: byHandReadings,
+    readings: () => byHandReadings,
     judge: judged,
     // A run is simulated from its log, and the rest is nobody’s to invent.
     simulate: () => null,

@@ -129,8 +129,8 @@ export interface CheckWords {
 }
 
 interface CheckRule<R, Name extends string> {
-  /** The readings, as they are kept and exported: field names carry their unit. */
-  readonly readings: z.ZodType<R>;
+  /** Makes the schema of the readings as they are kept and exported: field names carry their unit. */
+  readonly readings: () => z.ZodType<R>;
   /** Every result it can have, by name; `sound`, where it has one, is all it can clear found at once. */
   readonly results: Readonly<Record<Name, NamedResult>>;
   judge(readings: R, context: CheckContext): Judged<NoInfer<Name>>;
@@ -179,7 +179,9 @@ interface KnownBefore {
 
 /** A check of the registry, whatever its readings are. */
 export type Check = CheckWords &
-  Required<Omit<CheckRule<unknown, string>, 'judge'>> & {
+  Required<Omit<CheckRule<unknown, string>, 'judge' | 'readings'>> & {
+    /** Made when it is first asked for: most pages ask for no check's, or for one's. */
+    readonly readings: z.ZodType;
     judge(readings: unknown, context: CheckContext): Outcome;
     /** Suspects it can speak for or against: the complaint's suspects bring it onto the plan. */
     readonly speaksTo: readonly FaultId[];
@@ -196,10 +198,17 @@ export type CheckOf<R> = Check & { readonly readingsOf?: R };
  */
 export function defineCheck<R, Name extends string>(check: CheckWords & CheckRule<R, Name>): CheckOf<R> {
   const results: Readonly<Record<string, NamedResult>> = check.results;
+  let schema: z.ZodType<R> | undefined;
+  let fields: readonly Field[] | undefined;
   return {
     ...check,
+    get readings() {
+      return (schema ??= check.readings());
+    },
+    get fields() {
+      return (fields ??= this.readings instanceof z.ZodObject ? fieldsOf(this.readings) : []);
+    },
     speaksTo: [...new Set(Object.values(results).flatMap((r) => [...(r.for ?? []), ...(r.against ?? [])]))],
-    fields: check.readings instanceof z.ZodObject ? fieldsOf(check.readings) : [],
     begins: (known) => check.begins?.(known) ?? {},
     beginsRow: (known) => check.beginsRow?.(known) ?? {},
     judge: (readings, context) =>

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { between } from '../../../tests/support/between';
 import { CHECK_IDS } from '../checks/registry';
 import { residualC } from '../physics/coolant/cooling';
 import type { SpecSheet } from '../vehicle/spec-sheet';
@@ -18,17 +19,17 @@ const ambient = fc.option(fc.integer({ min: -15, max: 35 }));
 const fact: fc.Arbitrary<ThermalFact> = fc.oneof(
   fc.record({
     kind: fc.constant('ran-until' as const),
-    at: fc.double({ min: 0, max: NOW_H, noNaN: true }).map(at),
+    at: between(0, NOW_H).map(at),
     coolantC: fc.option(fc.integer({ min: 20, max: 125 })),
     ambientC: ambient
   }),
   fc.record({
     kind: fc.constant('started' as const),
-    at: fc.double({ min: 0, max: NOW_H, noNaN: true }).map(at)
+    at: between(0, NOW_H).map(at)
   }),
   fc.record({
     kind: fc.constant('measured' as const),
-    at: fc.double({ min: 0, max: NOW_H, noNaN: true }).map(at),
+    at: between(0, NOW_H).map(at),
     coolantC: fc.integer({ min: -10, max: 125 }),
     ambientC: ambient
   })
@@ -73,7 +74,7 @@ describe('the thermal state, always', () => {
         fc.integer({ min: 60, max: 120 }),
         fc.integer({ min: -10, max: 30 }),
         sheet,
-        fc.double({ min: 0.1, max: 15, noNaN: true }),
+        between(0.1, 15),
         (coolantC, ambientC, s, h) => {
           const stop: ThermalFact = { kind: 'ran-until', at: at(0), coolantC, ambientC };
           const [early, late] = [thermalAt([stop], at(h), s), thermalAt([stop], at(h + 1), s)];

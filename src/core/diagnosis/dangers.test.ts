@@ -42,6 +42,14 @@ describe('danger first', () => {
     expect(dangers([look('low')], { repairs: drained })).toEqual([]);
   });
 
+  it('an empty system that is taken for no cause of the complaint is not run either', () => {
+    const aside = (level: string) => done('level-and-look', { level, fixAnyway: ['level'] });
+    expect(dangers([aside('empty')])).toMatchObject([{ id: 'empty', holds: true }]);
+    expect(dangers([aside('low')])).toMatchObject([{ id: 'low', holds: true }]);
+    const byHand = { ...look('mark'), byHand: true, readings: { found: 'empty', judged: 'fail' } };
+    expect(dangers([byHand as JudgedCheck])).toEqual([]);
+  });
+
   it('gas, a bearing behind the fan and coolant above the stop limit are named with what not to do', () => {
     const gas = done('combustion-gas', { dry: true, worked: true, by: 'fluid', seen: 'gas', bubbles: null });
     expect(dangers([gas])[0]).toMatchObject({ id: 'gas', holds: true });

@@ -1,3 +1,4 @@
+import type { LevelAndLookReadings } from '../checks/coolant/level-and-look';
 import type { CheckId } from '../checks/registry';
 import { checkOf } from '../checks/registry';
 import type { ThermalState } from '../physics/heat/state';
@@ -47,6 +48,11 @@ export function dangersOf(known: {
     const d = last(check);
     return d?.outcome.found.some((name) => names.includes(name)) ? d : undefined;
   };
+  // An empty system is one, even where a person takes it for no cause of the complaint.
+  const levelIs = (level: string) => {
+    const d = last('level-and-look');
+    return d && !d.byHand && (d.readings as LevelAndLookReadings).level === level ? d : undefined;
+  };
   const refilled = [
     filledAt ?? '',
     ...repairs.filter((r) => r.done.repairs.some((id) => repairOf(id).drains)).map((r) => r.at)
@@ -68,7 +74,7 @@ export function dangersOf(known: {
       because: heat.basis?.at ?? 'heat',
       holds: true
     },
-    unfilled(found('level-and-look', 'level empty')) && {
+    unfilled(levelIs('empty')) && {
       id: 'empty',
       title: 'No coolant is to be seen',
       not: 'Do not run this engine, not for a minute. Fill it cold, find where it went, then go on',
@@ -91,7 +97,7 @@ export function dangersOf(known: {
         because: play.id,
         holds: true
       },
-    unfilled(found('level-and-look', 'level low')) && {
+    unfilled(levelIs('low')) && {
       id: 'low',
       title: 'The level is low',
       not: 'Fill it before the engine runs, and find where it went: with air in it every temperature lies',

@@ -2,7 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { deriveJob } from '../record/derive';
 import type { EventInput, RecordEvent } from '../record/events';
 import { readEvent } from '../record/upcast';
-import { counting, factsOf, judgeChecks } from './judged';
+import type { KnownFact } from '../physics/heat/facts';
+import { usualCooling } from '../physics/heat/state';
+import type { RunSummary } from '../runs/run-summary';
+import { contextOf, coolingOf, counting, factsOf, judgeChecks } from './judged';
 import { refusedBy } from './refused';
 import { complaintText, describeEvent } from '../record/describe-event';
 
@@ -88,6 +91,145 @@ describe('checks judged from the record', () => {
     expect(all.map((j) => j.outcome.result)).toEqual(['pass', 'pass', 'void']);
     expect(counting(all, 'cold-agreement')!.id).toBe(uuid(3));
     expect(counting(all, 'codes')).toBeNull();
+    const never = judged(opened, ...[2, 3, 4].map((n) => agree(n, n, 6, 5)));
+    expect(counting(never, 'cold-agreement')!.id).toBe(uuid(4));
+  });
+});
+
+describe('what runs tell of the engine’s heat', () => {
+  const job = deriveJob([opened])!;
+  const heat = {
+    endedAt: hour(4),
+    endC: 91,
+    ambientC: 12,
+    stood: null,
+    ran: { startC: 14, minutes: 25 }
+  } satisfies RunSummary['heat'];
+  const told = (of: Partial<RunSummary['heat']>, importedAt = hour(6)) =>
+    factsOf(job, [{ id: uuid(70), importedAt, heat: { ...heat, ...of } }]);
+
+  it('is that it ran until the log’s end, as its own sensor told', () => {
+    expect(told({})).toEqual([
+      {
+        fact: {
+          kind: 'ran-until',
+          at: hour(4),
+          coolantC: 91,
+          ambientC: 12,
+          bySensor: { startC: 14, stopC: 91, ranMin: 25 }
+        },
+        source: uuid(70),
+        enteredAt: hour(6),
+        soft: false
+      }
+    ]);
+  });
+
+  it('is at the latest when it was imported, where the log has no date; a person knows better', () => {
+    const [known] = told({ endedAt: null });
+    expect([known.fact.at, known.soft]).toEqual([hour(6), true]);
+  });
+
+  it('is that it stood, where the log went on after key-off: two hours later it was seen to be cooler', () => {
+    const cooling = { tauH: 2, shortH: 1.8, longH: 2.3 };
+    const facts = told({ endC: 45, stood: { hours: 2, stopC: 93, cooling } });
+    expect(facts.map((f) => f.fact)).toEqual([
+      expect.objectContaining({ kind: 'ran-until', at: hour(2), coolantC: 93 }),
+      expect.objectContaining({ kind: 'measured', at: hour(4), coolantC: 45, cooling })
+    ]);
+    expect(facts[1].fact).toMatchObject({ bySensor: { startC: 14, stopC: 93, ranMin: 25 } });
+    // Its own cooling goes before the usual one: one cool-down, told by its log and not by its two ends as well.
+    expect(
+      coolingOf(
+        facts.map((f) => f.fact),
+        null
+      )
+    ).toMatchObject({ tauH: 2, n: 1 });
+    expect(coolingOf([], null)).toEqual(usualCooling(null));
+  });
+
+  it('is nothing of degrees where the log ends without one, and nothing of a start that it did not see', () => {
+    expect(told({ endC: null, stood: { hours: 2, stopC: 93, cooling: null } }).map((f) => f.fact)).toEqual([
+      expect.objectContaining({ kind: 'ran-until', at: hour(4), coolantC: null })
+    ]);
+    expect(told({ ran: undefined })[0].fact).toMatchObject({
+      bySensor: { startC: null, stopC: 91, ranMin: null }
+    });
+  });
+});
+
+describe('what was known when a check was done', () => {
+  const byHand = entry(20, 1, {
+    kind: 'check.recorded',
+    payload: {
+      check: 'soak',
+      readings: { found: 'Stood overnight, by the night watch', judged: 'pass' },
+      byHand: true
+    }
+  });
+
+  it('is not what it tells of the heat itself, nor what was judged by hand', () => {
+    const job = deriveJob([opened, soak(2, 0.5, 14)])!;
+    const facts = factsOf(job, []);
+    const basis = (except: string | null) =>
+      contextOf(job, facts, null, 'soak', hour(1), except).thermal.basis;
+    expect(basis(null)).toMatchObject({ kind: 'ran-until' });
+    expect(basis(uuid(2))).toBeNull();
+    expect(basis(uuid(99))).toEqual(basis(null));
+    expect(factsOf(deriveJob([opened, byHand])!, [])).toEqual([]);
+    expect(judged(opened, byHand)[0].outcome).toMatchObject({
+      result: 'pass',
+      says: expect.stringContaining('by the night watch')
+    });
+  });
+
+  it('is by the size of the engine: a larger one stays hot for longer, on the same facts', () => {
+    const facts: KnownFact[] = factsOf(deriveJob([opened, soak(2, 0.5, 5)])!, []);
+    const of = (displacementL: number) =>
+      contextOf(
+        deriveJob([opened])!,
+        facts,
+        {
+          format: 'pyrethos.spec-sheet',
+          version: 1,
+          name: 'x',
+          thermostat: null,
+          engine: { displacementL }
+        } as never,
+        'soak',
+        hour(1),
+        null
+      ).thermal.residualC!;
+    expect(of(6)).toBeGreaterThan(of(1.6) + 1);
+    expect(of(1.6)).toBe(of(1.6));
+  });
+
+  it('is the earlier readings of the same check that a machine judged, and no later ones', () => {
+    const job = deriveJob([
+      opened,
+      agree(2, 1, 6, 5),
+      soak(3, 1.1, 14),
+      agree(4, 2, 7, 5),
+      byHand,
+      agree(5, 3, 8, 5)
+    ])!;
+    const earlier = (check: 'cold-agreement' | 'soak', except: string | null) =>
+      contextOf(job, [], null, check, hour(4), except).earlier.map((e) => e.at);
+    expect(earlier('cold-agreement', uuid(2))).toEqual([]);
+    expect(earlier('cold-agreement', uuid(4))).toEqual([hour(1)]);
+    expect(earlier('cold-agreement', uuid(5))).toEqual([hour(1), hour(2)]);
+    expect(earlier('cold-agreement', null)).toHaveLength(3);
+    expect(earlier('soak', null)).toEqual([hour(1.1)]);
+  });
+
+  it('is judged once for the same contents, and anew for others', () => {
+    const [one, again, other] = [6, 6, 7].map(
+      (ect) => judged(opened, soak(3, 1.1, 14), agree(2, 1.2, ect, 5))[1]
+    );
+    expect(again).toBe(one);
+    expect(other).not.toBe(one);
+    const hands = [judged(opened, byHand)[0], judged(opened, byHand)[0]];
+    expect(hands[1]).toBe(hands[0]);
   });
 });
 

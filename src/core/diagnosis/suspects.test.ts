@@ -1,6 +1,7 @@
 import { NOT_IN_A_LOG } from '../faults/registry';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { between } from '../../../tests/support/between';
 import { at, context, curlew, fathom, sheetOf, stopped } from '../../../tests/support/check-bench';
 import { checkOf, CHECK_IDS, type CheckId } from '../checks/registry';
 import { FAULT_IDS, type FaultId } from '../vehicle/faults';
@@ -26,7 +27,7 @@ const finding = (llr: Finding['llr'], group = 'meter', id = JSON.stringify(llr))
 const some = fc
   .tuple(
     fc.subarray([...FAULT_IDS], { minLength: 1, maxLength: 5 }),
-    fc.double({ min: -4, max: 4, noNaN: true }),
+    between(-4, 4),
     fc.constantFrom('meter', 'hand', 'run', 'thermometer')
   )
   .map(([faults, llr, group]) =>

@@ -13,21 +13,22 @@ const DRAGS = {
 type Drag = keyof typeof DRAGS;
 const drag = z.enum(Object.keys(DRAGS) as [Drag, ...Drag[]], 'Say how the first turn felt');
 
-const readings = z.object({
-  firstTurn: defineField(drag, { label: 'The very first turn after standing, by hand', choices: DRAGS }),
-  /** Turns it makes by itself after a flick; null where not tried. */
-  freeTurns: defineField(
-    z.number().min(0, 'Turns are 0 or more').max(60, 'No hand spins a fan for more than 60 turns'),
-    {
-      label: 'Turns it makes by itself after a flick, 8 for more',
-      quantity: 'number',
-      taps: [0, 1, 2, 3, 4, 5, 6, 8]
-    }
-  ).nullable(),
-  /** How it felt after some turns. Kept, not judged: the fluid is spread by then. */
-  laterTurns: defineField(drag, { label: 'Later turns, kept and not judged', choices: DRAGS }).nullable()
-});
-export type ClutchColdTurnReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    firstTurn: defineField(drag, { label: 'The very first turn after standing, by hand', choices: DRAGS }),
+    /** Turns it makes by itself after a flick; null where not tried. */
+    freeTurns: defineField(
+      z.number().min(0, 'Turns are 0 or more').max(60, 'No hand spins a fan for more than 60 turns'),
+      {
+        label: 'Turns it makes by itself after a flick, 8 for more',
+        quantity: 'number',
+        taps: [0, 1, 2, 3, 4, 5, 6, 8]
+      }
+    ).nullable(),
+    /** How it felt after some turns. Kept, not judged: the fluid is spread by then. */
+    laterTurns: defineField(drag, { label: 'Later turns, kept and not judged', choices: DRAGS }).nullable()
+  });
+export type ClutchColdTurnReadings = z.infer<ReturnType<typeof readings>>;
 
 /** A clutch with its fluid stops a flicked fan within this many turns; one without lets it run on. Ours, by default. */
 const STOPS_WITHIN = 2;

@@ -21,48 +21,49 @@ const speeds = {
     bench: { instrument: 'tachometer', place: 'fan' }
   })
 };
-const readings = z.object({
-  pairs: defineField(
-    z
-      .array(
-        z.object({
-          commandPct: defineField(
-            z.number().min(0, 'A command is 0 to 100 %').max(100, 'A command is 0 to 100 %'),
-            { label: 'Command', quantity: 'share' }
-          ),
-          ...speeds
-        })
-      )
-      .min(1, 'Take one command with its speeds at least')
-      .max(30),
-    { label: 'Commands with their speeds', add: 'Add the reading' }
-  ),
-  unplugged: defineField(z.object(speeds), { label: 'Unplugged it should engage' }).nullable(),
-  /** Across its plug with the key on and the least command, where power is what frees it. */
-  plugV: defineField(
-    z.number('Volts are a number').min(0, 'Volts are 0 or more').max(32, 'No supply here is above 32 V'),
-    {
-      label: 'At its plug, least command',
-      quantity: 'voltage',
-      hint: 'if it is locked: power or seized',
-      bench: { part: 'clutch-plug' }
-    }
-  )
-    .nullable()
-    .default(null),
-  /** What the speed pickup gives, and the fan speed by tachometer at that moment. */
-  pickup: defineField(
-    z.object({
-      hz: defineField(z.number().min(0.1, 'Pulses a second are above 0').max(5000), {
-        label: 'Pulses a second',
-        quantity: 'number'
+const readings = () =>
+  z.object({
+    pairs: defineField(
+      z
+        .array(
+          z.object({
+            commandPct: defineField(
+              z.number().min(0, 'A command is 0 to 100 %').max(100, 'A command is 0 to 100 %'),
+              { label: 'Command', quantity: 'share' }
+            ),
+            ...speeds
+          })
+        )
+        .min(1, 'Take one command with its speeds at least')
+        .max(30),
+      { label: 'Commands with their speeds', add: 'Add the reading' }
+    ),
+    unplugged: defineField(z.object(speeds), { label: 'Unplugged it should engage' }).nullable(),
+    /** Across its plug with the key on and the least command, where power is what frees it. */
+    plugV: defineField(
+      z.number('Volts are a number').min(0, 'Volts are 0 or more').max(32, 'No supply here is above 32 V'),
+      {
+        label: 'At its plug, least command',
+        quantity: 'voltage',
+        hint: 'if it is locked: power or seized',
+        bench: { part: 'clutch-plug' }
+      }
+    )
+      .nullable()
+      .default(null),
+    /** What the speed pickup gives, and the fan speed by tachometer at that moment. */
+    pickup: defineField(
+      z.object({
+        hz: defineField(z.number().min(0.1, 'Pulses a second are above 0').max(5000), {
+          label: 'Pulses a second',
+          quantity: 'number'
+        }),
+        fanRpm: defineField(fanRpm.min(30), { label: 'Fan meanwhile', quantity: 'rotation' })
       }),
-      fanRpm: defineField(fanRpm.min(30), { label: 'Fan meanwhile', quantity: 'rotation' })
-    }),
-    { label: 'Speed pickup, if it is in doubt' }
-  ).nullable()
-});
-export type ClutchElectronicReadings = z.infer<typeof readings>;
+      { label: 'Speed pickup, if it is in doubt' }
+    ).nullable()
+  });
+export type ClutchElectronicReadings = z.infer<ReturnType<typeof readings>>;
 
 /** Commands must lie this far apart before following can be seen, %. */
 const APART_PCT = 40;

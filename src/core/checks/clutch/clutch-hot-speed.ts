@@ -45,23 +45,24 @@ const pair = z.object({
     hint: 'if just started'
   }).nullable()
 });
-const readings = z.object({
-  pairs: defineField(z.array(pair).min(1, 'Take one pair of speeds at least').max(40), {
-    label: 'Pairs of speeds',
-    add: 'Add the pair'
-  }),
-  pulley: defineField(
-    z.number().min(0.4, 'A pulley ratio is 0.4 to 2.5').max(2.5, 'A pulley ratio is 0.4 to 2.5'),
-    { label: 'Pulley ratio', quantity: 'number', hint: 'fan over crank' }
-  ).default(1),
-  /** Coolant as the scan shows it, where the air was not measured. */
-  coolantC: defineField(z.number().min(-40).max(215), {
-    label: 'Coolant',
-    quantity: 'temperature',
-    hint: 'if air is unknown'
-  }).nullable()
-});
-export type ClutchHotSpeedReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    pairs: defineField(z.array(pair).min(1, 'Take one pair of speeds at least').max(40), {
+      label: 'Pairs of speeds',
+      add: 'Add the pair'
+    }),
+    pulley: defineField(
+      z.number().min(0.4, 'A pulley ratio is 0.4 to 2.5').max(2.5, 'A pulley ratio is 0.4 to 2.5'),
+      { label: 'Pulley ratio', quantity: 'number', hint: 'fan over crank' }
+    ).default(1),
+    /** Coolant as the scan shows it, where the air was not measured. */
+    coolantC: defineField(z.number().min(-40).max(215), {
+      label: 'Coolant',
+      quantity: 'temperature',
+      hint: 'if air is unknown'
+    }).nullable()
+  });
+export type ClutchHotSpeedReadings = z.infer<ReturnType<typeof readings>>;
 
 /** Off the sheet's engagement temperature by more than this, and it is late. The bimetal and the probe both vary. */
 const LATE_C = 9;

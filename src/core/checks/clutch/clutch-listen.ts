@@ -15,23 +15,24 @@ const COLD = {
 const HOT = { roars: 'The roar sets in', quiet: 'Stays quiet' } as const;
 const keys = <T extends object>(of: T) => Object.keys(of) as [keyof T & string, ...(keyof T & string)[]];
 
-const readings = z.object({
-  cold: defineField(z.enum(keys(COLD)), {
-    label: 'At the first start, revved to 2000 rpm',
-    choices: COLD,
-    bad: ['roars']
-  })
-    .nullable()
-    .default(null),
-  hot: defineField(z.enum(keys(HOT)), {
-    label: 'Hot, held at 2000 rpm',
-    choices: HOT,
-    bad: ['quiet']
-  })
-    .nullable()
-    .default(null),
-  coolantC: defineField(coolantC, { label: 'Coolant then', quantity: 'temperature' }).nullable()
-});
+const readings = () =>
+  z.object({
+    cold: defineField(z.enum(keys(COLD)), {
+      label: 'At the first start, revved to 2000 rpm',
+      choices: COLD,
+      bad: ['roars']
+    })
+      .nullable()
+      .default(null),
+    hot: defineField(z.enum(keys(HOT)), {
+      label: 'Hot, held at 2000 rpm',
+      choices: HOT,
+      bad: ['quiet']
+    })
+      .nullable()
+      .default(null),
+    coolantC: defineField(coolantC, { label: 'Coolant then', quantity: 'temperature' }).nullable()
+  });
 
 /** So far above full open the air behind the radiator has called for any clutch. Ours, in °C. */
 const SURELY_HOT_C = 5;

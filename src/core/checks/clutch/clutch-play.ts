@@ -14,26 +14,27 @@ const MOVERS = {
 } as const;
 type Mover = keyof typeof MOVERS;
 
-const readings = z.object({
-  /** Movement at the blade tip, to and fro in all. */
-  tipMm: defineField(
-    z
-      .number('Measure the movement at the blade tip')
-      .min(0, 'A movement is 0 mm or more')
-      .max(200, 'More than 200 mm at the tip: the fan would be off'),
-    { label: 'Movement at the blade tip', quantity: 'length', hint: 'to and fro in all' }
-  ),
-  moves: defineField(z.enum(Object.keys(MOVERS) as [Mover, ...Mover[]], 'Say which part moves'), {
-    label: 'What moves',
-    choices: MOVERS
-  }),
-  feels: defineField(z.enum(['smooth', 'rough'], 'Say how it feels turned slowly'), {
-    label: 'Turned slowly by hand',
-    choices: { smooth: 'Smooth', rough: 'Rough' },
-    bad: ['rough']
-  })
-});
-export type ClutchPlayReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    /** Movement at the blade tip, to and fro in all. */
+    tipMm: defineField(
+      z
+        .number('Measure the movement at the blade tip')
+        .min(0, 'A movement is 0 mm or more')
+        .max(200, 'More than 200 mm at the tip: the fan would be off'),
+      { label: 'Movement at the blade tip', quantity: 'length', hint: 'to and fro in all' }
+    ),
+    moves: defineField(z.enum(Object.keys(MOVERS) as [Mover, ...Mover[]], 'Say which part moves'), {
+      label: 'What moves',
+      choices: MOVERS
+    }),
+    feels: defineField(z.enum(['smooth', 'rough'], 'Say how it feels turned slowly'), {
+      label: 'Turned slowly by hand',
+      choices: { smooth: 'Smooth', rough: 'Rough' },
+      bad: ['rough']
+    })
+  });
+export type ClutchPlayReadings = z.infer<ReturnType<typeof readings>>;
 
 /** Play at the blade tip, and above all which part it comes from. */
 export const clutchPlay = defineCheck({

@@ -6,29 +6,34 @@ import { strength } from '../strength';
 
 const HOLDS = { yes: 'Holds below it', no: 'Sinks' } as const;
 const SEAL = { good: 'Clean and whole', worn: 'Hard, cracked or dirty' } as const;
-const readings = z.object({
-  /** Pressure at which it opened, each time it was pumped. */
-  opensKPa: defineField(
-    z
-      .array(z.number().min(0, 'A pressure is 0 kPa or more').max(400, 'No cap holds 400 kPa'))
-      .min(1, 'Pump it up once at least')
-      .max(6),
-    {
-      label: 'Opens at',
-      quantity: 'pressure',
-      add: 'Add',
-      hint: 'pump it two or three times',
-      bench: { part: 'cap-opens' }
-    }
-  ),
-  holds: defineField(z.enum(['yes', 'no']), {
-    label: 'Just below that',
-    choices: HOLDS,
-    bad: ['no']
-  }).nullable(),
-  seal: defineField(z.enum(['good', 'worn']), { label: 'Its seal', choices: SEAL, bad: ['worn'] }).nullable()
-});
-export type CapTestReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    /** Pressure at which it opened, each time it was pumped. */
+    opensKPa: defineField(
+      z
+        .array(z.number().min(0, 'A pressure is 0 kPa or more').max(400, 'No cap holds 400 kPa'))
+        .min(1, 'Pump it up once at least')
+        .max(6),
+      {
+        label: 'Opens at',
+        quantity: 'pressure',
+        add: 'Add',
+        hint: 'pump it two or three times',
+        bench: { part: 'cap-opens' }
+      }
+    ),
+    holds: defineField(z.enum(['yes', 'no']), {
+      label: 'Just below that',
+      choices: HOLDS,
+      bad: ['no']
+    }).nullable(),
+    seal: defineField(z.enum(['good', 'worn']), {
+      label: 'Its seal',
+      choices: SEAL,
+      bad: ['worn']
+    }).nullable()
+  });
+export type CapTestReadings = z.infer<ReturnType<typeof readings>>;
 
 /** Caps open within this share of what is stamped on them. */
 export const CAP_SPREAD = 0.12;

@@ -6,27 +6,28 @@ import { strength } from '../strength';
 const GAS_TESTS = { fluid: 'Test fluid', meter: 'Exhaust gas meter', look: 'Bubbles only' } as const;
 const GAS_SEEN = { clear: 'No gas', doubtful: 'Doubtful', gas: 'Gas' } as const;
 const BUBBLES = { none: 'None', some: 'A few', steady: 'A steady stream' } as const;
-const readings = z.object({
-  /** The level was lowered, so that the tester drew gas and not coolant. */
-  dry: defineField(z.boolean(), { label: 'The tester drew gas, no coolant' }),
-  /** The engine had run warm, under some load, for minutes. */
-  worked: defineField(z.boolean(), { label: 'It had worked for minutes under load' }),
-  by: defineField(z.enum(['fluid', 'meter', 'look'], 'Say how it was tested'), {
-    label: 'Tested with',
-    choices: GAS_TESTS
-  }),
-  seen: defineField(z.enum(['clear', 'doubtful', 'gas'], 'Say what the test showed'), {
-    label: 'It shows',
-    choices: GAS_SEEN,
-    bad: ['gas']
-  }),
-  bubbles: defineField(z.enum(['none', 'some', 'steady']), {
-    label: 'Bubbles in the filler',
-    choices: BUBBLES,
-    bad: ['steady']
-  }).nullable()
-});
-export type CombustionGasReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    /** The level was lowered, so that the tester drew gas and not coolant. */
+    dry: defineField(z.boolean(), { label: 'The tester drew gas, no coolant' }),
+    /** The engine had run warm, under some load, for minutes. */
+    worked: defineField(z.boolean(), { label: 'It had worked for minutes under load' }),
+    by: defineField(z.enum(['fluid', 'meter', 'look'], 'Say how it was tested'), {
+      label: 'Tested with',
+      choices: GAS_TESTS
+    }),
+    seen: defineField(z.enum(['clear', 'doubtful', 'gas'], 'Say what the test showed'), {
+      label: 'It shows',
+      choices: GAS_SEEN,
+      bad: ['gas']
+    }),
+    bubbles: defineField(z.enum(['none', 'some', 'steady']), {
+      label: 'Bubbles in the filler',
+      choices: BUBBLES,
+      bad: ['steady']
+    }).nullable()
+  });
+export type CombustionGasReadings = z.infer<ReturnType<typeof readings>>;
 
 /** Combustion gas in the coolant. A finding here is referred on: the engine is opened by those who do that. */
 export const combustionGas = defineCheck({

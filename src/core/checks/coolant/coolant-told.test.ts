@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { context, curlew, stopped, told } from '../../../../tests/support/check-bench';
+import { lossIn10Min } from './pressure-hold';
 
 const minibus = context([stopped(14)], curlew);
 const noSheet = context([stopped(14)], null);
@@ -275,4 +276,43 @@ describe('what is told of checks of coolant and cap', () => {
       'unclear: Doubtful: test again with fresh fluid | Test: Exhaust gas meter | Shows: Doubtful | Bubbles: A few | in words: Exhaust gas meter: doubtful, bubbles: a few'
     ]
   ])('no gas: %j', (readings, says) => expect(told('combustion-gas', readings, minibus)).toBe(says));
+});
+
+describe('what a watched system loses in ten minutes', () => {
+  const points = (...list: [number, number][]) => list.map(([min, kPa]) => ({ min, kPa }));
+  it.each([
+    ['falls on a line, whenever the watch began', points([5, 100], [10, 96], [15, 92]), 8],
+    ['rises', points([0, 60], [20, 70]), -5],
+    ['stands', points([0, 60], [5, 60], [10, 60]), 0],
+    // Worked by hand: about their means −5·2 + 0·(−1) + 5·(−1) = −15 over 50.
+    ['is read unevenly', points([0, 62], [5, 59], [10, 59]), 3],
+    ['was read once', points([7, 80]), 0]
+  ])('that %s', (_, list, kPa) => expect(lossIn10Min(list)).toBeCloseTo(kPa, 9));
+
+  it('is no pulse of gas where the watch began late and nothing was read in its first minute', () => {
+    const late = { seen: null, engineRan: true };
+    expect(
+      told('pressure-hold', { ...late, points: points([5, 60], [5.5, 66], [15, 67]) }, minibus)
+    ).toContain('fail (rises): The pressure rises by 6 kPa in the first minute');
+    expect(
+      told('pressure-hold', { ...late, points: points([5, 60], [6.5, 66], [15, 72]) }, minibus)
+    ).toContain('unclear: The pressure rises by');
+    // The most of the first minute counts, and an engine that stands has no strokes.
+    const two = points([0, 60], [0.5, 66], [1, 61], [10, 60]);
+    expect(told('pressure-hold', { ...late, points: two }, minibus)).toContain('fail (rises)');
+    expect(told('pressure-hold', { ...late, engineRan: false, points: two }, minibus)).not.toContain(
+      'rises by'
+    );
+    expect(told('pressure-hold', { ...late, points: points([5, 60], [15, 60]) }, minibus)).toContain(
+      'Watched for: 10 min from 60 kPa'
+    );
+  });
+
+  it('is asked of no cap that nobody described, and refused far above the one that is', () => {
+    const pumped = (kPa: number) => ({ points: points([0, kPa], [10, kPa]), seen: 'none', engineRan: false });
+    // The minibus has 110 kPa on its cap.
+    expect(told('pressure-hold', pumped(147), minibus)).toContain('pass');
+    expect(told('pressure-hold', pumped(148), minibus)).toContain('far above the cap’s 110 kPa');
+    expect(told('pressure-hold', pumped(148), noSheet)).not.toContain('far above');
+  });
 });

@@ -16,27 +16,28 @@ const stateOf = (id: LookId) => {
     .default(null);
 };
 
-const readings = z
-  .object({
-    level: stateOf('level'),
-    leaks: stateOf('leaks'),
-    colour: stateOf('colour'),
-    face: stateOf('face'),
-    between: stateOf('between'),
-    belt: stateOf('belt'),
-    pump: stateOf('pump'),
-    hoses: stateOf('hoses'),
-    connector: stateOf('connector'),
-    added: stateOf('added'),
-    note: defineField(z.string().trim().max(1000), { label: 'Where, and what else' }).default(''),
-    /** Real defects that are not taken for the cause: put right anyway, without weight as evidence. */
-    fixAnyway: z.array(z.enum(LOOK_IDS)).default([])
-  })
-  .refine((r) => LOOK_IDS.some((id) => r[id] !== null), {
-    message: 'Tap at least one thing you looked at',
-    path: ['level']
-  });
-export type LevelAndLookReadings = z.infer<typeof readings>;
+const readings = () =>
+  z
+    .object({
+      level: stateOf('level'),
+      leaks: stateOf('leaks'),
+      colour: stateOf('colour'),
+      face: stateOf('face'),
+      between: stateOf('between'),
+      belt: stateOf('belt'),
+      pump: stateOf('pump'),
+      hoses: stateOf('hoses'),
+      connector: stateOf('connector'),
+      added: stateOf('added'),
+      note: defineField(z.string().trim().max(1000), { label: 'Where, and what else' }).default(''),
+      /** Real defects that are not taken for the cause: put right anyway, without weight as evidence. */
+      fixAnyway: z.array(z.enum(LOOK_IDS)).default([])
+    })
+    .refine((r) => LOOK_IDS.some((id) => r[id] !== null), {
+      message: 'Tap at least one thing you looked at',
+      path: ['level']
+    });
+export type LevelAndLookReadings = z.infer<ReturnType<typeof readings>>;
 
 /** How much likelier a level that has fallen is where coolant is lost by another fault, natural logarithms. Ours. */
 const LOST_TOO: Readonly<Partial<Record<FaultId, number>>> = {
@@ -87,16 +88,17 @@ export const levelAndLook = defineCheck({
         ? ['A level is read on a cold engine: warm coolant stands higher']
         : [];
     if (bad.length > 0) return outcome('fail', `${list(bad)}${later}`, { numbers, found: named, doubts });
+    const nothing = aside.length > 0 ? 'Nothing else wrong' : 'Nothing wrong';
     const unseen = LOOK_IDS.filter((id) => r[id] === null);
     if (counts.length > 0)
       return outcome('unclear', `${list(counts)}${later}`, { numbers, found: named, doubts });
     if (unseen.includes('level') || unseen.length > 4)
       return outcome(
         'unclear',
-        `Nothing wrong in what was looked at; not looked at: ${unseen.map((id) => LOOKS[id].title.toLowerCase()).join(', ')}${later}`,
+        `${nothing} in what was looked at; not looked at: ${unseen.map((id) => LOOKS[id].title.toLowerCase()).join(', ')}${later}`,
         { numbers, found: named, doubts }
       );
-    return outcome('pass', `Nothing wrong in ${found.length} things looked at${later}`, {
+    return outcome('pass', `${nothing} in ${found.length - aside.length} things looked at${later}`, {
       numbers,
       found: named,
       doubts

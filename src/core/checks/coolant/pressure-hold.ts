@@ -5,39 +5,40 @@ import { say } from '../../units/say';
 import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
 
-const readings = z.object({
-  points: defineField(
-    z
-      .array(
-        z.object({
-          kPa: defineField(
-            z
-              .number()
-              .min(0, 'A pressure is 0\u00a0kPa or more')
-              .max(400, 'More than 400\u00a0kPa bursts a radiator'),
-            { label: 'Pressure', quantity: 'pressure', bench: { part: 'pressure', everyMin: 3 } }
-          ),
-          min: defineField(z.number().min(0, 'A time is 0 min or more').max(240), {
-            label: 'After',
-            quantity: 'time',
-            keptIn: 'min',
-            hint: 'blank: now',
-            stamped: true
+const readings = () =>
+  z.object({
+    points: defineField(
+      z
+        .array(
+          z.object({
+            kPa: defineField(
+              z
+                .number()
+                .min(0, 'A pressure is 0\u00a0kPa or more')
+                .max(400, 'More than 400\u00a0kPa bursts a radiator'),
+              { label: 'Pressure', quantity: 'pressure', bench: { part: 'pressure', everyMin: 3 } }
+            ),
+            min: defineField(z.number().min(0, 'A time is 0 min or more').max(240), {
+              label: 'After',
+              quantity: 'time',
+              keptIn: 'min',
+              hint: 'blank: now',
+              stamped: true
+            })
           })
-        })
-      )
-      .min(2, 'Read the pressure twice at least')
-      .max(40),
-    { label: 'Pressures', add: 'Add the pressure' }
-  ),
-  seen: defineField(z.enum(['none', 'outside', 'inside'], 'Say whether coolant came out somewhere'), {
-    label: 'Coolant seen',
-    choices: { none: 'Nowhere', outside: 'Outside', inside: 'Cabin or oil' },
-    bad: ['outside', 'inside']
-  }).nullable(),
-  engineRan: defineField(z.boolean(), { label: 'The engine ran during it' })
-});
-export type PressureHoldReadings = z.infer<typeof readings>;
+        )
+        .min(2, 'Read the pressure twice at least')
+        .max(40),
+      { label: 'Pressures', add: 'Add the pressure' }
+    ),
+    seen: defineField(z.enum(['none', 'outside', 'inside'], 'Say whether coolant came out somewhere'), {
+      label: 'Coolant seen',
+      choices: { none: 'Nowhere', outside: 'Outside', inside: 'Cabin or oil' },
+      bad: ['outside', 'inside']
+    }).nullable(),
+    engineRan: defineField(z.boolean(), { label: 'The engine ran during it' })
+  });
+export type PressureHoldReadings = z.infer<ReturnType<typeof readings>>;
 
 /** Kept shut and cold, a sound system loses less than this in ten minutes, kPa. */
 export const LOSS_LIMIT_KPA = 8;

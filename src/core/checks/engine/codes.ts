@@ -18,27 +18,28 @@ const HAS_ITS_CODE: readonly FaultId[] = [
   'fan-controller-dead'
 ];
 
-const readings = z.object({
-  codes: z
-    .array(
-      z.object({
-        code: z.string().transform((text, context) => {
-          const code = readCode(text);
-          if (!code)
-            context.addIssue({
-              code: 'custom',
-              message: `“${text}” is no trouble code; it looks like P0118`
-            });
-          return code ?? text;
+const readings = () =>
+  z.object({
+    codes: z
+      .array(
+        z.object({
+          code: z.string().transform((text, context) => {
+            const code = readCode(text);
+            if (!code)
+              context.addIssue({
+                code: 'custom',
+                message: `“${text}” is no trouble code; it looks like P0118`
+              });
+            return code ?? text;
+          }),
+          state: z.enum(CODE_STATES)
         }),
-        state: z.enum(CODE_STATES)
-      }),
-      // What nobody said is no reading: an empty list is written down only where somebody says that none is stored.
-      'Enter a code, or say that no code is stored'
-    )
-    .max(60, 'More than 60 codes: keep those that matter')
-});
-export type CodesReadings = z.infer<typeof readings>;
+        // What nobody said is no reading: an empty list is written down only where somebody says that none is stored.
+        'Enter a code, or say that no code is stored'
+      )
+      .max(60, 'More than 60 codes: keep those that matter')
+  });
+export type CodesReadings = z.infer<ReturnType<typeof readings>>;
 
 /** What is looked ahead to, by the code that stands for its like. */
 const SEEN: Readonly<Partial<Record<string, string>>> = {

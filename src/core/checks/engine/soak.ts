@@ -6,34 +6,35 @@ import { defineCheck, outcome } from '../check';
 import { strength } from '../strength';
 import { airC, coolantC, refuseHotter, unusualAir } from '../../measure/temperature';
 
-const readings = z.object({
-  /** Hours since the engine stopped. */
-  hoursStood: defineField(
-    z
-      .number('Say how long it has stood')
-      .min(0, 'The engine cannot stop in the future; type 0 or more hours')
-      .max(20_000, 'More than two years: type the hours since it last ran'),
-    {
-      label: 'It has stood for',
-      quantity: 'time',
-      keptIn: 'h',
-      hint: 'hours, or 90 min',
-      presets: { 'Just stopped': 0, '1 h': 1, '2 h': 2, '4 h': 4, '8 h': 8, Overnight: 13, 'A day': 24 }
-    }
-  ),
-  /** Coolant when it stopped; null where nobody knows: then as hot as a healthy one gets. */
-  lastC: defineField(coolantC, {
-    label: 'Coolant when it stopped',
-    quantity: 'temperature',
-    hint: 'empty: warmed through'
-  }).nullable(),
-  ambientC: defineField(airC, {
-    label: 'Ambient',
-    quantity: 'temperature',
-    hint: 'in the shade, where it stood'
-  })
-});
-export type SoakReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    /** Hours since the engine stopped. */
+    hoursStood: defineField(
+      z
+        .number('Say how long it has stood')
+        .min(0, 'The engine cannot stop in the future; type 0 or more hours')
+        .max(20_000, 'More than two years: type the hours since it last ran'),
+      {
+        label: 'It has stood for',
+        quantity: 'time',
+        keptIn: 'h',
+        hint: 'hours, or 90 min',
+        presets: { 'Just stopped': 0, '1 h': 1, '2 h': 2, '4 h': 4, '8 h': 8, Overnight: 13, 'A day': 24 }
+      }
+    ),
+    /** Coolant when it stopped; null where nobody knows: then as hot as a healthy one gets. */
+    lastC: defineField(coolantC, {
+      label: 'Coolant when it stopped',
+      quantity: 'temperature',
+      hint: 'empty: warmed through'
+    }).nullable(),
+    ambientC: defineField(airC, {
+      label: 'Ambient',
+      quantity: 'temperature',
+      hint: 'in the shade, where it stood'
+    })
+  });
+export type SoakReadings = z.infer<ReturnType<typeof readings>>;
 
 /** Where the last temperature is not known: a warmed-through engine. */
 export const ASSUMED_LAST_C = 95;

@@ -8,26 +8,27 @@ import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
 import { openingLikelihoods, type Follows } from '../thermostat/opening';
 
-const readings = z.object({
-  scanC: defineField(scanC, { label: 'Reading at warm idle', quantity: 'temperature' }),
-  /** How far it went up and down in the two minutes, °C. */
-  swingC: defineField(
-    z
-      .number()
-      .min(0, 'A swing is 0\u202f°C or more')
-      .max(150, 'A swing of more than 150\u202f°C is a jump: do the wiggle'),
-    { label: 'Swung by, in two minutes', quantity: 'difference', hint: 'if it was watched' }
-  ).nullable(),
-  /** Since it was warm, min. */
-  warmMin: defineField(z.number().min(0, 'A time is 0 min or more').max(600), {
-    label: 'Has idled warm for',
-    quantity: 'time',
-    keptIn: 'min',
-    watch: { start: 'Warm now', stop: 'Read now' }
-  }),
-  acOn: defineField(z.boolean(), { label: 'A/C on' })
-});
-export type WarmIdleReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    scanC: defineField(scanC, { label: 'Reading at warm idle', quantity: 'temperature' }),
+    /** How far it went up and down in the two minutes, °C. */
+    swingC: defineField(
+      z
+        .number()
+        .min(0, 'A swing is 0\u202f°C or more')
+        .max(150, 'A swing of more than 150\u202f°C is a jump: do the wiggle'),
+      { label: 'Swung by, in two minutes', quantity: 'difference', hint: 'if it was watched' }
+    ).nullable(),
+    /** Since it was warm, min. */
+    warmMin: defineField(z.number().min(0, 'A time is 0 min or more').max(600), {
+      label: 'Has idled warm for',
+      quantity: 'time',
+      keptIn: 'min',
+      watch: { start: 'Warm now', stop: 'Read now' }
+    }),
+    acOn: defineField(z.boolean(), { label: 'A/C on' })
+  });
+export type WarmIdleReadings = z.infer<ReturnType<typeof readings>>;
 
 /** Beyond its norm by this much it is a finding: a reading is rounded to 1 °C, and no day is like another. Ours, °C. */
 const OFF_C = 4;

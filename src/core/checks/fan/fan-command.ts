@@ -13,21 +13,22 @@ const TURNS = { full: 'Turns as it should', slow: 'Turns slowly', no: 'Stands st
 type Click = keyof typeof CLICKS;
 type Turn = keyof typeof TURNS;
 
-const readings = z.object({
-  commandedPct: defineField(
-    z.number().min(1, 'A command is 1 to 100 %').max(100, 'A command is 1 to 100 %'),
-    { label: 'Commanded', quantity: 'share', taps: [30, 50, 80, 100] }
-  ),
-  click: defineField(z.enum(Object.keys(CLICKS) as [Click, ...Click[]], 'Say whether a relay clicked'), {
-    label: 'The relay, if there is one',
-    choices: CLICKS
-  }),
-  turns: defineField(z.enum(Object.keys(TURNS) as [Turn, ...Turn[]], 'Say what the fan did'), {
-    label: 'The fan',
-    choices: TURNS
-  })
-});
-export type FanCommandReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    commandedPct: defineField(
+      z.number().min(1, 'A command is 1 to 100 %').max(100, 'A command is 1 to 100 %'),
+      { label: 'Commanded', quantity: 'share', taps: [30, 50, 80, 100] }
+    ),
+    click: defineField(z.enum(Object.keys(CLICKS) as [Click, ...Click[]], 'Say whether a relay clicked'), {
+      label: 'The relay, if there is one',
+      choices: CLICKS
+    }),
+    turns: defineField(z.enum(Object.keys(TURNS) as [Turn, ...Turn[]], 'Say what the fan did'), {
+      label: 'The fan',
+      choices: TURNS
+    })
+  });
+export type FanCommandReadings = z.infer<ReturnType<typeof readings>>;
 
 /** The fan commanded on by a scan tool: tells the command path from the power path. */
 export const fanCommand = defineCheck({

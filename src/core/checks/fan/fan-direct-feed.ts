@@ -8,27 +8,28 @@ import { withoutFan } from '../vehicle-has';
 
 const FED_AT = { plug: 'Fan plug', socket: 'Across the relay’s contacts' } as const;
 const FED_TURNS = { full: 'Full speed', slow: 'Slowly', no: 'Stands still' } as const;
-const readings = z.object({
-  at: defineField(z.enum(['plug', 'socket'], 'Say where it was fed'), { label: 'Fed at', choices: FED_AT }),
-  turns: defineField(z.enum(['full', 'slow', 'no'], 'Say what the fan did'), {
-    label: 'The fan',
-    choices: FED_TURNS
-  }),
-  amps: defineField(
-    z.number().min(0, 'Amperes are 0 or more').max(120, 'More than 120 A is a short: let the fuse have it'),
-    {
-      label: 'Current',
-      quantity: 'current',
-      hint: 'clamp, once it runs steadily',
-      bench: { part: 'fan-amps' }
-    }
-  ).nullable(),
-  feedV: defineField(
-    z.number().min(6, 'A feed below 6 V tells nothing').max(32, 'More than 32 V is on no vehicle'),
-    { label: 'Volts at the plug', quantity: 'voltage', hint: 'if read' }
-  ).nullable()
-});
-export type FanDirectFeedReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    at: defineField(z.enum(['plug', 'socket'], 'Say where it was fed'), { label: 'Fed at', choices: FED_AT }),
+    turns: defineField(z.enum(['full', 'slow', 'no'], 'Say what the fan did'), {
+      label: 'The fan',
+      choices: FED_TURNS
+    }),
+    amps: defineField(
+      z.number().min(0, 'Amperes are 0 or more').max(120, 'More than 120 A is a short: let the fuse have it'),
+      {
+        label: 'Current',
+        quantity: 'current',
+        hint: 'clamp, once it runs steadily',
+        bench: { part: 'fan-amps' }
+      }
+    ).nullable(),
+    feedV: defineField(
+      z.number().min(6, 'A feed below 6 V tells nothing').max(32, 'More than 32 V is on no vehicle'),
+      { label: 'Volts at the plug', quantity: 'voltage', hint: 'if read' }
+    ).nullable()
+  });
+export type FanDirectFeedReadings = z.infer<ReturnType<typeof readings>>;
 
 /** What fans of cars and vans draw, where the sheet gives no current of its own, A at 12 to 14 V. */
 const USUAL = { lowA: 6, highA: 35 };

@@ -16,26 +16,27 @@ const stage = z.object({
   onC: defineField(scanC, { label: 'Came on at', quantity: 'temperature', hint: 'empty: never' }).nullable(),
   offC: defineField(scanC, { label: 'Went off at', quantity: 'temperature' }).nullable()
 });
-const readings = z
-  .object({
-    stages: defineField(z.array(stage).min(1).max(6), { label: 'Fan', rowName: 'name' }),
-    /** The hottest that was read while watching. */
-    hottestC: defineField(scanC, { label: 'Hottest that was read', quantity: 'temperature' }),
-    /** What the temperatures were read by. What the control unit reads of itself cannot be off against itself. */
-    by: defineField(z.enum(['scan', 'thermometer']), {
-      label: 'Read by',
-      choices: { scan: 'Scan value', thermometer: 'Thermometer at its housing' }
+const readings = () =>
+  z
+    .object({
+      stages: defineField(z.array(stage).min(1).max(6), { label: 'Fan', rowName: 'name' }),
+      /** The hottest that was read while watching. */
+      hottestC: defineField(scanC, { label: 'Hottest that was read', quantity: 'temperature' }),
+      /** What the temperatures were read by. What the control unit reads of itself cannot be off against itself. */
+      by: defineField(z.enum(['scan', 'thermometer']), {
+        label: 'Read by',
+        choices: { scan: 'Scan value', thermometer: 'Thermometer at its housing' }
+      })
+        .nullable()
+        .default(null),
+      acOn: defineField(z.boolean(), { label: 'A/C on' }),
+      moving: defineField(z.boolean(), { label: 'Moving' })
     })
-      .nullable()
-      .default(null),
-    acOn: defineField(z.boolean(), { label: 'A/C on' }),
-    moving: defineField(z.boolean(), { label: 'Moving' })
-  })
-  .refine((r) => r.stages.every((s) => s.onC === null || s.offC === null || s.offC < s.onC), {
-    message: 'A fan goes off at a lower temperature than it comes on at',
-    path: ['stages']
-  });
-export type FanSwitchingReadings = z.infer<typeof readings>;
+    .refine((r) => r.stages.every((s) => s.onC === null || s.offC === null || s.offC < s.onC), {
+      message: 'A fan goes off at a lower temperature than it comes on at',
+      path: ['stages']
+    });
+export type FanSwitchingReadings = z.infer<ReturnType<typeof readings>>;
 
 /** A reading rounded to 1 °C at a moving temperature: within this of the sheet is the same. Ours, in °C. */
 const NEAR_C = 3;

@@ -10,30 +10,31 @@ import { coolantC } from '../../measure/temperature';
 import { USUAL_AMBIENT_C } from '../../physics/heat/state';
 import { withoutFan } from '../vehicle-has';
 
-const readings = z.object({
-  /** Minutes the fan went on after key-off; 0 where it stopped with the key. */
-  ranMin: defineField(
-    z
-      .number('Say how long it ran on')
-      .min(0, 'Minutes are 0 or more')
-      .max(240, 'More than 4 hours: the battery would be flat'),
-    {
-      label: 'Ran on for',
-      quantity: 'time',
-      keptIn: 'min',
-      hint: '0: stopped with the key',
-      watch: { start: 'Key off now', stop: 'The fan stops now' }
-    }
-  ),
-  /** Coolant at key-off, where it was read. */
-  coolantC: defineField(coolantC, {
-    label: 'Coolant at key-off',
-    quantity: 'temperature',
-    hint: 'if read'
-  }).nullable(),
-  stillRunning: defineField(z.boolean(), { label: 'Still running when the watch ended' })
-});
-export type KeyOffFanReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    /** Minutes the fan went on after key-off; 0 where it stopped with the key. */
+    ranMin: defineField(
+      z
+        .number('Say how long it ran on')
+        .min(0, 'Minutes are 0 or more')
+        .max(240, 'More than 4 hours: the battery would be flat'),
+      {
+        label: 'Ran on for',
+        quantity: 'time',
+        keptIn: 'min',
+        hint: '0: stopped with the key',
+        watch: { start: 'Key off now', stop: 'The fan stops now' }
+      }
+    ),
+    /** Coolant at key-off, where it was read. */
+    coolantC: defineField(coolantC, {
+      label: 'Coolant at key-off',
+      quantity: 'temperature',
+      hint: 'if read'
+    }).nullable(),
+    stillRunning: defineField(z.boolean(), { label: 'Still running when the watch ended' })
+  });
+export type KeyOffFanReadings = z.infer<ReturnType<typeof readings>>;
 
 /** A usual fan and battery, where nobody knows better: A and A·h. */
 export const FAN_A = 20;

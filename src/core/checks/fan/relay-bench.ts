@@ -5,50 +5,51 @@ import { defineCheck, outcome } from '../check';
 import { strength } from '../strength';
 import { withoutRelay } from '../vehicle-has';
 
-const readings = z
-  .object({
-    /** Between 85 and 86; over-range is typed as 10M. */
-    coilOhm: defineField(z.number().min(0, 'Ohms are 0 or more').max(1e9), {
-      label: 'Coil, 85 to 86',
-      quantity: 'resistance',
-      hint: 'over-range: 10M',
-      bench: { part: 'coil-ohm' }
-    }).nullable(),
-    /** Between 30 and 87 with nothing on the coil; over-range is 10M. */
-    restOhm: defineField(z.number().min(0, 'Ohms are 0 or more').max(1e9), {
-      label: 'Contacts at rest, 30 to 87',
-      quantity: 'resistance',
-      hint: 'over-range: 10M',
-      bench: { part: 'rest-ohm' }
-    }).nullable(),
-    /** Fed across 85 and 86. */
-    clicks: defineField(z.enum(['yes', 'no']), {
-      label: 'Coil fed',
-      choices: { yes: 'Clicks', no: 'Silent' },
-      bad: ['no']
-    }).nullable(),
-    /** Between 30 and 87 with the coil fed, at the load current. */
-    dropV: defineField(z.number().min(0, 'A drop is 0 V or more').max(32, 'More than 32 V is no drop'), {
-      label: 'Drop, 30 to 87',
-      quantity: 'voltage',
-      hint: 'coil fed, at 10 A of load',
-      bench: { part: 'contact-drop' }
-    }).nullable(),
-    loadA: defineField(z.number().min(0.5, 'Load the contacts with half an ampere at least').max(80), {
-      label: 'at a load of',
-      quantity: 'current',
-      hint: 'a lamp will do'
-    }).nullable()
-  })
-  .refine((r) => r.coilOhm !== null || r.clicks !== null || r.restOhm !== null, {
-    message: 'Measure the coil, feed it and listen, or measure the contacts',
-    path: ['coilOhm']
-  })
-  .refine((r) => r.dropV === null || r.loadA !== null, {
-    message: 'A drop says nothing without the current that flowed',
-    path: ['loadA']
-  });
-export type RelayBenchReadings = z.infer<typeof readings>;
+const readings = () =>
+  z
+    .object({
+      /** Between 85 and 86; over-range is typed as 10M. */
+      coilOhm: defineField(z.number().min(0, 'Ohms are 0 or more').max(1e9), {
+        label: 'Coil, 85 to 86',
+        quantity: 'resistance',
+        hint: 'over-range: 10M',
+        bench: { part: 'coil-ohm' }
+      }).nullable(),
+      /** Between 30 and 87 with nothing on the coil; over-range is 10M. */
+      restOhm: defineField(z.number().min(0, 'Ohms are 0 or more').max(1e9), {
+        label: 'Contacts at rest, 30 to 87',
+        quantity: 'resistance',
+        hint: 'over-range: 10M',
+        bench: { part: 'rest-ohm' }
+      }).nullable(),
+      /** Fed across 85 and 86. */
+      clicks: defineField(z.enum(['yes', 'no']), {
+        label: 'Coil fed',
+        choices: { yes: 'Clicks', no: 'Silent' },
+        bad: ['no']
+      }).nullable(),
+      /** Between 30 and 87 with the coil fed, at the load current. */
+      dropV: defineField(z.number().min(0, 'A drop is 0 V or more').max(32, 'More than 32 V is no drop'), {
+        label: 'Drop, 30 to 87',
+        quantity: 'voltage',
+        hint: 'coil fed, at 10 A of load',
+        bench: { part: 'contact-drop' }
+      }).nullable(),
+      loadA: defineField(z.number().min(0.5, 'Load the contacts with half an ampere at least').max(80), {
+        label: 'at a load of',
+        quantity: 'current',
+        hint: 'a lamp will do'
+      }).nullable()
+    })
+    .refine((r) => r.coilOhm !== null || r.clicks !== null || r.restOhm !== null, {
+      message: 'Measure the coil, feed it and listen, or measure the contacts',
+      path: ['coilOhm']
+    })
+    .refine((r) => r.dropV === null || r.loadA !== null, {
+      message: 'A drop says nothing without the current that flowed',
+      path: ['loadA']
+    });
+export type RelayBenchReadings = z.infer<ReturnType<typeof readings>>;
 
 /** Coils of 12 V relays lie here, those of 24 V at four times as much. Ω. */
 const COIL = { lowOhm: 40, highOhm: 450, openOhm: 20_000, shortOhm: 15 };

@@ -26,7 +26,7 @@ export const relaySocket = defineCheck({
     'fan-motor-weak': share(0.5, 0.004, 0.3, 'A little weak hardly moves a volt')
   }),
   lacks: withoutRelay,
-  readings: circuitReadings(['fan-relay', 'fan-pair']),
+  readings: () => circuitReadings(['fan-relay', 'fan-pair']),
   begins: ({ sheet }) => ({
     ...emptyCircuit,
     circuit: (sheet?.fan?.stages?.length ?? 0) > 1 ? ('fan-pair' as const) : ('fan-relay' as const)
@@ -50,7 +50,7 @@ export const controllerInOut = defineCheck({
   results: circuitResults(['fan-controller']),
   strength: strength(0.95, 0.004, 0.04, 'meter', 'The circuit solved from its volts'),
   lacks: withoutController,
-  readings: circuitReadings(['fan-controller']),
+  readings: () => circuitReadings(['fan-controller']),
   begins: () => ({ ...emptyCircuit, circuit: 'fan-controller' as const }),
   refuse: refuseVolts,
   judge: judgeCircuit,

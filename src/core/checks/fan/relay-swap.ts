@@ -13,23 +13,24 @@ const SWAPPED = {
 } as const;
 type Swapped = keyof typeof SWAPPED;
 
-const readings = z.object({
-  /** The printed part number is the same, letter for letter. */
-  identical: defineField(z.boolean(), { label: '1. The part number is the same, letter for letter' }),
-  /** The engine runs safely without that circuit. */
-  donorSafe: defineField(z.boolean(), {
-    label: '2. The engine runs safely without the circuit it comes from'
-  }),
-  donor: defineField(z.string().trim().min(1, 'Name the circuit the relay was borrowed from').max(60), {
-    label: '3. Borrowed from',
-    hint: 'as a horn or a rear wash'
-  }),
-  then: defineField(
-    z.enum(Object.keys(SWAPPED) as [Swapped, ...Swapped[]], 'Say what the fan did with the other relay'),
-    { label: '4. With it in place', choices: SWAPPED }
-  ),
-  putBack: defineField(z.boolean(), { label: '5. Both relays are back where they belong' })
-});
+const readings = () =>
+  z.object({
+    /** The printed part number is the same, letter for letter. */
+    identical: defineField(z.boolean(), { label: '1. The part number is the same, letter for letter' }),
+    /** The engine runs safely without that circuit. */
+    donorSafe: defineField(z.boolean(), {
+      label: '2. The engine runs safely without the circuit it comes from'
+    }),
+    donor: defineField(z.string().trim().min(1, 'Name the circuit the relay was borrowed from').max(60), {
+      label: '3. Borrowed from',
+      hint: 'as a horn or a rear wash'
+    }),
+    then: defineField(
+      z.enum(Object.keys(SWAPPED) as [Swapped, ...Swapped[]], 'Say what the fan did with the other relay'),
+      { label: '4. With it in place', choices: SWAPPED }
+    ),
+    putBack: defineField(z.boolean(), { label: '5. Both relays are back where they belong' })
+  });
 
 /** A known good relay in the place of the suspected one: quick, with rules of its own. */
 export const relaySwap = defineCheck({

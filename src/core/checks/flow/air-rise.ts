@@ -10,29 +10,30 @@ import { share, strength } from '../strength';
 import { airC, coolantC, hotAirC } from '../../measure/temperature';
 
 const DRIVEN = { yes: 'Fan moves the air', no: 'Stands or turns free' } as const;
-const readings = z.object({
-  beforeC: defineField(airC, {
-    label: 'Air in front',
-    quantity: 'temperature',
-    bench: { instrument: 'probe', place: 'front-air' }
-  }),
-  afterC: defineField(hotAirC, {
-    label: 'Air behind',
-    quantity: 'temperature',
-    bench: { instrument: 'probe', place: 'fan-air' }
-  }),
-  /** Coolant into the radiator, by probe on the upper hose or by scan with the thermostat open. */
-  coolantC: defineField(coolantC, {
-    label: 'Coolant into the radiator',
-    quantity: 'temperature',
-    bench: { instrument: 'probe', place: 'radiator-in' }
-  }),
-  fan: defineField(z.enum(['yes', 'no'], 'Say whether the fan drives air'), {
-    label: 'The fan',
-    choices: DRIVEN
-  })
-});
-export type AirRiseReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    beforeC: defineField(airC, {
+      label: 'Air in front',
+      quantity: 'temperature',
+      bench: { instrument: 'probe', place: 'front-air' }
+    }),
+    afterC: defineField(hotAirC, {
+      label: 'Air behind',
+      quantity: 'temperature',
+      bench: { instrument: 'probe', place: 'fan-air' }
+    }),
+    /** Coolant into the radiator, by probe on the upper hose or by scan with the thermostat open. */
+    coolantC: defineField(coolantC, {
+      label: 'Coolant into the radiator',
+      quantity: 'temperature',
+      bench: { instrument: 'probe', place: 'radiator-in' }
+    }),
+    fan: defineField(z.enum(['yes', 'no'], 'Say whether the fan drives air'), {
+      label: 'The fan',
+      choices: DRIVEN
+    })
+  });
+export type AirRiseReadings = z.infer<ReturnType<typeof readings>>;
 
 /** Beyond this of the way, with nothing that drives it, the air stands still. */
 const STILL_APPROACH = 0.78;

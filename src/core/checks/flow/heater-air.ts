@@ -7,43 +7,44 @@ import { likelier, type Way } from '../spread';
 import { share, strength } from '../strength';
 
 const BLOWER = { low: 'Lowest', full: 'Full' } as const;
-const readings = z.object({
-  /** Heater on full hot, no A/C, air from outside. */
-  setHot: defineField(z.boolean(), { label: 'Full hot, A/C off, air from outside' }),
-  blower: defineField(z.enum(['low', 'full'], 'Say how fast the blower ran'), {
-    label: 'The blower',
-    choices: BLOWER
-  }),
-  ventC: defineField(hotAirC, {
-    label: 'Air at the middle vent',
-    quantity: 'temperature',
-    bench: { instrument: 'probe', place: 'vent' }
-  }),
-  ambientC: defineField(airC, {
-    label: 'Air outside',
-    quantity: 'temperature',
-    bench: { instrument: 'probe', place: 'front-air' }
-  }),
-  coolantC: defineField(coolantC, {
-    label: 'Coolant',
-    quantity: 'temperature',
-    hint: 'by probe at the engine outlet, or by scan',
-    bench: { instrument: 'probe', place: 'outlet' }
-  }),
-  hoseInC: defineField(coolantC, {
-    label: 'Heater hose, in',
-    quantity: 'temperature',
-    hint: 'tells core from flow',
-    bench: { instrument: 'probe', place: 'heater-in' }
-  }).nullable(),
-  hoseOutC: defineField(coolantC, {
-    label: 'Heater hose, back',
-    quantity: 'temperature',
-    hint: 'tells core from flow',
-    bench: { instrument: 'probe', place: 'heater-out' }
-  }).nullable()
-});
-export type HeaterAirReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    /** Heater on full hot, no A/C, air from outside. */
+    setHot: defineField(z.boolean(), { label: 'Full hot, A/C off, air from outside' }),
+    blower: defineField(z.enum(['low', 'full'], 'Say how fast the blower ran'), {
+      label: 'The blower',
+      choices: BLOWER
+    }),
+    ventC: defineField(hotAirC, {
+      label: 'Air at the middle vent',
+      quantity: 'temperature',
+      bench: { instrument: 'probe', place: 'vent' }
+    }),
+    ambientC: defineField(airC, {
+      label: 'Air outside',
+      quantity: 'temperature',
+      bench: { instrument: 'probe', place: 'front-air' }
+    }),
+    coolantC: defineField(coolantC, {
+      label: 'Coolant',
+      quantity: 'temperature',
+      hint: 'by probe at the engine outlet, or by scan',
+      bench: { instrument: 'probe', place: 'outlet' }
+    }),
+    hoseInC: defineField(coolantC, {
+      label: 'Heater hose, in',
+      quantity: 'temperature',
+      hint: 'tells core from flow',
+      bench: { instrument: 'probe', place: 'heater-in' }
+    }).nullable(),
+    hoseOutC: defineField(coolantC, {
+      label: 'Heater hose, back',
+      quantity: 'temperature',
+      hint: 'tells core from flow',
+      bench: { instrument: 'probe', place: 'heater-out' }
+    }).nullable()
+  });
+export type HeaterAirReadings = z.infer<ReturnType<typeof readings>>;
 
 /**
  * Share of the way from the outside air to the coolant that a sound heater brings the air, at least: a heat exchanger

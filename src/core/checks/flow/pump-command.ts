@@ -9,17 +9,18 @@ const RUNS = { yes: 'Hums, and its hose pulses', no: 'Stands still' } as const;
 /** Below this an electric pump has no feed worth the name, V. */
 const FEED_V = 9;
 
-const readings = z.object({
-  runs: defineField(z.enum(['yes', 'no'], 'Say whether the pump ran'), {
-    label: 'The pump, commanded',
-    choices: RUNS,
-    bad: ['no']
-  }),
-  feedV: defineField(
-    z.number().min(0, 'Volts are 0 or more').max(60, 'More than 60 V is at no such plug: measure anew'),
-    { label: 'At its plug', quantity: 'voltage', hint: 'while it is commanded' }
-  ).nullable()
-});
+const readings = () =>
+  z.object({
+    runs: defineField(z.enum(['yes', 'no'], 'Say whether the pump ran'), {
+      label: 'The pump, commanded',
+      choices: RUNS,
+      bad: ['no']
+    }),
+    feedV: defineField(
+      z.number().min(0, 'Volts are 0 or more').max(60, 'More than 60 V is at no such plug: measure anew'),
+      { label: 'At its plug', quantity: 'voltage', hint: 'while it is commanded' }
+    ).nullable()
+  });
 
 /** An electric coolant pump commanded on by a scan tool: whether it runs, and whether it has its feed. */
 export const pumpCommand = defineCheck({

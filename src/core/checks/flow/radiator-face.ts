@@ -10,26 +10,27 @@ import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
 import { airC, coolantC } from '../../measure/temperature';
 
-const readings = z
-  .object({
-    face: z
-      .array(z.array(coolantC.nullable()).min(2).max(8))
-      .min(2)
-      .max(8)
-      .refine((f) => f.every((row) => row.length === f[0].length), 'Every row has as many readings'),
-    flows: z.enum(['down', 'across']),
-    inC: coolantC,
-    outC: coolantC,
-    airC,
-    rpm: z.number().min(300, 'The engine runs at 300 rpm or more').max(6000),
-    /** What the fan did: not, half, full. */
-    fan: z.number().min(0).max(1)
-  })
-  .refine((r) => r.face.flat().filter((c) => c !== null).length >= 4, {
-    message: 'Read four places of the face at least',
-    path: ['face']
-  });
-export type RadiatorFaceReadings = z.infer<typeof readings>;
+const readings = () =>
+  z
+    .object({
+      face: z
+        .array(z.array(coolantC.nullable()).min(2).max(8))
+        .min(2)
+        .max(8)
+        .refine((f) => f.every((row) => row.length === f[0].length), 'Every row has as many readings'),
+      flows: z.enum(['down', 'across']),
+      inC: coolantC,
+      outC: coolantC,
+      airC,
+      rpm: z.number().min(300, 'The engine runs at 300 rpm or more').max(6000),
+      /** What the fan did: not, half, full. */
+      fan: z.number().min(0).max(1)
+    })
+    .refine((r) => r.face.flat().filter((c) => c !== null).length >= 4, {
+      message: 'Read four places of the face at least',
+      path: ['face']
+    });
+export type RadiatorFaceReadings = z.infer<ReturnType<typeof readings>>;
 
 /** Below the model's effectiveness by more than this share, and the radiator gives too little. */
 const WEAK = 0.4;

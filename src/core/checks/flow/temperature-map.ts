@@ -16,20 +16,21 @@ import { instrumentOf, instrumentSchema } from '../../measure/instruments';
 import { CLEARED_HOT } from '../../vehicle/sensor-faults';
 import { airC, refuseHotter, scanC } from '../../measure/temperature';
 
-const readings = z
-  .object({
-    /** A scan value may be what no coolant is: a shorted circuit reads 140 °C. */
-    points: z.partialRecord(z.enum(MAP_POINT_IDS), scanC),
-    instrument: instrumentSchema,
-    /** As the log or the hand has it; by the engine outlet and the sheet where it is not said. */
-    thermostat: z.enum(['shut', 'opening', 'open']).nullable(),
-    ambientC: airC.nullable()
-  })
-  .refine((r) => Object.keys(r.points).length >= 2, {
-    message: 'Measure two places at least',
-    path: ['points.outlet']
-  });
-export type TemperatureMapReadings = z.infer<typeof readings>;
+const readings = () =>
+  z
+    .object({
+      /** A scan value may be what no coolant is: a shorted circuit reads 140 °C. */
+      points: z.partialRecord(z.enum(MAP_POINT_IDS), scanC),
+      instrument: instrumentSchema,
+      /** As the log or the hand has it; by the engine outlet and the sheet where it is not said. */
+      thermostat: z.enum(['shut', 'opening', 'open']).nullable(),
+      ambientC: airC.nullable()
+    })
+    .refine((r) => Object.keys(r.points).length >= 2, {
+      message: 'Measure two places at least',
+      path: ['points.outlet']
+    });
+export type TemperatureMapReadings = z.infer<ReturnType<typeof readings>>;
 
 /** The thermostat's state as it was said, or as the hottest place and the sheet tell. */
 export function stateOf(

@@ -11,17 +11,18 @@ const fluidC = z
   .min(-60, 'Fluid of −60\u00a0°C or more')
   .max(250, 'Above 250\u00a0°C no transmission fluid is left');
 
-const readings = z.object({
-  fluidC: defineField(fluidC, {
-    label: 'Transmission fluid',
-    quantity: 'temperature',
-    hint: 'by scan, or at its pan'
-  }),
-  coolantC: defineField(coolantC, { label: 'Coolant beside it', quantity: 'temperature' }),
-  /** The two lines of its cooler, where they were measured. */
-  lineInC: defineField(fluidC, { label: 'Line into its cooler', quantity: 'temperature' }).nullable(),
-  lineOutC: defineField(fluidC, { label: 'Line out of its cooler', quantity: 'temperature' }).nullable()
-});
+const readings = () =>
+  z.object({
+    fluidC: defineField(fluidC, {
+      label: 'Transmission fluid',
+      quantity: 'temperature',
+      hint: 'by scan, or at its pan'
+    }),
+    coolantC: defineField(coolantC, { label: 'Coolant beside it', quantity: 'temperature' }),
+    /** The two lines of its cooler, where they were measured. */
+    lineInC: defineField(fluidC, { label: 'Line into its cooler', quantity: 'temperature' }).nullable(),
+    lineOutC: defineField(fluidC, { label: 'Line out of its cooler', quantity: 'temperature' }).nullable()
+  });
 
 /** Fluid no hotter than this above the coolant is warmed by it as much as it warms it. Ours, °C. */
 const NEIGHBOUR_C = 15;

@@ -10,37 +10,38 @@ import { readWith, takenBy } from '../../measure/instruments';
 import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
 import { airC, coolantC, refuseHotter, scanC, unusualAir } from '../../measure/temperature';
 
-const readings = z
-  .object({
-    ect: defineField(takenBy(scanC), {
-      label: 'ECT',
-      hint: 'what is being judged',
-      takenWith: { place: 'ect', choices: ['scan'] }
+const readings = () =>
+  z
+    .object({
+      ect: defineField(takenBy(scanC), {
+        label: 'ECT',
+        hint: 'what is being judged',
+        takenWith: { place: 'ect', choices: ['scan'] }
+      })
+        .nullable()
+        .refine((r) => r !== null, 'Read the ECT first: it is what is being judged'),
+      housing: defineField(takenBy(coolantC), {
+        label: 'Sensor housing',
+        hint: 'if taken',
+        takenWith: { place: 'housing', choices: ['contact', 'infrared', 'infrared-bright', 'glass'] },
+        bench: { instrument: 'probe', place: 'outlet' }
+      }).nullable(),
+      iat: defineField(takenBy(scanC), {
+        label: 'Intake air (IAT)',
+        hint: 'if taken',
+        takenWith: { place: 'iat', choices: ['scan'] }
+      }).nullable(),
+      ambient: defineField(takenBy(airC), {
+        label: 'Ambient',
+        hint: 'if taken',
+        takenWith: { place: 'ambient', choices: ['weather', 'glass', 'contact', 'scan'] }
+      }).nullable()
     })
-      .nullable()
-      .refine((r) => r !== null, 'Read the ECT first: it is what is being judged'),
-    housing: defineField(takenBy(coolantC), {
-      label: 'Sensor housing',
-      hint: 'if taken',
-      takenWith: { place: 'housing', choices: ['contact', 'infrared', 'infrared-bright', 'glass'] },
-      bench: { instrument: 'probe', place: 'outlet' }
-    }).nullable(),
-    iat: defineField(takenBy(scanC), {
-      label: 'Intake air (IAT)',
-      hint: 'if taken',
-      takenWith: { place: 'iat', choices: ['scan'] }
-    }).nullable(),
-    ambient: defineField(takenBy(airC), {
-      label: 'Ambient',
-      hint: 'if taken',
-      takenWith: { place: 'ambient', choices: ['weather', 'glass', 'contact', 'scan'] }
-    }).nullable()
-  })
-  .refine((r) => r.iat || r.ambient || r.housing, {
-    message: 'Take at least one other temperature to hold the ECT against',
-    path: ['housing']
-  });
-export type ColdAgreementReadings = z.infer<typeof readings>;
+    .refine((r) => r.iat || r.ambient || r.housing, {
+      message: 'Take at least one other temperature to hold the ECT against',
+      path: ['housing']
+    });
+export type ColdAgreementReadings = z.infer<ReturnType<typeof readings>>;
 export type ColdPlace = keyof ColdAgreementReadings;
 
 export const COLD_PLACES: Readonly<Record<ColdPlace, string>> = {

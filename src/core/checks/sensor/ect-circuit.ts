@@ -14,59 +14,60 @@ import { defineCheck, outcome } from '../check';
 import { strength } from '../strength';
 import { scanC } from '../../measure/temperature';
 
-const readings = z
-  .object({
-    /** Scan value with the plug off, and with its two pins bridged. */
-    unpluggedC: defineField(scanC, {
-      label: 'Reads unplugged',
-      quantity: 'temperature',
-      hint: 'plug off, key on'
-    }).nullable(),
-    bridgedC: defineField(scanC, {
-      label: 'Reads bridged',
-      quantity: 'temperature',
-      hint: 'its two pins, by a fused wire'
-    }).nullable(),
-    /** Across the open plug, key on. */
-    openV: defineField(z.number().min(0, 'Volts are 0 or more').max(48, 'A sensor supply is a few volts'), {
-      label: 'Open plug',
-      quantity: 'voltage',
-      hint: 'supply to ground pin'
-    }).nullable(),
-    /** From the signal pin of the open plug to battery minus, key on. */
-    signalV: defineField(
-      z.number().min(0, 'Volts are 0 or more').max(48, 'More than 48 V is on no vehicle’s sensor'),
-      { label: 'Signal pin', quantity: 'voltage', hint: 'plug off, to battery −' }
-    ).nullable(),
-    /** From the plug's ground pin to battery minus, its pins bridged, key on. */
-    groundV: defineField(z.number().min(-2).max(16, 'A ground carries millivolts; 16 V is the battery'), {
-      label: 'Ground drop',
-      quantity: 'voltage',
-      hint: 'bridged, to battery −'
-    }).nullable(),
-    /** A second control unit on the line has a pull-up of its own: unplugged, it must not change the reading. */
-    otherUnit: defineField(z.enum(['stays', 'jumps']), {
-      label: 'With the other unit on its line unplugged, the reading',
-      choices: { stays: 'Stays', jumps: 'Jumps to where it belongs' },
-      bad: ['jumps'],
-      blank: 'not tried, or no other unit'
+const readings = () =>
+  z
+    .object({
+      /** Scan value with the plug off, and with its two pins bridged. */
+      unpluggedC: defineField(scanC, {
+        label: 'Reads unplugged',
+        quantity: 'temperature',
+        hint: 'plug off, key on'
+      }).nullable(),
+      bridgedC: defineField(scanC, {
+        label: 'Reads bridged',
+        quantity: 'temperature',
+        hint: 'its two pins, by a fused wire'
+      }).nullable(),
+      /** Across the open plug, key on. */
+      openV: defineField(z.number().min(0, 'Volts are 0 or more').max(48, 'A sensor supply is a few volts'), {
+        label: 'Open plug',
+        quantity: 'voltage',
+        hint: 'supply to ground pin'
+      }).nullable(),
+      /** From the signal pin of the open plug to battery minus, key on. */
+      signalV: defineField(
+        z.number().min(0, 'Volts are 0 or more').max(48, 'More than 48 V is on no vehicle’s sensor'),
+        { label: 'Signal pin', quantity: 'voltage', hint: 'plug off, to battery −' }
+      ).nullable(),
+      /** From the plug's ground pin to battery minus, its pins bridged, key on. */
+      groundV: defineField(z.number().min(-2).max(16, 'A ground carries millivolts; 16 V is the battery'), {
+        label: 'Ground drop',
+        quantity: 'voltage',
+        hint: 'bridged, to battery −'
+      }).nullable(),
+      /** A second control unit on the line has a pull-up of its own: unplugged, it must not change the reading. */
+      otherUnit: defineField(z.enum(['stays', 'jumps']), {
+        label: 'With the other unit on its line unplugged, the reading',
+        choices: { stays: 'Stays', jumps: 'Jumps to where it belongs' },
+        bad: ['jumps'],
+        blank: 'not tried, or no other unit'
+      })
+        .nullable()
+        .default(null)
     })
-      .nullable()
-      .default(null)
-  })
-  .refine(
-    (r) =>
-      r.unpluggedC !== null ||
-      r.bridgedC !== null ||
-      r.openV !== null ||
-      r.signalV !== null ||
-      r.otherUnit !== null,
-    {
-      message: 'Take the plug off and read, bridge its pins and read, or measure the open plug',
-      path: ['unpluggedC']
-    }
-  );
-export type EctCircuitReadings = z.infer<typeof readings>;
+    .refine(
+      (r) =>
+        r.unpluggedC !== null ||
+        r.bridgedC !== null ||
+        r.openV !== null ||
+        r.signalV !== null ||
+        r.otherUnit !== null,
+      {
+        message: 'Take the plug off and read, bridge its pins and read, or measure the open plug',
+        path: ['unpluggedC']
+      }
+    );
+export type EctCircuitReadings = z.infer<ReturnType<typeof readings>>;
 
 /** How close to its default a reading comes for the extreme to be reached, °C. */
 const REACHED_WITHIN_C = 8;

@@ -48,13 +48,14 @@ const point = z
     message: 'Measure ohms or volts',
     path: ['ohm']
   });
-const readings = z.object({
-  points: defineField(
-    z.array(point).min(1, 'Take a reading at least').max(24, 'Two dozen readings are plenty'),
-    { label: 'Points', add: 'Add the point' }
-  )
-});
-export type EctLadderReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    points: defineField(
+      z.array(point).min(1, 'Take a reading at least').max(24, 'Two dozen readings are plenty'),
+      { label: 'Points', add: 'Add the point' }
+    )
+  });
+export type EctLadderReadings = z.infer<ReturnType<typeof readings>>;
 
 /** Of an instrument’s ±, how much shifts all its readings alike, and how much each by itself. */
 const SHARED = 0.85;

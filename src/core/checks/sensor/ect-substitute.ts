@@ -9,27 +9,28 @@ import { instrumentOf, readWith, takenBy } from '../../measure/instruments';
 import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
 import { airC, scanC } from '../../measure/temperature';
 
-const readings = z.object({
-  /** Scan value with a known good sensor plugged in, lying in the air. */
-  substituteC: defineField(scanC, {
-    label: 'Known good sensor reads',
-    quantity: 'temperature',
-    hint: 'plugged in, lying in the air'
-  }),
-  air: defineField(takenBy(airC), {
-    label: 'Air beside it',
-    takenWith: { place: 'ambient', choices: ['weather', 'glass', 'contact', 'scan'] }
-  }),
-  /** Scan value and truth of the old sensor, where both are known: whether it is off by as much. */
-  oldOffC: defineField(
-    z
-      .number()
-      .min(-150, 'A difference of −150 to 150\u202f°C')
-      .max(150, 'A difference of −150 to 150\u202f°C'),
-    { label: 'Old sensor was off by', quantity: 'difference', hint: 'if known; − reads cold' }
-  ).nullable()
-});
-export type EctSubstituteReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    /** Scan value with a known good sensor plugged in, lying in the air. */
+    substituteC: defineField(scanC, {
+      label: 'Known good sensor reads',
+      quantity: 'temperature',
+      hint: 'plugged in, lying in the air'
+    }),
+    air: defineField(takenBy(airC), {
+      label: 'Air beside it',
+      takenWith: { place: 'ambient', choices: ['weather', 'glass', 'contact', 'scan'] }
+    }),
+    /** Scan value and truth of the old sensor, where both are known: whether it is off by as much. */
+    oldOffC: defineField(
+      z
+        .number()
+        .min(-150, 'A difference of −150 to 150\u202f°C')
+        .max(150, 'A difference of −150 to 150\u202f°C'),
+      { label: 'Old sensor was off by', quantity: 'difference', hint: 'if known; − reads cold' }
+    ).nullable()
+  });
+export type EctSubstituteReadings = z.infer<ReturnType<typeof readings>>;
 
 /** A known good sensor in the old one's plug: tells the sensor from its circuit. */
 export const ectSubstitute = defineCheck({

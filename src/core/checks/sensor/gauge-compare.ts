@@ -12,34 +12,35 @@ import { instrumentOf, readWith, takenBy } from '../../measure/instruments';
 import { CLEARED_HOT, READS_HOT, readsOff, READS_COLD } from '../../vehicle/sensor-faults';
 import { coolantC, refuseHotter, scanC } from '../../measure/temperature';
 
-const readings = z
-  .object({
-    /** Needle over its scale: 0 at the cold end, 100 at the hot end. */
-    needlePct: defineField(
-      z.number('Say where the needle stands').min(0, '0 is the cold end').max(100, '100 is the hot end'),
-      { label: 'Needle, from cold to hot', slider: { low: 'cold', high: 'hot' } }
-    ),
-    scanC: defineField(scanC, { label: 'Scan value', quantity: 'temperature' }).nullable(),
-    thermometer: defineField(takenBy(coolantC), {
-      label: 'Thermometer at the housing',
-      takenWith: { place: 'housing', choices: ['contact', 'infrared', 'infrared-bright', 'glass'] },
-      bench: { instrument: 'probe', place: 'outlet' }
-    }).nullable(),
-    /** Whether the needle is alone: gauges of one cluster share their supply and their ground. */
-    others: defineField(z.enum(['right', 'lazy']), {
-      label: 'The other needles, fuel or oil',
-      choices: { right: 'As they should be', lazy: 'Low or slow as well' }
+const readings = () =>
+  z
+    .object({
+      /** Needle over its scale: 0 at the cold end, 100 at the hot end. */
+      needlePct: defineField(
+        z.number('Say where the needle stands').min(0, '0 is the cold end').max(100, '100 is the hot end'),
+        { label: 'Needle, from cold to hot', slider: { low: 'cold', high: 'hot' } }
+      ),
+      scanC: defineField(scanC, { label: 'Scan value', quantity: 'temperature' }).nullable(),
+      thermometer: defineField(takenBy(coolantC), {
+        label: 'Thermometer at the housing',
+        takenWith: { place: 'housing', choices: ['contact', 'infrared', 'infrared-bright', 'glass'] },
+        bench: { instrument: 'probe', place: 'outlet' }
+      }).nullable(),
+      /** Whether the needle is alone: gauges of one cluster share their supply and their ground. */
+      others: defineField(z.enum(['right', 'lazy']), {
+        label: 'The other needles, fuel or oil',
+        choices: { right: 'As they should be', lazy: 'Low or slow as well' }
+      })
+        .nullable()
+        .default(null),
+      /** The gauge’s own circuit, where it was measured too. */
+      sender: circuitReadings(['gauge']).nullable().default(null)
     })
-      .nullable()
-      .default(null),
-    /** The gauge’s own circuit, where it was measured too. */
-    sender: circuitReadings(['gauge']).nullable().default(null)
-  })
-  .refine((r) => r.scanC !== null || r.thermometer !== null, {
-    message: 'Take the scan value or a thermometer to hold the needle against',
-    path: ['scanC']
-  });
-export type GaugeCompareReadings = z.infer<typeof readings>;
+    .refine((r) => r.scanC !== null || r.thermometer !== null, {
+      message: 'Take the scan value or a thermometer to hold the needle against',
+      path: ['scanC']
+    });
+export type GaugeCompareReadings = z.infer<ReturnType<typeof readings>>;
 
 const lawSchema = z
   .object({ points: z.array(z.tuple([z.number(), z.number()])).min(2) })

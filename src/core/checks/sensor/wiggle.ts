@@ -22,28 +22,29 @@ const followed = (place: Wiggled) =>
     choices: FOLLOWED,
     bad: ['follows']
   }).nullable();
-const readings = z
-  .object({
-    sensorPlug: followed('sensorPlug'),
-    loom: followed('loom'),
-    unitPlug: followed('unitPlug'),
-    ground: followed('ground'),
-    fanPlug: followed('fanPlug'),
-    /** The largest jump of the reading while a hand was at it, °C. */
-    jumpC: defineField(
-      z
-        .number()
-        .min(0, 'A jump is 0\u202f°C or more')
-        .max(250, 'More than 250\u202f°C is beyond what a scan tool can show'),
-      { label: 'Largest jump', quantity: 'difference', hint: 'if the reading jumped' }
-    ).nullable()
-  })
-  .refine((r) => PLACES.some((p) => r[p] !== null), {
-    message: 'Move one place at least, and say what the reading did',
-    path: ['sensorPlug']
-  });
+const readings = () =>
+  z
+    .object({
+      sensorPlug: followed('sensorPlug'),
+      loom: followed('loom'),
+      unitPlug: followed('unitPlug'),
+      ground: followed('ground'),
+      fanPlug: followed('fanPlug'),
+      /** The largest jump of the reading while a hand was at it, °C. */
+      jumpC: defineField(
+        z
+          .number()
+          .min(0, 'A jump is 0\u202f°C or more')
+          .max(250, 'More than 250\u202f°C is beyond what a scan tool can show'),
+        { label: 'Largest jump', quantity: 'difference', hint: 'if the reading jumped' }
+      ).nullable()
+    })
+    .refine((r) => PLACES.some((p) => r[p] !== null), {
+      message: 'Move one place at least, and say what the reading did',
+      path: ['sensorPlug']
+    });
 const PLACES = Object.keys(WIGGLED) as Wiggled[];
-export type WiggleReadings = z.infer<typeof readings>;
+export type WiggleReadings = z.infer<ReturnType<typeof readings>>;
 
 /** Fewer places than this, all steady, are no search. */
 const ENOUGH = 3;

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { between } from '../../../../tests/support/between';
 import { context, curlew, faults, judge, sheetOf, stopped } from '../../../../tests/support/check-bench';
 import { seeded, normalDraw } from '../../base/random';
 import { readBath, type BathPoint } from '../../physics/thermostat/bath';
@@ -34,10 +35,10 @@ describe('a thermostat’s bath', () => {
   it('gives back start, full, closing, lift and rate of a made-up one, with the lag taken off', () => {
     fc.assert(
       fc.property(
-        fc.double({ min: 70, max: 92, noNaN: true }),
-        fc.double({ min: 9, max: 15, noNaN: true }),
-        fc.double({ min: 6, max: 11, noNaN: true }),
-        fc.double({ min: 0.5, max: 4, noNaN: true }),
+        between(70, 92),
+        between(9, 15),
+        between(6, 11),
+        between(0.5, 4),
         (start, span, lift, rate) => {
           const b = readBath(bath(start, start + span, lift, { rate }));
           // Open is 0.1 mm of lift, so a little above where the wax begins.

@@ -19,29 +19,30 @@ const FELT = {
 } as const;
 type Felt = keyof typeof FELT;
 
-const readings = z.object({
-  felt: defineField(z.enum(Object.keys(FELT) as [Felt, ...Felt[]], 'Say how the hose warmed'), {
-    label: 'The hose behind the thermostat',
-    choices: FELT
-  }),
-  /** Coolant when it rushed hot, or the hottest it had become when the hose was last felt. */
-  coolantC: defineField(coolantC, {
-    label: 'Coolant as it rushed hot, or now',
-    quantity: 'temperature'
-  }),
-  by: defineField(z.enum(['hand', 'probe'], 'Say how it was felt'), {
-    label: 'Felt',
-    choices: { hand: 'By hand', probe: 'By a probe' }
-  }),
-  /** What the coolant was read by: a sensor that is off moves every temperature here with it. */
-  coolantBy: defineField(z.enum(['scan', 'probe']), {
-    label: 'The coolant was read',
-    choices: { scan: 'By scan', probe: 'By a probe at the engine outlet' }
-  })
-    .nullable()
-    .default(null)
-});
-export type HoseRushReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    felt: defineField(z.enum(Object.keys(FELT) as [Felt, ...Felt[]], 'Say how the hose warmed'), {
+      label: 'The hose behind the thermostat',
+      choices: FELT
+    }),
+    /** Coolant when it rushed hot, or the hottest it had become when the hose was last felt. */
+    coolantC: defineField(coolantC, {
+      label: 'Coolant as it rushed hot, or now',
+      quantity: 'temperature'
+    }),
+    by: defineField(z.enum(['hand', 'probe'], 'Say how it was felt'), {
+      label: 'Felt',
+      choices: { hand: 'By hand', probe: 'By a probe' }
+    }),
+    /** What the coolant was read by: a sensor that is off moves every temperature here with it. */
+    coolantBy: defineField(z.enum(['scan', 'probe']), {
+      label: 'The coolant was read',
+      choices: { scan: 'By scan', probe: 'By a probe at the engine outlet' }
+    })
+      .nullable()
+      .default(null)
+  });
+export type HoseRushReadings = z.infer<ReturnType<typeof readings>>;
 
 /** How far from start-to-open a rush may come and still be the thermostat's: lag of wax and hose. Ours, in °C. */
 const EARLY_C = 8;

@@ -33,20 +33,21 @@ const point = z.object({
     stamped: true
   }).nullable()
 });
-const readings = z.object({
-  points: defineField(z.array(point).min(1, 'Take one reading at least').max(120), {
-    label: 'Readings',
-    add: 'Add the reading'
-  }),
-  stampedC: defineField(
-    z
-      .number()
-      .min(40, 'A thermostat is stamped with 40 to 130\u00a0°C')
-      .max(130, 'A thermostat is stamped with 40 to 130\u00a0°C'),
-    { label: 'Stamped on it', quantity: 'temperature', hint: 'if it is' }
-  ).nullable()
-});
-export type ThermostatBathReadings = z.infer<typeof readings>;
+const readings = () =>
+  z.object({
+    points: defineField(z.array(point).min(1, 'Take one reading at least').max(120), {
+      label: 'Readings',
+      add: 'Add the reading'
+    }),
+    stampedC: defineField(
+      z
+        .number()
+        .min(40, 'A thermostat is stamped with 40 to 130\u00a0°C')
+        .max(130, 'A thermostat is stamped with 40 to 130\u00a0°C'),
+      { label: 'Stamped on it', quantity: 'temperature', hint: 'if it is' }
+    ).nullable()
+  });
+export type ThermostatBathReadings = z.infer<ReturnType<typeof readings>>;
 
 /** Thermostats of one rating differ by this much, and a bath thermometer adds to it, °C. */
 const START_OFF_C = 4;

@@ -12,45 +12,46 @@ const DRIVEN = {
   never: 'No volts at all'
 } as const;
 const CLOSED = { closes: 'Shuts again', stays: 'Stays open' } as const;
-const readings = z
-  .object({
-    /** Over-range is typed as 10M. */
-    elementOhm: defineField(z.number().min(0, 'Ohms are 0 or more').max(1e9), {
-      label: 'Element',
-      quantity: 'resistance',
-      hint: 'over-range: 10M',
-      bench: { part: 'heater-ohm' }
-    }).nullable(),
-    powered: defineField(z.enum(['opens', 'stays']), {
-      label: 'Powered, in warm water below its opening',
-      choices: OPENED,
-      bad: ['stays']
-    }).nullable(),
-    afterS: defineField(z.number().min(0, 'A time is 0 s or more').max(1800), {
-      label: 'It opened after',
-      quantity: 'time',
-      watch: { start: 'Power on now', stop: 'It opens now' }
-    }).nullable(),
-    /** Volts at its plug, engine running, at light load and at full. */
-    driven: defineField(z.enum(['right', 'always', 'never']), {
-      label: 'Its plug, engine at work',
-      choices: DRIVEN,
-      bad: ['always', 'never'],
-      hint: 'by meter, at light load and at full'
+const readings = () =>
+  z
+    .object({
+      /** Over-range is typed as 10M. */
+      elementOhm: defineField(z.number().min(0, 'Ohms are 0 or more').max(1e9), {
+        label: 'Element',
+        quantity: 'resistance',
+        hint: 'over-range: 10M',
+        bench: { part: 'heater-ohm' }
+      }).nullable(),
+      powered: defineField(z.enum(['opens', 'stays']), {
+        label: 'Powered, in warm water below its opening',
+        choices: OPENED,
+        bad: ['stays']
+      }).nullable(),
+      afterS: defineField(z.number().min(0, 'A time is 0 s or more').max(1800), {
+        label: 'It opened after',
+        quantity: 'time',
+        watch: { start: 'Power on now', stop: 'It opens now' }
+      }).nullable(),
+      /** Volts at its plug, engine running, at light load and at full. */
+      driven: defineField(z.enum(['right', 'always', 'never']), {
+        label: 'Its plug, engine at work',
+        choices: DRIVEN,
+        bad: ['always', 'never'],
+        hint: 'by meter, at light load and at full'
+      })
+        .nullable()
+        .default(null),
+      unpowered: defineField(z.enum(['closes', 'stays']), {
+        label: 'Power off',
+        choices: CLOSED,
+        bad: ['stays']
+      }).nullable()
     })
-      .nullable()
-      .default(null),
-    unpowered: defineField(z.enum(['closes', 'stays']), {
-      label: 'Power off',
-      choices: CLOSED,
-      bad: ['stays']
-    }).nullable()
-  })
-  .refine((r) => r.elementOhm !== null || r.powered !== null || r.driven !== null, {
-    message: 'Measure the element, power it and watch, or measure its plug',
-    path: ['elementOhm']
-  });
-export type ThermostatHeaterReadings = z.infer<typeof readings>;
+    .refine((r) => r.elementOhm !== null || r.powered !== null || r.driven !== null, {
+      message: 'Measure the element, power it and watch, or measure its plug',
+      path: ['elementOhm']
+    });
+export type ThermostatHeaterReadings = z.infer<ReturnType<typeof readings>>;
 
 const TOLERANCE = 0.2;
 const OPEN_OHM = 5000;

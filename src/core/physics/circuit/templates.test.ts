@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { between } from '../../../../tests/support/between';
 import { FAN_CONTROLLER } from './fan-controller';
 import { FAN_PAIR } from './fan-pair';
 import { FAN_RELAY } from './fan-relay';
@@ -27,12 +28,12 @@ describe('a relay that stays silent with its control pin pulled down', () => {
 });
 
 describe('networks of random resistors and sources', () => {
-  const ohm = fc.double({ min: 0.01, max: 1e5, noNaN: true });
+  const ohm = between(0.01, 1e5);
   it('give out as much power as they take in', () => {
     fc.assert(
       fc.property(
         fc.array(fc.tuple(fc.nat(5), fc.nat(5), ohm), { minLength: 6, maxLength: 20 }),
-        fc.array(fc.tuple(fc.nat(5), fc.double({ min: 1, max: 24, noNaN: true }), ohm), {
+        fc.array(fc.tuple(fc.nat(5), between(1, 24), ohm), {
           minLength: 1,
           maxLength: 3
         }),
@@ -173,7 +174,7 @@ describe('a fault is located', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...TEMPLATES),
-        fc.array(fc.tuple(fc.nat(200), fc.double({ min: 0, max: 14, noNaN: true })), { maxLength: 5 }),
+        fc.array(fc.tuple(fc.nat(200), between(0, 14)), { maxLength: 5 }),
         (t, readings) => {
           const probes = probesOf(t, 12.6);
           const taken = readings.map(([n, value]) => {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { between } from '../../../../tests/support/between';
 import { fitCoolDown, fitTau, hoursUntil, residualC } from './cooling';
 
 describe('the cooling law', () => {
@@ -20,8 +21,8 @@ describe('the cooling law', () => {
     expect(hoursUntil(-5, 2)).toBe(0);
     fc.assert(
       fc.property(
-        fc.double({ min: 2.1, max: 120, noNaN: true }),
-        fc.double({ min: 0.5, max: 6, noNaN: true }),
+        between(2.1, 120),
+        between(0.5, 6),
         (over, tau) => Math.abs(residualC(over, hoursUntil(over, 2, tau), tau) - 2) < 1e-9
       )
     );
@@ -67,10 +68,10 @@ describe('a logged cool-down', () => {
   it('gives τ with an interval that holds it, at any rate an engine cools', () => {
     fc.assert(
       fc.property(
-        fc.double({ min: 0.8, max: 3.5, noNaN: true }),
+        between(0.8, 3.5),
         fc.integer({ min: 25, max: 120 }),
-        fc.double({ min: 55, max: 85, noNaN: true }),
-        fc.double({ min: 9, max: 15, noNaN: true }),
+        between(55, 85),
+        between(9, 15),
         (tauH, minutes, over, airC) => {
           const fit = logged(tauH, minutes, over, airC)!;
           expect(fit.shortH).toBeLessThan(tauH);

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { between } from '../../../../tests/support/between';
 import { afterDrains, changeDue, changeInterval, exchangeFor, freezesC, shareFor } from './mixture';
 
 describe('a mixture', () => {
@@ -10,7 +11,7 @@ describe('a mixture', () => {
   it('freezes where its table says, and the share for that point is the mixture again', () => {
     expect([0, 30, 50].map(freezesC)).toEqual([0, -14.1, -33.8]);
     fc.assert(
-      fc.property(fc.double({ min: 0.1, max: 60, noNaN: true }), (pct) => {
+      fc.property(between(0.1, 60), (pct) => {
         expect(shareFor(freezesC(pct))).toBeCloseTo(pct, 6);
       })
     );
@@ -28,7 +29,7 @@ describe('a mixture', () => {
   it('that is exchanged as said has the share wanted', () => {
     fc.assert(
       fc.property(
-        fc.double({ min: 2, max: 40, noNaN: true }),
+        between(2, 40),
         fc.integer({ min: 0, max: 60 }),
         fc.integer({ min: 0, max: 60 }),
         (volume, from, to) => {

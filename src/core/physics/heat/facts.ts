@@ -22,14 +22,17 @@ export function holding(known: readonly KnownFact[]): ThermalFact[] {
   return known.filter((k) => !k.soft || Date.parse(k.enteredAt) > latest).map((k) => k.fact);
 }
 
-/** Cool-downs among the facts: a stop with its temperature, and a temperature measured before the next start. */
+/**
+ * Cool-downs among the facts: a stop with its temperature, and a temperature measured before the next start. One that
+ * was logged all along brings a rate of its own, and is not counted by its two ends as well.
+ */
 export function coolDownsOf(facts: readonly ThermalFact[]): CoolDown[] {
   const seen: CoolDown[] = [];
   let stop: (ThermalFact & { kind: 'ran-until' }) | null = null;
   for (const fact of facts.toSorted((a, b) => Date.parse(a.at) - Date.parse(b.at))) {
     if (fact.kind === 'started') stop = null;
     else if (fact.kind === 'ran-until') stop = fact;
-    else if (stop && stop.coolantC !== null) {
+    else if (stop && stop.coolantC !== null && !fact.cooling) {
       const ambientC = fact.ambientC ?? stop.ambientC;
       if (ambientC === null) continue;
       seen.push({

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { between } from '../../../../tests/support/between';
 import { meaningsOf, ohmsOf, pullUpIn, rangeAt, resolutionAt, voltsOf, type SensorCircuit } from './circuit';
 import { resistanceAt } from './curve';
 import type { Curve } from '../../vehicle/sensor-curve';
@@ -37,7 +38,7 @@ describe('the divider', () => {
       fc.property(
         fc.constantFrom(...curves),
         fc.constantFrom(single, switched),
-        fc.double({ min: -30, max: 125, noNaN: true }),
+        between(-30, 125),
         fc.boolean(),
         (curve, circuit, celsius, rising) => {
           const range = rangeAt(circuit, celsius, rising);

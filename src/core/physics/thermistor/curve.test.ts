@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { between } from '../../../../tests/support/between';
 import { readsWithParallel, readsWithSeries, resistanceAt, temperatureAt } from './curve';
 import type { Curve } from '../../vehicle/sensor-curve';
 
@@ -44,7 +45,7 @@ describe('every kind of curve', () => {
     ['steinhart-hart with a negative third constant', bentDown]
   ] as const)('%s goes there and back', (_, curve) => {
     fc.assert(
-      fc.property(fc.double({ min: -40, max: 150, noNaN: true }), (t) => {
+      fc.property(between(-40, 150), (t) => {
         expect(temperatureAt(curve, resistanceAt(curve, t))).toBeCloseTo(t, 6);
       })
     );

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { between } from '../../../../tests/support/between';
 import { resistanceAt, temperatureAt } from './curve';
 import type { Curve } from '../../vehicle/sensor-curve';
 import { fitBeta, fitSteinhartHart, problemsOfPoints, tableOf, type CurvePoint } from './fit';
@@ -12,16 +13,12 @@ const on = (curve: Curve, temperatures: readonly number[]): CurvePoint[] =>
 describe('a curve through readings', () => {
   it('finds β and R25 again, whatever they are', () => {
     fc.assert(
-      fc.property(
-        fc.double({ min: 200, max: 50_000, noNaN: true }),
-        fc.double({ min: 2800, max: 4300, noNaN: true }),
-        (r25Ohm, betaK) => {
-          const { curve, residualC } = fitBeta(on({ kind: 'beta', r25Ohm, betaK }, [0, 40, 90]));
-          expect(curve.kind === 'beta' && curve.betaK).toBeCloseTo(betaK, 4);
-          expect(curve.kind === 'beta' && curve.r25Ohm / r25Ohm).toBeCloseTo(1, 8);
-          expect(residualC).toBeLessThan(1e-6);
-        }
-      )
+      fc.property(between(200, 50_000), between(2800, 4300), (r25Ohm, betaK) => {
+        const { curve, residualC } = fitBeta(on({ kind: 'beta', r25Ohm, betaK }, [0, 40, 90]));
+        expect(curve.kind === 'beta' && curve.betaK).toBeCloseTo(betaK, 4);
+        expect(curve.kind === 'beta' && curve.r25Ohm / r25Ohm).toBeCloseTo(1, 8);
+        expect(residualC).toBeLessThan(1e-6);
+      })
     );
   });
 
@@ -50,7 +47,7 @@ describe('a curve through readings', () => {
   });
 
   it('never turns round, whatever a meter adds to three readings', () => {
-    const noise = fc.double({ min: -0.06, max: 0.06, noNaN: true });
+    const noise = between(-0.06, 0.06);
     fc.assert(
       fc.property(fc.tuple(noise, noise, noise), (off) => {
         const noisy = on(reference, [12, 40, 62]).map(([c, ohm], i): CurvePoint => [c, ohm * (1 + off[i])]);
@@ -117,7 +114,7 @@ describe('the library', () => {
       for (let c = -30; c < 130; c += 5)
         expect(resistanceAt(curve, c + 5)).toBeLessThan(resistanceAt(curve, c));
       fc.assert(
-        fc.property(fc.double({ min: -35, max: 140, noNaN: true }), (c) => {
+        fc.property(between(-35, 140), (c) => {
           expect(temperatureAt(curve, resistanceAt(curve, c))).toBeCloseTo(c, 6);
         }),
         { numRuns: 40 }

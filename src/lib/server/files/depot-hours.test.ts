@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { between } from '../../../../tests/support/between';
 import { depotTimes } from './depot-hours';
 
 const ZONES = ['UTC', 'Europe/Berlin', 'America/St_Johns', 'Pacific/Auckland'];
@@ -18,7 +19,7 @@ function onTheWall(at: Date, zone: string): { day: string; time: string } {
 describe('the hours of the depot', () => {
   it('hold every entry of an open job, whenever the demo is loaded', () => {
     const story = fc
-      .array(fc.double({ min: 0, max: 80, noNaN: true }), { minLength: 1, maxLength: 12 })
+      .array(between(0, 80), { minLength: 1, maxLength: 12 })
       .map((h) => h.toSorted((a, b) => b - a));
     const moment = fc.date({
       min: new Date('2026-04-10T00:00:00Z'),
