@@ -41,6 +41,9 @@ export function changeOf(id: FaultId): Change | undefined {
   return 'variants' in curve && curve.variants ? (curve as Change) : undefined;
 }
 
+/** The variant a fault is drawn in where none is named; undefined where it leaves no mark. */
+export const variantOf = (id: FaultId): string | undefined => Object.keys(changeOf(id)?.variants ?? {})[0];
+
 /**
  * The plant with a fault. Severity 0 to 1; the variant defaults to the usual one.
  * Throws RangeError for a fault that does nothing to the plant, an unknown variant, or one the vehicle cannot have.
@@ -54,7 +57,7 @@ export function withFault(p: PlantParams, id: FaultId, severity: number, variant
   if (fault.applies && !fault.applies(p))
     throw new RangeError(`${id} cannot happen on this vehicle: its spec sheet has no such part`);
   const names = Object.keys(fault.variants);
-  const apply = fault.variants[variant ?? names[0]];
+  const apply = fault.variants[variant ?? variantOf(id)!];
   if (!apply) throw new RangeError(`${id} has no variant “${variant}”; choose ${names.join(' or ')}`);
   return { ...p, ...apply(p, Math.min(1, Math.max(0, severity))) };
 }

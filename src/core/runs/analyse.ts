@@ -97,17 +97,20 @@ export function* analyseSteps(
   }
   const offC = (readWith?.uncertaintyC ?? 0) / Z95;
   const bench = benchFor(grid, run, features, heatTime, spec, plant, offC);
-  const { ranked, healthy, sound, acSupposed } = yield* rankSteps(bench);
+  const ranking = yield* rankSteps(bench);
+  const { ranked, sound, acSupposed } = ranking;
   if (acSupposed)
     warnings.push(
       'no A/C column in the log; the run fits a healthy engine only if the A/C kept the fan on, so it was supposed to'
     );
-  const { spots: blind, shownFrom } = blindSpots(bench, healthy, sound, HEALTHY_AT_MOST.shown);
+  const { spots: blind, shownFrom } = blindSpots(bench, ranking, HEALTHY_AT_MOST.shown);
   const verdict = verdictOf(ranked, features, blind, spec);
   const listed = ranked.filter((r, i) => r.probability >= SMALLEST_SHARE || i === 0);
   const commanded = grid.channels.fan_cmd_pct !== undefined;
   // The healthy engine that comes nearest: the one that is drawn, and that the run is told to depart from.
-  const nearest = sound.toSorted((a, b) => offBy(bench, a) - offBy(bench, b))[0];
+  const nearest = sound
+    .map((s) => ({ s, offC: offBy(bench, s) }))
+    .reduce((a, b) => (b.offC < a.offC ? b : a)).s;
   const departure = departureOf(bench, nearest);
   const explaining = ranked.find((r) => r.fault !== 'none' && r.probability >= WORTH_DRAWING);
   return {

@@ -7,6 +7,7 @@ import { medianOf } from './smooth';
 import { canOccur } from './candidates';
 import type { ObservedRun } from './observed-parts';
 import { fit, type Fitted } from './fit';
+import { drawnAs, type Ranking } from './rank';
 
 /** From which severity on a run would have shown a fault. */
 export type ShownFrom = Readonly<Partial<Record<FaultId, number>>>;
@@ -33,8 +34,7 @@ const SURELY = 1.3;
  */
 export function blindSpots(
   bench: ObservedRun,
-  healthy: Fitted,
-  sound: readonly Fitted[],
+  { healthy, sound, drawn }: Pick<Ranking, 'healthy' | 'sound' | 'drawn'>,
   healthyAtMost: number
 ): { readonly spots: readonly BlindSpot[]; readonly shownFrom: ShownFrom } {
   const references = sound.map((s) => binned(bench.ect, s.trace.ect));
@@ -44,11 +44,14 @@ export function blindSpots(
   const shownFrom: Partial<Record<FaultId, number>> = {};
   /** Whether a fault of this severity would have been told from every healthy engine. */
   const shows = (id: FaultId, severity: number): boolean => {
-    const plant = withFault(bench.plant, id, severity);
-    const fitted = fit(bench, plant, healthy.heatScale, 1);
+    const ranked = drawn.get(drawnAs(id, severity));
+    const fitted =
+      ranked?.heatScale === healthy.heatScale
+        ? ranked
+        : fit(bench, withFault(bench.plant, id, severity), healthy.heatScale, 1);
     const { trace, trueStartC } = fitted;
-    const drawn = binned(bench.ect, trace.ect);
-    const apart = surely(Math.min(...references.map((r) => distance2(bench.ect, drawn, r))));
+    const curve = binned(bench.ect, trace.ect);
+    const apart = surely(Math.min(...references.map((r) => distance2(bench.ect, curve, r))));
     let told = studentLog(misfit, bench.ect.bins) - studentLog(misfit + apart, bench.ect.bins);
     if (bench.features.startMinusAmbientC !== null || bench.features.startMinusIntakeC !== null)
       told += 0.5 * surely(((trueStartC - healthy.trueStartC) / SOAK_SD_C) ** 2);
@@ -89,7 +92,7 @@ function shownBy({ trace }: Fitted, { drive, features }: ObservedRun) {
   const warm = features.warmFromS === null ? ect.length : Math.round(features.warmFromS / drive.dt);
   return {
     maxC: ect.reduce((a, b) => Math.max(a, b), -Infinity),
-    plateauC: medianOf(Float64Array.from(ect), warm),
+    plateauC: medianOf(new Float64Array(ect), warm),
     knee: null
   };
 }

@@ -1,5 +1,5 @@
 import { driveFan } from '../physics/plant/fan';
-import type { PlantParams } from '../physics/plant/params';
+import { ofOneShape, type PlantParams } from '../physics/plant/params';
 import type { Trace } from '../physics/plant/simulate';
 import { startState } from '../physics/plant/step';
 import type { DriveInput } from '../physics/plant/state';
@@ -12,10 +12,11 @@ import type { ObservedRun } from './observed-parts';
  */
 function fanByReading(
   { observed, drive }: ObservedRun,
-  plant: PlantParams
+  candidate: PlantParams
 ): Pick<Trace, 'fanPct' | 'fanCmdPct'> {
   const n = observed.length;
   const [fanPct, fanCmdPct] = [new Float32Array(n), new Float32Array(n)];
+  const plant = ofOneShape(candidate);
   const state = startState(plant, 20);
   const input: DriveInput = { rpm: 0, load: 0, speedKmh: 0, ambientC: 0, ac: false };
   for (let i = 0; i < n; i++) {

@@ -19,7 +19,7 @@ export interface Fitted {
  */
 export function fit(bench: ObservedRun, plant: PlantParams, from: number, rounds = 2): Fitted {
   const trueStartC = trueTemperature(plant, bench.features.startC ?? bench.ambientC);
-  const trace = simulate({ ...plant, heatScale: from }, bench.drive, { startC: trueStartC });
+  const trace = simulate(plant, bench.drive, { startC: trueStartC, heatScale: from });
   return fitOn(bench, plant, { trace, heatScale: from, trueStartC }, rounds);
 }
 
@@ -36,7 +36,7 @@ export function fitOn(bench: ObservedRun, plant: PlantParams, first: Fitted, rou
     const next = Math.min(2, Math.max(0.5, heatScale * (simulated < 0 ? 1.35 : simulated / reached)));
     if (Math.abs(next / heatScale - 1) < 0.04) break;
     heatScale = next;
-    trace = simulate({ ...plant, heatScale }, bench.drive, { startC: trueStartC });
+    trace = simulate(plant, bench.drive, { startC: trueStartC, heatScale });
   }
   return { trace, heatScale, trueStartC };
 }

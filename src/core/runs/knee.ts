@@ -142,7 +142,12 @@ function runningSums(xs: readonly number[], ys: readonly number[]): Float64Array
   for (let i = 0; i < xs.length; i++) {
     const x = xs[i] - xs[0];
     const y = ys[i] - ys[0];
-    [x, y, x * x, x * y, y * y].forEach((v, c) => (sums[5 * (i + 1) + c] = sums[5 * i + c] + v));
+    const [was, now] = [5 * i, 5 * (i + 1)];
+    sums[now] = sums[was] + x;
+    sums[now + 1] = sums[was + 1] + y;
+    sums[now + 2] = sums[was + 2] + x * x;
+    sums[now + 3] = sums[was + 3] + x * y;
+    sums[now + 4] = sums[was + 4] + y * y;
   }
   return sums;
 }

@@ -1,4 +1,4 @@
-import { changeOf, FAULTS, withFault } from '../faults/registry';
+import { changeOf, FAULTS, variantOf, withFault } from '../faults/registry';
 import type { FaultId } from '../vehicle/faults';
 import type { PlantParams } from '../physics/plant/params';
 import type { ObservedRun } from './observed-parts';
@@ -47,7 +47,13 @@ export interface Ranking {
   readonly sound: readonly Fitted[];
   /** The fan was supposed to run for the A/C, which the log does not tell. */
   readonly acSupposed: boolean;
+  /** Every fault as it was first drawn, with the heat of the usual healthy engine, by {@link drawnAs}. */
+  readonly drawn: ReadonlyMap<string, Fitted>;
 }
+
+/** The name of a fault at a severity, in the first of its variants or another. */
+export const drawnAs = (fault: FaultId, severity: number, variant = variantOf(fault)): string =>
+  `${fault} ${severity} ${variant}`;
 
 /** How far a ranking has come: the fault that is tried now, the n-th of how many families. */
 export interface RankStep {
@@ -64,6 +70,7 @@ export function* rankSteps(bench: ObservedRun): Generator<RankStep, Ranking> {
   const healthy = fit(bench, bench.plant, 1, 3);
   const cost = bench.excursions > 0 ? excursionCost(bench) : 0;
   const scored: Scored[] = [];
+  const drawn = new Map<string, Fitted>();
   let best = -Infinity;
   const candidates = candidatesFor(bench.plant, bench.fan?.some((f) => f.of === 'fanCmdPct') ?? false);
   const families = [...new Set(candidates.map((c) => c.fault))];
@@ -73,6 +80,7 @@ export function* rankSteps(bench: ObservedRun): Generator<RankStep, Ranking> {
       yield { fault, n: families.indexOf(fault) + 1, of: families.length };
     const usual = candidate.variant === 'usual' && candidate.fault === 'none';
     const first = usual ? healthy : fit(bench, candidate.plant, healthy.heatScale, 1);
+    drawn.set(drawnAs(fault, candidate.severity, candidate.variant), first);
     let score = scoreOf(bench, candidate.plant, first) - cost;
     let fitted = first;
     if (!usual && score > best - HOPELESS) {
@@ -141,7 +149,8 @@ export function* rankSteps(bench: ObservedRun): Generator<RankStep, Ranking> {
     ranked: posterior(bench, scored),
     healthy: usual,
     sound: sound.sort((a, b) => weighed(b) - weighed(a)).map((s) => s.fitted),
-    acSupposed: usual !== healthy
+    acSupposed: usual !== healthy,
+    drawn
   };
 }
 
@@ -227,7 +236,7 @@ const KNEE_SD_C = 2.5;
 /** Whether the candidate bends where the run bent. A leak and a cool thermostat differ in little else. */
 function kneeLog(bench: ObservedRun, { trace }: Fitted): number {
   const { knee } = bench.features;
-  const simulated = findKnee(Float64Array.from(trace.ect), bench.heatTime, bench.drive.dt);
+  const simulated = findKnee(new Float64Array(trace.ect), bench.heatTime, bench.drive.dt);
   if (!knee || !simulated) return knee === simulated ? 0 : KNEE_MISSED;
   return -0.5 * Math.min(9, ((knee.celsius - simulated.celsius) / KNEE_SD_C) ** 2);
 }

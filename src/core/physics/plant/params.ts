@@ -135,13 +135,13 @@ export interface PlantParams {
  * The same plant with its fields in one order. Faults and draws spread plants in many ways, and a step that meets
  * objects of many shapes takes twice as long as one that meets a single one.
  */
-export const ofOneShape = (p: PlantParams): PlantParams => ({
+export const ofOneShape = (p: PlantParams, heatScale = p.heatScale): PlantParams => ({
   displacementL: p.displacementL,
   coolantL: p.coolantL,
   known: p.known,
   heatIdle: p.heatIdle,
   heatLoad: p.heatLoad,
-  heatScale: p.heatScale,
+  heatScale,
   coldGain: p.coldGain,
   metal: p.metal,
   jacket: p.jacket,

@@ -24,11 +24,13 @@ export interface SimulateOptions {
   readonly startC: number;
   /** A state to go on from instead of a plant that stood. It is changed. */
   readonly from?: PlantState;
+  /** Another heat than the plant's own. */
+  readonly heatScale?: number;
 }
 
 /** Runs the plant over a drive. Pure: same parameters and drive, same trace. 30 minutes at 1 s take well under 1 ms. */
 export function simulate(plant: PlantParams, drive: Drive, options: SimulateOptions): Trace {
-  const p = ofOneShape(plant);
+  const p = ofOneShape(plant, options.heatScale);
   const n = drive.rpm.length;
   const trace = {
     dt: drive.dt,
