@@ -162,7 +162,7 @@ export const warmIdle = defineCheck({
       return outcome(
         'unclear',
         `${says}, unusual for such an engine; the sheet’s regulating temperatures would decide`,
-        { numbers, asks: [low.field, high.field] }
+        { numbers, asks: [low, high].flatMap((l) => (l.origin === 'typical' ? [l.field] : [])) }
       );
     return outcome('fail', says, { numbers, found: [below > 0 ? 'low' : 'high'] });
   },

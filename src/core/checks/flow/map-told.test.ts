@@ -224,4 +224,36 @@ describe('what is told of temperatures around the loop', () => {
   ])('with the thermostat shut: %j', (readings, says) =>
     expect(told('temperature-map', readings, minibus)).toBe(says)
   );
+
+  it.each([
+    [
+      {
+        points: { scan: 150, outlet: 145, upperHose: 90 },
+        instrument: { kind: 'contact', uncertaintyC: 1.5 },
+        thermostat: null,
+        ambientC: 15
+      },
+      'fail (held): The engine is at 145 °C and the hose behind the thermostat at 90 °C: hardly anything comes through | Thermostat: open | Engine outlet less scan value: −5 °C [−6 °C to 6 °C] | Engine outlet less upper hose: 55 °C [−4 °C to 8 °C] | sensor: 150 for 145 ± 0.8, both, at engine | refused: 145 °C is hotter than this sealed system can hold: with its cap the strongest mixture boils at 141 °C | in words: scan value 150 °C, engine outlet 145 °C, upper hose 90 °C'
+    ],
+    [
+      {
+        points: { scan: 90, upperHose: 88 },
+        instrument: { kind: 'contact', uncertaintyC: 1.5 },
+        thermostat: null,
+        ambientC: 15
+      },
+      'unclear (comesThrough): 2 places agree so far; measure more of the loop | Thermostat: opening | Scan value less upper hose: 2 °C [−4 °C to 47 °C] | in words: scan value 90 °C, upper hose 88 °C'
+    ],
+    [
+      {
+        points: { outlet: 92, sensor: 80, scan: 90 },
+        instrument: { kind: 'contact', uncertaintyC: 1.5 },
+        thermostat: null,
+        ambientC: 15
+      },
+      'fail (branchCold, hot): The branch with the sensor is 12 °C colder than the engine outlet: hardly any flow there. The scan value is 10 °C above the metal around its sensor | Thermostat: opening | Engine outlet less housing at the sensor: 12 °C [−6 °C to 6 °C] | Housing at the sensor less scan value: −10 °C [−6 °C to 6 °C] | sensor: 90 for 80 ± 0.8, both, at sensor | in words: engine outlet 92 °C, housing at the sensor 80 °C, scan value 90 °C'
+    ]
+  ])('with the scan value among them: %j', (readings, says) =>
+    expect(told('temperature-map', readings, minibus)).toBe(says)
+  );
 });
