@@ -10,7 +10,7 @@ import {
 } from '../../physics/circuit/sensor-circuit';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say, sayC } from '../../units/say';
-import { defineCheck, outcome } from '../check';
+import { defineCheck, outcome, unusual } from '../check';
 import { strength } from '../strength';
 import { scanC } from '../../measure/temperature';
 
@@ -74,6 +74,8 @@ const REACHED_WITHIN_C = 8;
 /** Where the sheet names no defaults: what control units show for an open and a shorted sensor at least. */
 const OPEN_BELOW_C = -30;
 const SHORT_ABOVE_C = 125;
+/** Bridging its pins moves the reading by less than this: the plug is not heard at all, whatever the defaults are, °C. */
+const HARDLY_MOVES_C = 20;
 const REFERENCE_OFF = 0.06;
 const GROUND_LIMIT_V = 0.05;
 
@@ -137,17 +139,23 @@ export const ectCircuit = defineCheck({
         ? []
         : [{ name: 'Ground drop', value: say(r.groundV, 'voltage'), limit: say(GROUND_LIMIT_V, 'voltage') }])
     ];
-    const wrong: string[] = [];
+    const heard = r.unpluggedC === null || r.bridgedC === null || r.bridgedC - r.unpluggedC >= HARDLY_MOVES_C;
+    /** What is wrong, and whether it is measured against what somebody gave. */
+    const wrong: { readonly says: string; readonly given: boolean }[] = [];
     if (r.unpluggedC !== null && r.unpluggedC > openLimit)
-      wrong.push(
-        'unplugged it does not read open: something else draws current, a leak or a short to ground in the loom'
-      );
+      wrong.push({
+        says: 'unplugged it does not read open: something else draws current, a leak or a short to ground in the loom',
+        given: openC !== null || !heard
+      });
     if (r.bridgedC !== null && r.bridgedC < shortLimit)
-      wrong.push('bridged it does not read shorted: a wire, a pin or the ground is open or resists');
+      wrong.push({
+        says: 'bridged it does not read shorted: a wire, a pin or the ground is open or resists',
+        given: shortC !== null || !heard
+      });
     if (r.openV !== null && referenceV !== null && Math.abs(r.openV / referenceV - 1) > REFERENCE_OFF)
-      wrong.push(`the open plug has ${say(r.openV, 'voltage')} and not its reference`);
+      wrong.push({ says: `the open plug has ${say(r.openV, 'voltage')} and not its reference`, given: true });
     if (r.groundV !== null && Math.abs(r.groundV) > GROUND_LIMIT_V)
-      wrong.push('the ground lies above battery minus');
+      wrong.push({ says: 'the ground lies above battery minus', given: true });
     if (r.otherUnit === 'jumps')
       return outcome(
         'fail',
@@ -159,11 +167,17 @@ export const ectCircuit = defineCheck({
       .filter((e) => e.probability >= WORTH_TELLING)
       .map((e) => ({ name: e.title, value: `${Math.min(99, Math.round(100 * e.probability))} %` }));
     const goOn = next ? `. Measure next: ${next.title}` : '';
-    if (wrong.length > 0)
-      return outcome('fail', `Wiring or control unit: ${wrong.join('; ')}${goOn}`, {
-        numbers: [...numbers, ...told],
-        found: ['notReached']
-      });
+    if (wrong.length > 0) {
+      const judged = outcome(
+        'fail',
+        `Wiring or control unit: ${wrong.map((w) => w.says).join('; ')}${goOn}`,
+        { numbers: [...numbers, ...told], found: ['notReached'] as const }
+      );
+      // Some units show a value of their own where a circuit is open: only the sheet tells which.
+      return wrong.some((w) => w.given)
+        ? judged
+        : unusual(judged, 'readings of an open and a shorted circuit', 'ect.openReadsC', 'ect.shortReadsC');
+    }
     if (r.unpluggedC !== null && r.bridgedC !== null)
       return outcome(
         'pass',
@@ -186,7 +200,8 @@ export const ectCircuit = defineCheck({
       r.bridgedC === null ? '' : `bridged ${sayC(r.bridgedC)}`,
       r.openV === null ? '' : `open plug ${say(r.openV, 'voltage')}`,
       r.signalV === null ? '' : `signal pin ${say(r.signalV, 'voltage')}`,
-      r.groundV === null ? '' : `ground ${say(r.groundV, 'voltage')}`
+      r.groundV === null ? '' : `ground ${say(r.groundV, 'voltage')}`,
+      r.otherUnit === null ? '' : `other unit unplugged: ${r.otherUnit}`
     ]
       .filter(Boolean)
       .join(', ')
