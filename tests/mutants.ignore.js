@@ -7,7 +7,7 @@ import { declareValuePlugin, PluginKind } from '@stryker-mutator/api/plugin';
  */
 const simulated = {
   shouldIgnore: (path) =>
-    (path.isObjectMethod() && path.node.key.name === 'simulate') ||
+    ((path.isObjectMethod() || path.isObjectProperty()) && path.node.key.name === 'simulate') ||
     (path.isFunctionDeclaration() && path.node.id?.name.startsWith('simulate'))
       ? 'hands that are simulated'
       : path.isVariableDeclarator() && path.node.id.name === 'readings'

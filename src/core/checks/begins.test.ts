@@ -42,6 +42,20 @@ describe('a form', () => {
     expect([face.length, flows, fan]).toEqual([4, 'down', 1]);
     for (const row of face) expect(row).toEqual([null, null, null, null, null, null]);
   });
+  it('begins with the circuit of this fan: a relay for one stage, a pair of them for two', () => {
+    const circuit = (id: CheckId, sheet: typeof curlew | null) =>
+      (begins(id, thermal, sheet) as { circuit: string }).circuit;
+    const oneStage = { ...curlew, fan: { ...curlew.fan!, stages: [curlew.fan!.stages![0]] } };
+    expect(circuit('relay-socket', curlew)).toBe('fan-pair');
+    for (const sheet of [
+      oneStage,
+      { ...curlew, fan: { ...curlew.fan!, stages: null } },
+      { ...curlew, fan: null },
+      null
+    ])
+      expect(circuit('relay-socket', sheet)).toBe('fan-relay');
+    expect(circuit('controller-in-out', parcel)).toBe('fan-controller');
+  });
   it('begins with how it is usually done', () => {
     expect(begins('fan-command')).toEqual({ commandedPct: 100 });
     expect(begins('fan-direct-feed')).toEqual({ at: 'plug' });

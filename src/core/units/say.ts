@@ -26,6 +26,10 @@ export const sayC = (celsius: number, digits = 1): string => `${trimmed(celsius,
 export const sayDeltaC = (celsius: number, digits = 1): string =>
   `${trimmed(celsius, digits)}${DIFFERENCE}°C`;
 
+/** A difference with its sign: what comes out as 0 has none. */
+export const saySignedC = (celsius: number): string =>
+  `${Number(celsius.toFixed(1)) > 0 ? '+' : ''}${sayDeltaC(celsius)}`;
+
 /**
  * Any other quantity in the core's unit. One that people choose a unit for is written so finely that what was typed
  * in another unit is found again.

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { defineField } from '../../units/field';
-import { sayC, sayDeltaC } from '../../units/say';
+import { sayC, sayDeltaC, saySignedC } from '../../units/say';
 import { coolantC } from '../../measure/temperature';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { defineCheck, outcome } from '../check';
@@ -58,7 +58,7 @@ export const transmissionHeat = defineCheck({
     const numbers = [
       {
         name: 'Fluid less coolant',
-        value: `${above > 0 ? '+' : ''}${sayDeltaC(above)}`,
+        value: saySignedC(above),
         limit: `up to ${sayDeltaC(NEIGHBOUR_C)}`
       },
       ...(r.lineInC === null || r.lineOutC === null

@@ -2,7 +2,7 @@ import { limitsOf } from '../../vehicle/limits';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
-import { sayC, sayDeltaC } from '../../units/say';
+import { sayC, sayDeltaC, saySignedC } from '../../units/say';
 import { agreement, weightedMean, type Agreement, type Taken } from '../../measure/agreement';
 import { defineCheck, outcome, type CheckContext } from '../check';
 import { share, strength } from '../strength';
@@ -172,7 +172,7 @@ export const coldAgreement = defineCheck({
     const pairs = pairsOf(r);
     const numbers = pairs.map((p) => ({
       name: `${COLD_PLACES[p.a]} less ${COLD_PLACES[p.b]}`,
-      value: `${p.byC > 0 ? '+' : ''}${sayDeltaC(p.byC)} ± ${sayDeltaC(p.uncertaintyC)}`,
+      value: `${saySignedC(p.byC)} ± ${sayDeltaC(p.uncertaintyC)}`,
       limit: `± ${sayDeltaC(AGREE_WITHIN_C)}`
     }));
     const doubts = doubtsOf(r, context);

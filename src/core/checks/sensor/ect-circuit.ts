@@ -222,6 +222,9 @@ function simulatePlug(h: Hands): EctCircuitReadings {
         : ['reference-low'];
   const element = broken ? kinds[Math.floor(hidden() * kinds.length)] : 'sound';
   const at = hidden();
+  // Sizes go from 30 Ω to 20 kΩ by even steps of the logarithm.
+  const nearest = (ohm: number, n: number) =>
+    Math.round(((n - 1) * Math.log(Math.max(30, ohm) / 30)) / Math.log(20_000 / 30));
   const size = (list: readonly number[]) =>
     element.endsWith('-resists') && e.kind === 'series'
       ? nearest(e.ohm, list.length)
@@ -250,7 +253,3 @@ function simulatePlug(h: Hands): EctCircuitReadings {
     ...read
   };
 }
-
-/** Sizes go from 30 Ω to 20 kΩ by even steps of the logarithm. */
-const nearest = (ohm: number, n: number) =>
-  Math.round(((n - 1) * Math.log(Math.max(30, ohm) / 30)) / Math.log(20_000 / 30));

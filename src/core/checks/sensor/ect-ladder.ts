@@ -8,7 +8,7 @@ import { resistanceAt, temperatureAt } from '../../physics/thermistor/curve';
 import type { Curve } from '../../vehicle/sensor-curve';
 import { readLadder, type LadderPoint, type LadderReading } from '../../physics/thermistor/errors';
 import { matches, type LibraryCurve } from '../../physics/thermistor/library';
-import { sayC, sayDeltaC } from '../../units/say';
+import { sayC, sayDeltaC, saySignedC } from '../../units/say';
 import { AGREE_WITHIN_C } from './cold-agreement';
 import { defineCheck, outcome, type Judged } from '../check';
 import { LADDER_RESULTS, SAYS, sayOhm, sayV, toSettle, type LadderResult } from './ladder-explained';
@@ -73,16 +73,18 @@ const OFF_C = 5;
 /** Without a word of it, a second pull-up goes out so far below where it comes in. */
 const SECOND_OUT_C = 5;
 
-/** The divider of the sheet; null where reference or pull-up is not known and volts say nothing. */
+/** The divider of the sheet; null where reference, pull-up or where it switches is not known and volts say nothing. */
 export function circuitOf(sheet: SpecSheet | null): SensorCircuit | null {
   const { referenceV, pullUpOhm, switchedPullUp } = sheet?.ect ?? {};
   if (!referenceV || !pullUpOhm) return null;
   const { pullUpOhm: second, toWarmC, toColdC } = switchedPullUp ?? {};
-  const warm =
-    second && toWarmC != null
-      ? { pullUpOhm: second, toWarmC, toColdC: toColdC ?? toWarmC - SECOND_OUT_C }
-      : null;
-  return { referenceV, pullUpOhm, warm };
+  if (!second) return { referenceV, pullUpOhm, warm: null };
+  if (toWarmC == null) return null;
+  return {
+    referenceV,
+    pullUpOhm,
+    warm: { pullUpOhm: second, toWarmC, toColdC: toColdC ?? toWarmC - SECOND_OUT_C }
+  };
 }
 
 /** Resistance of a point: as measured, or from its volts in the range that fits its temperature best. */
@@ -207,14 +209,14 @@ export const ectLadder = defineCheck({
     const { points, readsOffC, curve } = ladder;
     const numbers = points.map((p, i) => ({
       name: `At ${sayC(p.trueC)}: ${sayOhm(p.ohm)}, its curve ${sayOhm(resistanceAt(curve, p.trueC))}`,
-      value: `${readsOffC[i] > 0 ? '+' : ''}${sayDeltaC(readsOffC[i])}`,
+      value: sayOff(p.trueC, readsOffC[i]),
       limit: `± ${sayDeltaC(OFF_C)}`
     }));
     const lost = r.points.length - points.length;
     const doubts =
       lost > 0
         ? [
-            `${lost} of the readings are volts that cannot be judged: the sheet knows no reference or pull-up, or they lie outside the reference. Ohms can be`
+            `The volts of ${lost} point${lost === 1 ? '' : 's'} cannot be judged: the sheet lacks the reference, the pull-up or where it switches, or they lie outside the reference. Ohms can be`
           ]
         : [];
     const found = judged(ladder);
@@ -235,7 +237,7 @@ export const ectLadder = defineCheck({
       if (outletC > stopC) return [];
       return {
         ...readWith(sensorC + h.noise(0.7), 'contact'),
-        ohm: Number((sensorOhm(h, sensorC) * (1 + h.noise(0.004))).toPrecision(4)),
+        ohm: Number((simulateOhm(h, sensorC) * (1 + h.noise(0.004))).toPrecision(4)),
         volts: null
       };
     });
@@ -247,13 +249,21 @@ export const ectLadder = defineCheck({
       .join(', ')}`
 });
 
+/** Beyond these no coolant is: a reading there is an open or a shorted sensor, and no number of degrees, °C. */
+const COOLANT_C = { from: -60, to: 180 };
+const sayOff = (trueC: number, offC: number): string =>
+  trueC + offC < COOLANT_C.from ? 'as open' : trueC + offC > COOLANT_C.to ? 'as shorted' : saySignedC(offC);
+
 function withoutCurve(
   r: EctLadderReadings,
   sheet: SpecSheet | null,
   curves: readonly LibraryCurve[]
 ): Judged<LadderResult> {
   if (sheet?.ect?.curve)
-    return outcome('unclear', 'Volts say nothing without reference and pull-up in the sheet: measure ohms');
+    return outcome(
+      'unclear',
+      'Volts say nothing without reference, pull-up and where it switches in the sheet: measure ohms'
+    );
   const pairs = r.points.flatMap((p) => (p.ohm === null ? [] : [[p.celsius, p.ohm] as const]));
   if (pairs.length === 0)
     return outcome('unclear', 'The sheet has no sensor curve, and volts alone cannot find one');
@@ -298,7 +308,7 @@ function judged(ladder: LadderReading): Judged<LadderResult> {
 }
 
 /** What an ohmmeter finds at the sensor: faults of the loom are not in it. */
-function sensorOhm(h: Hands, sensorC: number): number {
+function simulateOhm(h: Hands, sensorC: number): number {
   const { sensorError: e, curve } = h.plant;
   const own = resistanceAt(curve, sensorC);
   if (h.fault === 'ect-wiring') return own;

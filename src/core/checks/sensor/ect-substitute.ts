@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { defineField } from '../../units/field';
-import { sayC, sayDeltaC } from '../../units/say';
+import { sayC, sayDeltaC, saySignedC } from '../../units/say';
 import { agreement } from '../../measure/agreement';
 import { AGREE_WITHIN_C, standingOf } from './cold-agreement';
 import { defineCheck, outcome } from '../check';
@@ -82,12 +82,10 @@ export const ectSubstitute = defineCheck({
     const numbers = [
       {
         name: 'Known good sensor less air',
-        value: `${off.byC > 0 ? '+' : ''}${sayDeltaC(off.byC)} ± ${sayDeltaC(off.uncertaintyC)}`,
+        value: `${saySignedC(off.byC)} ± ${sayDeltaC(off.uncertaintyC)}`,
         limit: `± ${sayDeltaC(AGREE_WITHIN_C)}`
       },
-      ...(oldOffC === null
-        ? []
-        : [{ name: 'Old sensor was off by', value: `${oldOffC > 0 ? '+' : ''}${sayDeltaC(oldOffC)}` }])
+      ...(oldOffC === null ? [] : [{ name: 'Old sensor was off by', value: saySignedC(oldOffC) }])
     ];
     switch (standingOf(off)) {
       case 'agree':

@@ -111,7 +111,7 @@ describe('ECT ladder', () => {
     const blind = context([], { ...curlew, ect: { ...curlew.ect, pullUpOhm: null } });
     expect(judge('ect-ladder', { points: volts }, blind).says).toContain('measure ohms');
     const mixed = judge('ect-ladder', { points: [...ohms([[20, healthy(20)]]).points, volts[2]] }, blind);
-    expect(mixed.doubts[0]).toContain('1 of the readings are volts that cannot be judged');
+    expect(mixed.doubts[0]).toContain('The volts of 1 point cannot be judged');
   });
 
   it('refuses by field what no meter can have shown', () => {

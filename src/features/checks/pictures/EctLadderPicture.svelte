@@ -18,7 +18,7 @@
 
 {#if !circuitOf(sheet)}
   <p class="text-ink-2 text-sm">
-    The sheet gives no reference or no pull-up, so volts cannot be judged: measure ohms.
+    The sheet lacks the reference, the pull-up or where it switches, so volts cannot be judged: measure ohms.
   </p>
 {/if}
 <LadderPlot {sheet} {ladder} points={readings.points} />
