@@ -42,19 +42,19 @@ describe('what is told of checks of flow', () => {
     ],
     [
       { fluidC: 120, coolantC: 90, lineInC: 120, lineOutC: 112.5 },
-      'unclear (cooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that; its cooler takes the heat | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: −7.5 °C | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | in words: Fluid 120 °C, coolant 90 °C'
+      'unclear (cooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that; its cooler takes the heat | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: −7.5 °C | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | in words: Fluid 120 °C, coolant 90 °C, into its cooler 120 °C, out of it 112.5 °C'
     ],
     [
       { fluidC: 120, coolantC: 90, lineInC: 120, lineOutC: 113 },
-      'fail (notCooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that, and its cooler takes none: the tank it sits in, or its lines | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: −7 °C | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | in words: Fluid 120 °C, coolant 90 °C'
+      'fail (notCooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that, and its cooler takes none: the tank it sits in, or its lines | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: −7 °C | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | in words: Fluid 120 °C, coolant 90 °C, into its cooler 120 °C, out of it 113 °C'
     ],
     [
       { fluidC: 120, coolantC: 90, lineInC: 110, lineOutC: 112 },
-      'fail (notCooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that, and its cooler takes none: the tank it sits in, or its lines | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: 2 °C | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | in words: Fluid 120 °C, coolant 90 °C'
+      'fail (notCooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that, and its cooler takes none: the tank it sits in, or its lines | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: 2 °C | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | in words: Fluid 120 °C, coolant 90 °C, into its cooler 110 °C, out of it 112 °C'
     ],
     [
       { fluidC: 120, coolantC: 90, lineInC: 110, lineOutC: 113 },
-      'fail (notCooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that, and its cooler takes none: the tank it sits in, or its lines | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: 3 °C | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | refused: The line out is hotter than the line in: they are exchanged | in words: Fluid 120 °C, coolant 90 °C'
+      'fail (notCooled): The fluid is 30 °C above the coolant: the transmission heats the radiator. Hard towing or a slipping converter does that, and its cooler takes none: the tank it sits in, or its lines | Fluid less coolant: +30 °C [up to 15 °C] | Over its cooler: 3 °C | heat: measured 2026-11-25T08:00:00.000Z, coolant 90, air null | refused: The line out is hotter than the line in: they are exchanged | in words: Fluid 120 °C, coolant 90 °C, into its cooler 110 °C, out of it 113 °C'
     ]
   ])('transmission: %j', (readings, says) => expect(told('transmission-heat', readings, minibus)).toBe(says));
 

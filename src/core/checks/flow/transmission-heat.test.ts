@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { context, curlew, faults, judge } from '../../../../tests/support/check-bench';
+import { plainText } from '../../units/say';
 import { checkOf } from '../registry';
 
 const read = (fluidC: number, lineInC: number | null = null, lineOutC: number | null = null) =>
@@ -25,8 +26,29 @@ describe('transmission heat', () => {
     );
     expect(lacks!(curlew)).toBeNull();
   });
-  it('refuses lines that are exchanged', () => {
-    const exchanged = { fluidC: 125, coolantC: 90, lineInC: 100, lineOutC: 118 };
-    expect(checkOf('transmission-heat').refuse(exchanged, null)).toMatchObject([{ field: 'lineOutC' }]);
+  it('makes nothing of one line alone', () => {
+    for (const o of [read(125, 120), read(125, null, 104)]) {
+      expect([o.result, o.points]).toEqual(['unclear', []]);
+      expect(o.says).toContain('Measure the two lines of its cooler');
+      expect(o.numbers.map((n) => n.name)).toEqual(['Fluid less coolant']);
+    }
+  });
+  it('refuses lines that are exchanged, and nothing of one line', () => {
+    const refused = (lineInC: number | null, lineOutC: number | null) =>
+      checkOf('transmission-heat').refuse({ fluidC: 125, coolantC: 90, lineInC, lineOutC }, null);
+    expect(refused(100, 118)).toMatchObject([{ field: 'lineOutC' }]);
+    for (const [lineIn, out] of [
+      [100, null],
+      [null, 118],
+      [-20, null],
+      [118, 119]
+    ] as const)
+      expect(refused(lineIn, out)).toEqual([]);
+  });
+  it('is told in words with the lines that were measured', () => {
+    const words = (lineInC: number | null, lineOutC: number | null) =>
+      plainText(checkOf('transmission-heat').words({ fluidC: 125, coolantC: 90, lineInC, lineOutC }));
+    expect(words(120, 104)).toBe('Fluid 125 °C, coolant 90 °C, into its cooler 120 °C, out of it 104 °C');
+    expect(words(null, null)).toBe('Fluid 125 °C, coolant 90 °C');
   });
 });

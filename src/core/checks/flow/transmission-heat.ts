@@ -90,5 +90,10 @@ export const transmissionHeat = defineCheck({
       lineOutC: null
     };
   },
-  words: (r) => `Fluid ${sayC(r.fluidC)}, coolant ${sayC(r.coolantC)}`
+  words: (r) =>
+    [
+      `Fluid ${sayC(r.fluidC)}, coolant ${sayC(r.coolantC)}`,
+      ...(r.lineInC === null ? [] : [`into its cooler ${sayC(r.lineInC)}`]),
+      ...(r.lineOutC === null ? [] : [`out of it ${sayC(r.lineOutC)}`])
+    ].join(', ')
 });
