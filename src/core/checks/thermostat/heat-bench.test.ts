@@ -35,7 +35,8 @@ describe('a thermostat’s bath', () => {
   it('gives back start, full, closing, lift and rate of a made-up one, with the lag taken off', () => {
     fc.assert(
       fc.property(
-        between(70, 92),
+        // Hot enough at its end to be seen full open.
+        between(70, 90),
         between(9, 15),
         between(6, 11),
         between(0.5, 4),

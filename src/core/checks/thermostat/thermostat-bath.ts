@@ -2,9 +2,9 @@ import { limitsOf, originWords } from '../../vehicle/limits';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
-import { FAST_C_PER_MIN, readBath } from '../../physics/thermostat/bath';
+import { FAST_C_PER_MIN, readBath, type BathReading } from '../../physics/thermostat/bath';
 import { say, sayC, sayDeltaC } from '../../units/say';
-import { defineCheck, outcome } from '../check';
+import { defineCheck, outcome, unusual } from '../check';
 import { share, strength } from '../strength';
 import { openingLikelihoods, type Follows, type Moves } from './opening';
 
@@ -54,6 +54,8 @@ const START_OFF_C = 4;
 const STAMP_OFF_C = 2.5;
 /** Shut, a thermostat may have a bleed hole but no lift, mm. */
 const COLD_LEAK_MM = 0.3;
+/** One that lifts no further than this is stuck, whatever lift its maker gives, mm. */
+const HARDLY_MM = 2;
 /** How far opening and closing lie apart at most. */
 const HYSTERESIS_C = 9;
 
@@ -65,10 +67,29 @@ const STARTS: Follows = [
 /** How often the figure on it is the one it opens at, where its rating is cooler, and where the sheet is wrong. */
 const STAMPED: Readonly<Record<Moves, number>> = { 'thermostat-low-rating': 0.6, 'sheet-wrong': 0.95 };
 
+/** Readings so far apart tell that it opened between them, and not whether that was early or late. */
+const tooCoarse = (between: readonly [number, number] | null): boolean =>
+  between !== null && between[1] - between[0] > START_OFF_C;
+
+/** Where it starts, as far as the readings tell. */
+const sayStart = ({ startC, startBetweenC }: BathReading): string =>
+  tooCoarse(startBetweenC)
+    ? `between ${sayC(startBetweenC![0])} and ${sayC(startBetweenC![1])}`
+    : `at ${sayC(startC!)}`;
+
+/** How far from the sheet’s it starts, at least and at most, °C; null where it did not open. */
+function startsOff({ startC, startBetweenC }: BathReading, wantedC: number) {
+  if (startC === null) return null;
+  const [first, last] = tooCoarse(startBetweenC) ? startBetweenC! : [startC, startC];
+  return { least: first - wantedC, most: last - wantedC };
+}
+const onTime = ({ least, most }: { readonly least: number; readonly most: number }): boolean =>
+  least >= -START_OFF_C && most <= START_OFF_C;
+
 /** What start and stamp say of a cooler part and of a wrong sheet. */
 function bathLikelihoods(r: ThermostatBathReadings, sheet: SpecSheet | null): Partial<Record<Moves, number>> {
-  const { startC } = readBath(r.points);
-  if (startC === null) return {};
+  const { startC, startBetweenC } = readBath(r.points);
+  if (startC === null || tooCoarse(startBetweenC)) return {};
   const by = openingLikelihoods(startC, sheet, STARTS);
   const wantedC = limitsOf(sheet).startOpenC.value;
   if (r.stampedC === null || Math.abs(startC - wantedC) <= START_OFF_C) return by;
@@ -156,35 +177,39 @@ export const thermostatBath = defineCheck({
       wrong.push(`open by ${say(b.coldLiftMm, 'length')} when cold: it leaks`);
       found.push('leaks');
     } else if (b.coldLiftMm !== null) found.push('shuts');
-    const offC = startC !== null && b.startC !== null ? b.startC - startC : null;
+    const coarse = tooCoarse(b.startBetweenC);
+    const off = startC === null ? null : startsOff(b, startC);
     const byItsStamp =
-      r.stampedC !== null && b.startC !== null && Math.abs(r.stampedC - b.startC) <= STAMP_OFF_C;
-    if (offC !== null && offC < -START_OFF_C) {
+      r.stampedC !== null && b.startC !== null && !coarse && Math.abs(r.stampedC - b.startC) <= STAMP_OFF_C;
+    if (off !== null && off.most < -START_OFF_C) {
       wrong.push(
-        `starts at ${sayC(b.startC!)}, ${sayDeltaC(-offC)} below the sheet’s ${sayC(startC!)}: a cooler part`
+        `starts ${sayStart(b)}, ${sayDeltaC(-off.most)} below the sheet’s ${sayC(startC!)}: a cooler part`
       );
       found.push('early');
       if (byItsStamp) found.push('byItsStamp');
-    } else if (offC !== null && offC > START_OFF_C) {
-      wrong.push(`starts at ${sayC(b.startC!)}, ${sayDeltaC(offC)} above the sheet’s ${sayC(startC!)}: late`);
+    } else if (off !== null && off.least > START_OFF_C) {
+      wrong.push(`starts ${sayStart(b)}, ${sayDeltaC(off.least)} above the sheet’s ${sayC(startC!)}: late`);
       if (byItsStamp) found.push('byItsStamp', 'hotterPart');
       else found.push('late');
-    } else if (offC !== null) found.push('onTime');
+    } else if (off !== null && onTime(off)) found.push('onTime');
     if (startC !== null && r.stampedC !== null && Math.abs(r.stampedC - startC) > STAMP_OFF_C) {
       wrong.push(`stamped ${sayC(r.stampedC)}, and the sheet wants ${sayC(startC)}`);
       if (r.stampedC < startC) found.push('coolerPart');
     }
     const hotEnough = fullC !== null && hottestC >= fullC + 3;
-    if (hotEnough && b.liftMm < least * 0.9) {
-      wrong.push(
-        `lifts ${say(b.liftMm, 'length')} at ${sayC(hottestC)}, at least ${say(least, 'length')} wanted`
-      );
+    const short = hotEnough && b.liftMm < least * 0.9;
+    const lift = `lifts ${say(b.liftMm, 'length')} at ${sayC(hottestC)}, at least ${say(least, 'length')} wanted`;
+    const liftsAsked = [minLiftMm, fullOpenC].flatMap((l) => (l.origin === 'typical' ? [l.field] : []));
+    const shortOfGiven = short && (liftsAsked.length === 0 || b.liftMm <= HARDLY_MM);
+    if (shortOfGiven) {
+      wrong.push(lift);
       found.push('shortLift');
-    } else if (hotEnough) found.push('lifts');
-    if (b.hysteresisC !== null && b.hysteresisC > HYSTERESIS_C) {
-      wrong.push(`shuts ${sayDeltaC(b.hysteresisC)} below where it opens: it drags`);
+    } else if (hotEnough && !short) found.push('lifts');
+    const hysteresisC = coarse ? null : b.hysteresisC;
+    if (hysteresisC !== null && hysteresisC > HYSTERESIS_C) {
+      wrong.push(`shuts ${sayDeltaC(hysteresisC)} below where it opens: it drags`);
       found.push('drags');
-    } else if (b.hysteresisC !== null && offC !== null && Math.abs(offC) <= START_OFF_C) found.push('lets');
+    } else if (hysteresisC !== null && off !== null && onTime(off)) found.push('lets');
     const fast = b.rateCPerMin !== null && b.rateCPerMin > FAST_C_PER_MIN;
     const doubts = [
       ...(fast
@@ -193,7 +218,16 @@ export const thermostatBath = defineCheck({
           ]
         : []),
       ...(b.against.length > 0
-        ? [`${b.against.length} reading went the wrong way and is left out of the lines`]
+        ? [
+            b.against.length === 1
+              ? 'One reading went the wrong way and is left out of the lines'
+              : `${b.against.length} readings went the wrong way and are left out of the lines`
+          ]
+        : []),
+      ...(coarse
+        ? [
+            `Readings lie too far apart where it opened, ${sayStart(b)}: let it cool, and read every degree or two there`
+          ]
         : []),
       ...(startC === null
         ? ['Without a sheet that gives the opening temperature there is nothing to hold these against']
@@ -205,7 +239,7 @@ export const thermostatBath = defineCheck({
         : [
             {
               name: 'Starts to open',
-              value: sayC(b.startC),
+              value: coarse ? sayStart(b) : sayC(b.startC),
               ...(startC === null ? {} : { limit: `${sayC(startC)} ± ${sayDeltaC(START_OFF_C, 0)}` })
             }
           ]),
@@ -218,7 +252,11 @@ export const thermostatBath = defineCheck({
               ...(fullC === null ? {} : { limit: `${sayC(fullC)}, ${originWords(fullOpenC)}` })
             }
           ]),
-      { name: 'Lift', value: say(b.liftMm, 'length'), limit: `at least ${say(least, 'length')}` },
+      {
+        name: 'Lift',
+        value: say(b.liftMm, 'length'),
+        limit: `at least ${say(least, 'length')}, ${originWords(minLiftMm)}`
+      },
       ...(b.closedC === null
         ? []
         : [
@@ -228,12 +266,12 @@ export const thermostatBath = defineCheck({
               ...(given?.closedByC ? { limit: sayC(given.closedByC) } : {})
             }
           ]),
-      ...(b.hysteresisC === null
+      ...(hysteresisC === null
         ? []
         : [
             {
               name: 'Hysteresis',
-              value: sayDeltaC(b.hysteresisC),
+              value: sayDeltaC(hysteresisC),
               limit: `at most ${sayDeltaC(HYSTERESIS_C, 0)}`
             }
           ]),
@@ -252,6 +290,17 @@ export const thermostatBath = defineCheck({
       const says = wrong.join('; ');
       return outcome('fail', says[0].toUpperCase() + says.slice(1), { numbers, doubts, found });
     }
+    // Most lift as far as that: against a lift or a full opening that nobody gave it is unusual, and no more.
+    if (short)
+      return unusual(
+        outcome('fail', lift[0].toUpperCase() + lift.slice(1), {
+          numbers,
+          doubts,
+          found: [...found, 'shortLift']
+        }),
+        'full opening and lift',
+        ...liftsAsked
+      );
     if (b.startC === null)
       return outcome(
         'unclear',
@@ -260,7 +309,7 @@ export const thermostatBath = defineCheck({
           : `Has not opened by ${sayC(hottestC)}: go on${fullC === null ? '' : ` to ${sayC(fullC + 3)}`}`,
         { numbers, doubts }
       );
-    return hotEnough
+    return hotEnough && !coarse
       ? outcome(
           'pass',
           `Starts at ${sayC(b.startC)} and lifts ${say(b.liftMm, 'length')}: as the sheet wants`,
@@ -268,11 +317,11 @@ export const thermostatBath = defineCheck({
         )
       : outcome(
           'unclear',
-          `Starts at ${sayC(b.startC)}${fullC === null ? '' : `; heat on to ${sayC(fullC + 3)} for its full lift`}`,
+          `Starts ${sayStart(b)}${fullC === null || hotEnough ? '' : `; heat on to ${sayC(fullC + 3)} for its full lift`}`,
           {
             numbers,
             doubts,
-            found: found.filter((f) => f === 'onTime')
+            found: found.filter((f) => f === 'onTime' || (hotEnough && f === 'lifts'))
           }
         );
   },
@@ -291,6 +340,6 @@ export const thermostatBath = defineCheck({
   },
   words(r) {
     const b = readBath(r.points);
-    return `${r.points.length} readings${b.startC === null ? '' : `, starts at ${sayC(b.startC)}`}, lift ${say(b.liftMm, 'length')}${r.stampedC === null ? '' : `, stamped ${sayC(r.stampedC)}`}`;
+    return `${r.points.length} reading${r.points.length === 1 ? '' : 's'}${b.startC === null ? '' : `, starts ${sayStart(b)}`}, lift ${say(b.liftMm, 'length')}${r.stampedC === null ? '' : `, stamped ${sayC(r.stampedC)}`}`;
   }
 });

@@ -8,8 +8,11 @@ export interface BathPoint {
 }
 
 export interface BathReading {
-  /** °C at which it starts to open and is full open while heating, corrected for the lag of the wax; null if not seen. */
+  /** °C at which it starts to open while heating, corrected for the lag of the wax; null if not seen. */
   readonly startC: number | null;
+  /** The last reading shut and the first one open, °C, where too few lie on the rise for a line: it started between. */
+  readonly startBetweenC: readonly [shut: number, open: number] | null;
+  /** °C at which it was full open: a hotter reading lifts it no further; null if not seen. */
   readonly fullC: number | null;
   /** °C by which it is shut again while cooling. */
   readonly closedC: number | null;
@@ -54,19 +57,22 @@ export function readBath(points: readonly BathPoint[]): BathReading {
   const heating = kept.filter((p) => p.way === 'heating').sort((a, b) => a.bathC - b.bathC);
   const cooling = kept.filter((p) => p.way === 'cooling').sort((a, b) => a.bathC - b.bathC);
   const liftMm = Math.max(0, ...kept.map((p) => p.liftMm));
-  const rising = onset(heating, liftMm);
+  const opening = onset(heating, liftMm);
+  const rising = opening?.celsius ?? null;
   const rate = rateOf(heating);
   const lagC = rate === null ? 0 : (rate * WAX_LAG_S) / 60;
   const back = rateOf(cooling);
   const coolLagC = back === null ? 0 : (back * WAX_LAG_S) / 60;
   const startC = rising === null ? null : credible(rising - lagC);
   const full = heating.find((p) => p.liftMm >= 0.95 * liftMm && liftMm > 1);
-  const closing = onset(cooling, Math.max(0, ...cooling.map((p) => p.liftMm)));
+  const closing = onset(cooling, Math.max(0, ...cooling.map((p) => p.liftMm)))?.celsius ?? null;
   const closedC = closing === null ? null : closing - coolLagC;
   const cold = startC === null ? [] : heating.filter((p) => p.bathC < startC - COLD_BELOW_C);
   return {
     startC,
-    fullC: full && heating.length > 2 ? full.bathC - lagC : null,
+    startBetweenC: startC === null ? null : (opening?.between ?? null),
+    fullC:
+      startC !== null && full && full.bathC < heating[heating.length - 1].bathC ? full.bathC - lagC : null,
     closedC,
     hysteresisC: startC !== null && closedC !== null ? startC - closedC : null,
     liftMm,
@@ -85,8 +91,13 @@ export function readBath(points: readonly BathPoint[]): BathReading {
 /** A line through a few readings can end anywhere: what no thermostat of an engine does is no answer. */
 const credible = (c: number): number | null => (c >= -20 && c <= 130 ? c : null);
 
+interface Onset {
+  readonly celsius: number;
+  readonly between: BathReading['startBetweenC'];
+}
+
 /** Where a line through the rising part meets the lift that counts as open, °C; null where it never rises. */
-function onset(points: readonly BathPoint[], top: number): number | null {
+function onset(points: readonly BathPoint[], top: number): Onset | null {
   if (top < 4 * OPENS_MM) return null;
   // What it stands open by when cold, by a leak or the zero of the gauge, is no opening.
   const cold = points[0]?.liftMm ?? 0;
@@ -97,10 +108,11 @@ function onset(points: readonly BathPoint[], top: number): number | null {
   if (part.length < 2) {
     // Too coarse for a line: between the last shut and the first open reading.
     const [shut, open] = [points[first - 1], points[first]];
-    return (
-      shut.bathC +
-      ((open.bathC - shut.bathC) * (OPENS_MM - shut.liftMm)) / Math.max(0.01, open.liftMm - shut.liftMm)
-    );
+    const share = (OPENS_MM - shut.liftMm) / Math.max(0.01, open.liftMm - shut.liftMm);
+    return {
+      celsius: shut.bathC + (open.bathC - shut.bathC) * share,
+      between: [shut.bathC, open.bathC]
+    };
   }
   const mc = part.reduce((s, p) => s + p.bathC, 0) / part.length;
   const ml = part.reduce((s, p) => s + p.liftMm, 0) / part.length;
@@ -108,7 +120,7 @@ function onset(points: readonly BathPoint[], top: number): number | null {
   const spread = part.reduce((s, p) => s + (p.liftMm - ml) ** 2, 0);
   if (!(spread > 0)) return null;
   const cPerMm = part.reduce((s, p) => s + (p.liftMm - ml) * (p.bathC - mc), 0) / spread;
-  return cPerMm > 0 ? mc - (ml - OPENS_MM) * cPerMm : null;
+  return cPerMm > 0 ? { celsius: mc - (ml - OPENS_MM) * cPerMm, between: null } : null;
 }
 
 /** Rate over the readings that have a time, °C/min; signed, by least squares. */
