@@ -54,6 +54,17 @@ describe('a thermostat’s bath', () => {
       { numRuns: 60 }
     );
   });
+  it('takes readings that were typed at one go for readings without times, and nothing off for a lag', () => {
+    const timed = (perMin: number) =>
+      bath(86, 99, 8.5).map((p) => ({ ...p, atMin: p.way === 'heating' ? (p.bathC - 54) / perMin : null }));
+    for (const perMin of [600, Infinity]) {
+      const b = readBath(timed(perMin));
+      expect([b.rateCPerMin, b.lagC]).toEqual([null, 0]);
+      expect(b.startC).not.toBeNull();
+    }
+    // A strong heater under little water is fast, and still a bath.
+    expect(readBath(timed(20)).rateCPerMin).toBeCloseTo(20, 1);
+  });
   it('stays within a degree and a half of the truth under a gauge and a thermometer with errors', () => {
     for (let seed = 1; seed <= 40; seed++) {
       const b = readBath(bath(86, 99, 8.5, { seed }));

@@ -123,12 +123,17 @@ function onset(points: readonly BathPoint[], top: number): Onset | null {
   return cPerMm > 0 ? { celsius: mc - (ml - OPENS_MM) * cPerMm, between: null } : null;
 }
 
-/** Rate over the readings that have a time, °C/min; signed, by least squares. */
+/** Faster than this no bath warms (4 kW into 2 L): its times are those at which the readings were typed, °C/min. */
+const NO_BATH_C_PER_MIN = 28;
+
+/** Rate over the readings that have a time, °C/min; signed, by least squares; null where the times are no bath’s. */
 function rateOf(points: readonly BathPoint[]): number | null {
   const timed = points.filter((p) => p.atMin !== null);
   if (timed.length < 2) return null;
   const mt = timed.reduce((s, p) => s + p.atMin!, 0) / timed.length;
   const mc = timed.reduce((s, p) => s + p.bathC, 0) / timed.length;
   const spread = timed.reduce((s, p) => s + (p.atMin! - mt) ** 2, 0);
-  return spread > 0 ? timed.reduce((s, p) => s + (p.atMin! - mt) * (p.bathC - mc), 0) / spread : null;
+  const rate =
+    spread > 0 ? timed.reduce((s, p) => s + (p.atMin! - mt) * (p.bathC - mc), 0) / spread : Infinity;
+  return Math.abs(rate) > NO_BATH_C_PER_MIN ? null : rate;
 }

@@ -97,7 +97,10 @@
           >
         {/if}
       {/if}
-      {#if bath.startC !== null}
+      {#if bath.startBetweenC}
+        {@const [shutC, openC] = bath.startBetweenC}
+        <rect x={x(shutC)} y={bottom + 2} width={x(openC) - x(shutC)} height="8" fill="var(--act)" />
+      {:else if bath.startC !== null}
         <path d="M{x(bath.startC)} {bottom} l-7 12 h14 z" fill="var(--act)" />
       {/if}
       <polyline points={pathOf('heating', x, y)} fill="none" stroke="var(--ink)" stroke-width="2" />
@@ -134,7 +137,8 @@
   </XyFrame>
   <figcaption class="text-ink-2 text-sm">
     Circles while heating, squares while cooling. Dashed: the sheet’s start and full. The mark on the axis:
-    where this one starts, with the lag of the wax taken off.
+    where this one starts, with the lag of the wax taken off; a bar where readings lie too far apart to tell
+    it nearer.
   </figcaption>
 </figure>
 
@@ -156,7 +160,11 @@
     {bath.rateCPerMin === null ? '–' : `${shownDifference(bath.rateCPerMin)}/min`}
   </dd>
   <dt class="text-ink-2">Starts</dt>
-  <dd class="text-right font-semibold">{shown(bath.startC, 'temperature')}</dd>
+  <dd class="text-right font-semibold">
+    {bath.startBetweenC
+      ? bath.startBetweenC.map((c) => shown(c, 'temperature')).join(' to ')
+      : shown(bath.startC, 'temperature')}
+  </dd>
   <dt class="text-ink-2">Shut again</dt>
   <dd class="text-right">{shown(bath.closedC, 'temperature')}</dd>
   <dt class="text-ink-2">Lift</dt>
