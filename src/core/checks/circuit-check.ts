@@ -244,7 +244,9 @@ export const circuitWords = (r: CircuitReadings): string =>
   r.taken
     .flatMap(({ state, at, value }) => {
       const place = placeOf(templateOf(r.circuit), state, at);
-      return place ? [`${place.title} ${told(place, value)} (${place.stateTitle.toLowerCase()})`] : [];
+      return place
+        ? [`${r.names[at] || place.title} ${told(place, value)} (${place.stateTitle.toLowerCase()})`]
+        : [];
     })
     .join(', ');
 

@@ -99,7 +99,7 @@
       {/if}
       {#if bath.startBetweenC}
         {@const [shutC, openC] = bath.startBetweenC}
-        <rect x={x(shutC)} y={bottom + 2} width={x(openC) - x(shutC)} height="8" fill="var(--act)" />
+        <rect x={x(shutC)} y={bottom} width={x(openC) - x(shutC)} height="6" fill="var(--act)" />
       {:else if bath.startC !== null}
         <path d="M{x(bath.startC)} {bottom} l-7 12 h14 z" fill="var(--act)" />
       {/if}
