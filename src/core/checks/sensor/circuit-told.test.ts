@@ -58,7 +58,8 @@ describe('what is told of the sensor’s circuit', () => {
     expect(told('ect-circuit', readings, context([], curlew))).toBe(says)
   );
 
-  // A unit may show a value of its own where its circuit is open: without the sheet that is unusual, and no more.
+  // A unit may show a value of its own where its circuit is open: without the sheet that is unusual, and no more. One
+  // that shows one extreme as it is, or does not hear its plug at all, does not.
   it.each<[SpecSheet | null, object, string]>([
     [
       noSheet,
@@ -68,7 +69,7 @@ describe('what is told of the sensor’s circuit', () => {
     [
       noSheet,
       { unpluggedC: 80, bridgedC: 125, openV: null, signalV: null, groundV: null },
-      'unclear (notReached): Wiring or control unit: unplugged it does not read open: something else draws current, a leak or a short to ground in the loom. Measure next: the volts from the signal pin of the open plug to battery minus. Unusual for such an engine, and no more: the sheet’s readings of an open and a shorted circuit would decide | Reads unplugged: 80 °C [below −30 °C] | Reads bridged: 125 °C [above 125 °C] | Signal wire to ground: 85 % | in words: unplugged 80 °C, bridged 125 °C'
+      'fail (notReached): Wiring or control unit: unplugged it does not read open: something else draws current, a leak or a short to ground in the loom. Measure next: the volts from the signal pin of the open plug to battery minus | Reads unplugged: 80 °C [below −30 °C] | Reads bridged: 125 °C [above 125 °C] | Signal wire to ground: 85 % | in words: unplugged 80 °C, bridged 125 °C'
     ],
     [
       { ...curlew, ect: null },
@@ -88,7 +89,37 @@ describe('what is told of the sensor’s circuit', () => {
     [
       { ...curlew, ect: { ...curlew.ect!, openReadsC: null, shortReadsC: null } },
       { unpluggedC: 12, bridgedC: 140, openV: null, signalV: null, groundV: null },
-      'unclear (notReached): Wiring or control unit: unplugged it does not read open: something else draws current, a leak or a short to ground in the loom. Measure next: the volts across the open plug. Unusual for such an engine, and no more: the sheet’s readings of an open and a shorted circuit would decide | Reads unplugged: 12 °C [below −30 °C] | Reads bridged: 140 °C [above 125 °C] | Signal wire to ground: 52 % | Supply of the control unit low or missing: 46 % | in words: unplugged 12 °C, bridged 140 °C'
+      'fail (notReached): Wiring or control unit: unplugged it does not read open: something else draws current, a leak or a short to ground in the loom. Measure next: the volts across the open plug | Reads unplugged: 12 °C [below −30 °C] | Reads bridged: 140 °C [above 125 °C] | Signal wire to ground: 52 % | Supply of the control unit low or missing: 46 % | in words: unplugged 12 °C, bridged 140 °C'
+    ],
+    [
+      noSheet,
+      { unpluggedC: -10, bridgedC: 140, openV: null, signalV: null, groundV: null },
+      'unclear (notReached): Wiring or control unit: unplugged it does not read open: something else draws current, a leak or a short to ground in the loom. Measure next: the volts across the open plug. Unusual for such an engine, and no more: the sheet’s readings of an open and a shorted circuit would decide | Reads unplugged: −10 °C [below −30 °C] | Reads bridged: 140 °C [above 125 °C] | Signal wire to ground: 68 % | Supply of the control unit low or missing: 31 % | in words: unplugged −10 °C, bridged 140 °C'
+    ],
+    [
+      noSheet,
+      { unpluggedC: -9, bridgedC: 140, openV: null, signalV: null, groundV: null },
+      'fail (notReached): Wiring or control unit: unplugged it does not read open: something else draws current, a leak or a short to ground in the loom. Measure next: the volts across the open plug | Reads unplugged: −9 °C [below −30 °C] | Reads bridged: 140 °C [above 125 °C] | Signal wire to ground: 68 % | Supply of the control unit low or missing: 31 % | in words: unplugged −9 °C, bridged 140 °C'
+    ],
+    [
+      noSheet,
+      { unpluggedC: -40, bridgedC: 105, openV: null, signalV: null, groundV: null },
+      'unclear (notReached): Wiring or control unit: bridged it does not read shorted: a wire, a pin or the ground is open or resists. Measure next: the volts from the ground pin to battery minus, pins bridged. Unusual for such an engine, and no more: the sheet’s readings of an open and a shorted circuit would decide | Reads unplugged: −40 °C [below −30 °C] | Reads bridged: 105 °C [above 125 °C] | Resistance in the ground wire: 46 % | Resistance in the signal wire: 46 % | Signal wire on battery plus: 8 % | in words: unplugged −40 °C, bridged 105 °C'
+    ],
+    [
+      noSheet,
+      { unpluggedC: -40, bridgedC: 104, openV: null, signalV: null, groundV: null },
+      'fail (notReached): Wiring or control unit: bridged it does not read shorted: a wire, a pin or the ground is open or resists. Measure next: the volts from the ground pin to battery minus, pins bridged | Reads unplugged: −40 °C [below −30 °C] | Reads bridged: 104 °C [above 125 °C] | Resistance in the ground wire: 46 % | Resistance in the signal wire: 46 % | Signal wire on battery plus: 8 % | in words: unplugged −40 °C, bridged 104 °C'
+    ],
+    [
+      noSheet,
+      { unpluggedC: 80, bridgedC: null, openV: null, signalV: null, groundV: null },
+      'unclear (notReached): Wiring or control unit: unplugged it does not read open: something else draws current, a leak or a short to ground in the loom. Measure next: the scan value with its pins bridged. Unusual for such an engine, and no more: the sheet’s readings of an open and a shorted circuit would decide | Reads unplugged: 80 °C [below −30 °C] | Supply of the control unit low or missing: 55 % | Signal wire to ground: 43 % | in words: unplugged 80 °C'
+    ],
+    [
+      noSheet,
+      { unpluggedC: null, bridgedC: 80, openV: null, signalV: null, groundV: null },
+      'unclear (notReached): Wiring or control unit: bridged it does not read shorted: a wire, a pin or the ground is open or resists. Measure next: the volts from the ground pin to battery minus, pins bridged. Unusual for such an engine, and no more: the sheet’s readings of an open and a shorted circuit would decide | Reads bridged: 80 °C [above 125 °C] | Resistance in the ground wire: 46 % | Resistance in the signal wire: 46 % | Supply of the control unit low or missing: 7 % | in words: bridged 80 °C'
     ]
   ])('where the sheet gives no defaults: %j, %j', (sheet, readings, says) =>
     expect(told('ect-circuit', readings, context([], sheet))).toBe(says)

@@ -74,6 +74,8 @@ const REACHED_WITHIN_C = 8;
 /** Where the sheet names no defaults: what control units show for an open and a shorted sensor at least. */
 const OPEN_BELOW_C = -30;
 const SHORT_ABOVE_C = 125;
+/** So far from what any unit shows for an extreme, a reading is not that extreme, °C. */
+const CLEARLY_C = 20;
 /** Bridging its pins moves the reading by less than this: the plug is not heard at all, whatever the defaults are, °C. */
 const HARDLY_MOVES_C = 20;
 const REFERENCE_OFF = 0.06;
@@ -140,17 +142,20 @@ export const ectCircuit = defineCheck({
         : [{ name: 'Ground drop', value: say(r.groundV, 'voltage'), limit: say(GROUND_LIMIT_V, 'voltage') }])
     ];
     const heard = r.unpluggedC === null || r.bridgedC === null || r.bridgedC - r.unpluggedC >= HARDLY_MOVES_C;
-    /** What is wrong, and whether it is measured against what somebody gave. */
+    // A unit that shows one extreme as it is puts no value of its own in place of the other.
+    const showsOpen = r.unpluggedC !== null && r.unpluggedC <= openLimit;
+    const showsShort = r.bridgedC !== null && r.bridgedC >= shortLimit;
+    /** What is wrong, and whether it is measured against what somebody gave or the unit itself shows. */
     const wrong: { readonly says: string; readonly given: boolean }[] = [];
-    if (r.unpluggedC !== null && r.unpluggedC > openLimit)
+    if (r.unpluggedC !== null && !showsOpen)
       wrong.push({
         says: 'unplugged it does not read open: something else draws current, a leak or a short to ground in the loom',
-        given: openC !== null || !heard
+        given: openC !== null || !heard || (showsShort && r.unpluggedC > openLimit + CLEARLY_C)
       });
-    if (r.bridgedC !== null && r.bridgedC < shortLimit)
+    if (r.bridgedC !== null && !showsShort)
       wrong.push({
         says: 'bridged it does not read shorted: a wire, a pin or the ground is open or resists',
-        given: shortC !== null || !heard
+        given: shortC !== null || !heard || (showsOpen && r.bridgedC < shortLimit - CLEARLY_C)
       });
     if (r.openV !== null && referenceV !== null && Math.abs(r.openV / referenceV - 1) > REFERENCE_OFF)
       wrong.push({ says: `the open plug has ${say(r.openV, 'voltage')} and not its reference`, given: true });
