@@ -133,6 +133,10 @@ describe('on a phone of 390 by 844', () => {
     await openSheet(`/jobs/${open.number}`, 'warm-idle');
     const field = await inputOf('Reading at warm idle');
     expect(await field.getAttribute('inputmode')).toBe('none');
+    // Nobody is told of keys that a glove has not.
+    const shown = await (await see(driver, By.css('main'))).getText();
+    expect(shown).toContain('What you typed stays here');
+    expect(shown).not.toContain('Ctrl Enter');
     await driver.executeScript('arguments[0].focus()', field);
     const pad = By.css('[role="group"][aria-label="Keys for Reading at warm idle"]');
     const press = async (key: string) =>

@@ -69,7 +69,10 @@ export function told(id: CheckId, readings: unknown, c: CheckContext = soaked): 
       ),
     ...check
       .sensorReadings(taken, c.sheet)
-      .map((r) => `sensor: ${Number(r.readsC.toFixed(2))} for ${r.trueC} ± ${r.sdC.toFixed(1)}, ${r.of}, at ${r.at}`),
+      .map(
+        (r) =>
+          `sensor: ${Number(r.readsC.toFixed(2))} for ${r.trueC} ± ${r.sdC.toFixed(1)}, ${r.of}, at ${r.at}`
+      ),
     ...leaning(check.likelihoods(taken, { sheet: c.sheet, found: o.found })),
     ...check.unlikely(taken, c).map((u) => `sure? ${u}`),
     ...check.refuse(taken, c.sheet).map((p) => `refused: ${p.message}`),

@@ -310,7 +310,9 @@
             <button type="button" class="btn" disabled={busy} onclick={notSure}>Not sure</button>
             <button type="button" class="btn" disabled={busy} onclick={notHere}>I cannot do that here</button>
           {/if}
-          <span class="text-ink-2 text-sm">Ctrl Enter saves, Esc goes back. What you typed stays here.</span>
+          <span class="text-ink-2 text-sm"
+            ><span class="keys-told">Ctrl Enter saves, Esc goes back.</span> What you typed stays here.</span
+          >
         </div>
       </div>
     </form>

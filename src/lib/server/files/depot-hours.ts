@@ -1,4 +1,4 @@
-import { zoneOffsetMs } from '../../../core/base/zone';
+import { momentOf, zoneOffsetMs } from '../../../core/base/zone';
 
 const MIN_MS = 60_000;
 const HOUR_MS = 60 * MIN_MS;
@@ -10,14 +10,18 @@ const HOURS = [null, WEEKDAY, WEEKDAY, WEEKDAY, WEEKDAY, WEEKDAY, [450, 750] as 
 /** Until so many minutes of a day are worked, the demo still stands at the evening before: its morning is not yet told. */
 const MORNING_MIN = 210;
 
-/** The latest moment not after `wall` at which the depot works, at least `least` minutes after it opened. */
-function latestOpen(wall: number, least = 0): number {
+/** The latest moment not after `at` at which the depot of a zone works, at least `least` minutes after it opened. */
+function latestOpen(at: number, zone: string, least = 0): number {
+  const wall = at + zoneOffsetMs(zone, new Date(at));
   for (let day = Math.floor(wall / DAY_MS); ; day--) {
     const hours = HOURS[new Date(day * DAY_MS).getUTCDay()];
     if (!hours) continue;
     const from = day * DAY_MS + hours[0] * MIN_MS;
     const to = day * DAY_MS + hours[1] * MIN_MS;
-    if (wall >= from + least * MIN_MS) return Math.min(wall, to);
+    if (wall < from + least * MIN_MS) continue;
+    if (wall <= to) return at;
+    const [closesOn, closesAt] = new Date(to).toISOString().split('T');
+    return momentOf(zone, closesOn, closesAt.slice(0, 5)).getTime();
   }
 }
 
@@ -26,15 +30,14 @@ function latestOpen(wall: number, least = 0): number {
  * at which the depot works. A gap never becomes shorter, so an engine that had cooled has cooled.
  */
 export function depotTimes(agoH: readonly number[], now: Date, zone: string): Date[] {
-  const offset = zoneOffsetMs(zone, now);
-  const base = latestOpen(now.getTime() + offset, MORNING_MIN);
+  const base = latestOpen(now.getTime(), zone, MORNING_MIN);
   const times: number[] = [];
-  let later: { readonly wall: number; readonly agoH: number } | null = null;
+  let later: { readonly at: number; readonly agoH: number } | null = null;
   for (const hours of agoH.toReversed()) {
-    const wanted: number = later ? later.wall - (hours - later.agoH) * HOUR_MS : base - hours * HOUR_MS;
-    const wall = latestOpen(wanted);
-    times.push(wall - offset);
-    later = { wall, agoH: hours };
+    const wanted: number = later ? later.at - (hours - later.agoH) * HOUR_MS : base - hours * HOUR_MS;
+    const at = latestOpen(wanted, zone);
+    times.push(at);
+    later = { at, agoH: hours };
   }
   return times.toReversed().map((t) => new Date(t));
 }
