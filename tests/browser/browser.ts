@@ -57,11 +57,12 @@ export async function viewport(driver: WebDriver, width: number, height: number)
 export const WAIT_MS = Number(process.env.WAIT_MS ?? 25_000);
 
 /** Waits until an element is there and seen. */
-export async function see(driver: WebDriver, locator: By): Promise<WebElement> {
-  const element = await driver.wait(until.elementLocated(locator), WAIT_MS, `not found: ${locator}`);
-  await driver.wait(until.elementIsVisible(element), WAIT_MS, `not visible: ${locator}`);
-  return element;
-}
+export const see = (driver: WebDriver, locator: By): Promise<WebElement> =>
+  anew(async () => {
+    const element = await driver.wait(until.elementLocated(locator), WAIT_MS, `not found: ${locator}`);
+    await driver.wait(until.elementIsVisible(element), WAIT_MS, `not visible: ${locator}`);
+    return element;
+  });
 
 export const withText = (tag: string, text: string): By =>
   By.xpath(`//${tag}[contains(normalize-space(.), ${JSON.stringify(text)})]`);
@@ -98,15 +99,18 @@ export async function painted(driver: WebDriver): Promise<void> {
   );
 }
 
-/** Reads something of what stands there now: where the page draws it anew in between, once more. */
-export async function readOf<T>(
+/** Reads something of what stands there now. */
+export const readOf = <T>(
   driver: WebDriver,
   css: string,
   read: (element: WebElement) => Promise<T>
-): Promise<T> {
+): Promise<T> => anew(async () => read(await see(driver, By.css(css))));
+
+/** Where the page draws anew what was just found, it is looked for once more. */
+async function anew<T>(look: () => Promise<T>): Promise<T> {
   for (let tries = 1; ; tries++) {
     try {
-      return await read(await see(driver, By.css(css)));
+      return await look();
     } catch (e) {
       if (!(e instanceof error.StaleElementReferenceError) || tries === 5) throw e;
     }

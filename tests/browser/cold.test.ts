@@ -421,7 +421,7 @@ describe('units, search, photos', () => {
     await driver.wait(async () => (await textOf('[data-command-item]')).includes('QH-28'), WAIT_MS);
     await (await active()).sendKeys(Key.ENTER);
     await driver.wait(until.urlMatches(/\/jobs\/\d+$/), WAIT_MS);
-    expect(await textOf('h1')).toContain('QH-28');
+    await see(driver, withText('h1', 'QH-28'));
   });
 
   it('attaches a photo, and refuses what is no picture', async () => {
