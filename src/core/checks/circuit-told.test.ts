@@ -7,13 +7,13 @@ import { checkOf, type CheckId } from './registry';
 describe('what is told of a fan’s circuit', () => {
   it.each<[string, CheckId, object, string]>([
     [
-      'nothing said yet of a sound one',
+      'one sight, which leaves it open',
       'relay-socket',
       { circuit: 'fan-relay', batteryV: 12.6, taken: [{ state: 'on', at: 'turns', value: 2 }] },
       'unclear (not fan-feed-open, not fan-motor-weak, not fan-motor-dead, not fan-command-missing, not fan-relay-coil): Open between: circuit sound, relay contacts welded. Measure next: Load pin, ignition on, not commanded | Fan, commanded on: full speed [full speed if sound] | Circuit sound: 64 % | Relay contacts welded: 16 % | Control wire on ground, or command stuck: 13 % | in words: Fan full speed (commanded on)'
     ],
     [
-      'sound, by three readings',
+      'sound, by six readings',
       'relay-socket',
       {
         circuit: 'fan-relay',

@@ -15,6 +15,10 @@ export interface Limit<T = number> {
   readonly field: string;
 }
 
+/** The fields of the sheet that would decide: of those limits that are only typical. */
+export const notGiven = (...limits: readonly Limit<unknown>[]): string[] =>
+  limits.flatMap((l) => (l.origin === 'typical' ? [l.field] : []));
+
 /** Every limit and default of a vehicle, °C unless the name carries another unit. */
 export interface Limits {
   readonly startOpenC: Limit;

@@ -165,7 +165,7 @@ export const specSheetSchema = z.looseObject({
       switchedPullUp: z
         .looseObject({
           pullUpOhm: amount('Second pull-up', 'resistance', positive, { hint: 'blank for none' }).nullish(),
-          toWarmC: celsius('In above').nullish(),
+          toWarmC: celsius('In above', { hint: 'without it volts are not judged' }).nullish(),
           toColdC: celsius('Out below', { hint: '5\u202f°C lower where it is not said' }).nullish()
         })
         .nullish(),

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { scanC } from '../../measure/temperature';
 import { defineField } from '../../units/field';
 import { sayC, sayDeltaC } from '../../units/say';
-import { limitsOf, originWords, type Limit } from '../../vehicle/limits';
+import { limitsOf, notGiven, originWords, type Limit } from '../../vehicle/limits';
 import { READS_COLD, READS_HOT, readsOff } from '../../vehicle/sensor-faults';
 import { defineCheck, outcome } from '../check';
 import { share, strength } from '../strength';
@@ -162,7 +162,7 @@ export const warmIdle = defineCheck({
       return outcome(
         'unclear',
         `${says}, unusual for such an engine; the sheet’s regulating temperatures would decide`,
-        { numbers, asks: [low, high].flatMap((l) => (l.origin === 'typical' ? [l.field] : [])) }
+        { numbers, asks: notGiven(low, high) }
       );
     return outcome('fail', says, { numbers, found: [below > 0 ? 'low' : 'high'] });
   },

@@ -8,6 +8,7 @@ import {
   sensorProbes,
   type SensorCircuitFault
 } from '../../physics/circuit/sensor-circuit';
+import { limitsOf, notGiven, originWords, type Limit } from '../../vehicle/limits';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { say, sayC } from '../../units/say';
 import { defineCheck, outcome, unusual } from '../check';
@@ -69,11 +70,11 @@ const readings = () =>
     );
 export type EctCircuitReadings = z.infer<ReturnType<typeof readings>>;
 
-/** How close to its default a reading comes for the extreme to be reached, °C. */
+/** How close to its default a reading comes for the extreme to be reached; units differ where nobody gave it, °C. */
 const REACHED_WITHIN_C = 8;
-/** Where the sheet names no defaults: what control units show for an open and a shorted sensor at least. */
-const OPEN_BELOW_C = -30;
-const SHORT_ABOVE_C = 125;
+const UNITS_DIFFER_C = 15;
+const reachedWithinC = (reads: Limit): number =>
+  reads.origin === 'typical' ? UNITS_DIFFER_C : REACHED_WITHIN_C;
 /** So far from what any unit shows for an extreme, a reading is not that extreme, °C. */
 const CLEARLY_C = 20;
 /** Bridging its pins moves the reading by less than this: the plug is not heard at all, whatever the defaults are, °C. */
@@ -115,18 +116,29 @@ export const ectCircuit = defineCheck({
   strength: strength(0.95, 0.004, 0.04, 'meter', 'Both extremes of the circuit are forced'),
   readings,
   judge(r, { sheet }) {
-    const openC = sheet?.ect?.openReadsC ?? null;
-    const shortC = sheet?.ect?.shortReadsC ?? null;
+    const { openReadsC, shortReadsC } = limitsOf(sheet);
     const referenceV = sheet?.ect?.referenceV ?? null;
-    const openLimit = openC === null ? OPEN_BELOW_C : openC + REACHED_WITHIN_C;
-    const shortLimit = shortC === null ? SHORT_ABOVE_C : shortC - REACHED_WITHIN_C;
+    const openLimit = openReadsC.value + reachedWithinC(openReadsC);
+    const shortLimit = shortReadsC.value - reachedWithinC(shortReadsC);
     const numbers = [
       ...(r.unpluggedC === null
         ? []
-        : [{ name: 'Reads unplugged', value: sayC(r.unpluggedC), limit: `below ${sayC(openLimit)}` }]),
+        : [
+            {
+              name: 'Reads unplugged',
+              value: sayC(r.unpluggedC),
+              limit: `below ${sayC(openLimit)}, ${originWords(openReadsC)}`
+            }
+          ]),
       ...(r.bridgedC === null
         ? []
-        : [{ name: 'Reads bridged', value: sayC(r.bridgedC), limit: `above ${sayC(shortLimit)}` }]),
+        : [
+            {
+              name: 'Reads bridged',
+              value: sayC(r.bridgedC),
+              limit: `above ${sayC(shortLimit)}, ${originWords(shortReadsC)}`
+            }
+          ]),
       ...(r.openV === null
         ? []
         : [
@@ -150,14 +162,20 @@ export const ectCircuit = defineCheck({
     if (r.unpluggedC !== null && !showsOpen)
       wrong.push({
         says: 'unplugged it does not read open: something else draws current, a leak or a short to ground in the loom',
-        given: openC !== null || !heard || (showsShort && r.unpluggedC > openLimit + CLEARLY_C)
+        given:
+          openReadsC.origin !== 'typical' || !heard || (showsShort && r.unpluggedC > openLimit + CLEARLY_C)
       });
     if (r.bridgedC !== null && !showsShort)
       wrong.push({
         says: 'bridged it does not read shorted: a wire, a pin or the ground is open or resists',
-        given: shortC !== null || !heard || (showsOpen && r.bridgedC < shortLimit - CLEARLY_C)
+        given:
+          shortReadsC.origin !== 'typical' || !heard || (showsOpen && r.bridgedC < shortLimit - CLEARLY_C)
       });
-    if (r.openV !== null && referenceV !== null && Math.abs(r.openV / referenceV - 1) > REFERENCE_OFF)
+    if (
+      r.openV !== null &&
+      referenceV !== null &&
+      Math.abs(r.openV - referenceV) > REFERENCE_OFF * referenceV
+    )
       wrong.push({ says: `the open plug has ${say(r.openV, 'voltage')} and not its reference`, given: true });
     if (r.groundV !== null && Math.abs(r.groundV) > GROUND_LIMIT_V)
       wrong.push({ says: 'the ground lies above battery minus', given: true });
@@ -181,7 +199,7 @@ export const ectCircuit = defineCheck({
       // Some units show a value of their own where a circuit is open: only the sheet tells which.
       return wrong.some((w) => w.given)
         ? judged
-        : unusual(judged, 'readings of an open and a shorted circuit', 'ect.openReadsC', 'ect.shortReadsC');
+        : unusual(judged, 'readings of an open and a shorted circuit', ...notGiven(openReadsC, shortReadsC));
     }
     if (r.unpluggedC !== null && r.bridgedC !== null)
       return outcome(

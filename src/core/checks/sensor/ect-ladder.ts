@@ -209,7 +209,7 @@ export const ectLadder = defineCheck({
     const { points, readsOffC, curve } = ladder;
     const numbers = points.map((p, i) => ({
       name: `At ${sayC(p.trueC)}: ${sayOhm(p.ohm)}, its curve ${sayOhm(resistanceAt(curve, p.trueC))}`,
-      value: sayOff(p.trueC, readsOffC[i]),
+      value: sayOff(p.trueC, readsOffC[i], sheet),
       limit: `± ${sayDeltaC(OFF_C)}`
     }));
     const lost = r.points.length - points.length;
@@ -249,10 +249,12 @@ export const ectLadder = defineCheck({
       .join(', ')}`
 });
 
-/** Beyond these no coolant is: a reading there is an open or a shorted sensor, and no number of degrees, °C. */
-const COOLANT_C = { from: -60, to: 180 };
-const sayOff = (trueC: number, offC: number): string =>
-  trueC + offC < COOLANT_C.from ? 'as open' : trueC + offC > COOLANT_C.to ? 'as shorted' : saySignedC(offC);
+/** How far a point reads off, °C: beyond what the control unit can show, as what it shows instead. */
+function sayOff(trueC: number, offC: number, sheet: SpecSheet | null): string {
+  const { openReadsC, shortReadsC } = limitsOf(sheet);
+  if (trueC + offC < openReadsC.value) return 'as open';
+  return trueC + offC > shortReadsC.value ? 'as shorted' : saySignedC(offC);
+}
 
 function withoutCurve(
   r: EctLadderReadings,

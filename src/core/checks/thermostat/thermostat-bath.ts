@@ -1,4 +1,4 @@
-import { limitsOf, originWords } from '../../vehicle/limits';
+import { limitsOf, notGiven, originWords } from '../../vehicle/limits';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { z } from 'zod';
 import { defineField } from '../../units/field';
@@ -67,20 +67,14 @@ const STARTS: Follows = [
 /** How often the figure on it is the one it opens at, where its rating is cooler, and where the sheet is wrong. */
 const STAMPED: Readonly<Record<Moves, number>> = { 'thermostat-low-rating': 0.6, 'sheet-wrong': 0.95 };
 
-/** Readings so far apart tell that it opened between them, and not whether that was early or late. */
-const tooCoarse = (between: readonly [number, number] | null): boolean =>
-  between !== null && between[1] - between[0] > START_OFF_C;
-
 /** Where it starts, as far as the readings tell. */
 const sayStart = ({ startC, startBetweenC }: BathReading): string =>
-  tooCoarse(startBetweenC)
-    ? `between ${sayC(startBetweenC![0])} and ${sayC(startBetweenC![1])}`
-    : `at ${sayC(startC!)}`;
+  startBetweenC ? `between ${startBetweenC.map((c) => sayC(c)).join(' and ')}` : `at ${sayC(startC!)}`;
 
 /** How far from the sheet’s it starts, at least and at most, °C; null where it did not open. */
 function startsOff({ startC, startBetweenC }: BathReading, wantedC: number) {
   if (startC === null) return null;
-  const [first, last] = tooCoarse(startBetweenC) ? startBetweenC! : [startC, startC];
+  const [first, last] = startBetweenC ?? [startC, startC];
   return { least: first - wantedC, most: last - wantedC };
 }
 const onTime = ({ least, most }: { readonly least: number; readonly most: number }): boolean =>
@@ -89,7 +83,7 @@ const onTime = ({ least, most }: { readonly least: number; readonly most: number
 /** What start and stamp say of a cooler part and of a wrong sheet. */
 function bathLikelihoods(r: ThermostatBathReadings, sheet: SpecSheet | null): Partial<Record<Moves, number>> {
   const { startC, startBetweenC } = readBath(r.points);
-  if (startC === null || tooCoarse(startBetweenC)) return {};
+  if (startC === null || startBetweenC) return {};
   const by = openingLikelihoods(startC, sheet, STARTS);
   const wantedC = limitsOf(sheet).startOpenC.value;
   if (r.stampedC === null || Math.abs(startC - wantedC) <= START_OFF_C) return by;
@@ -177,7 +171,7 @@ export const thermostatBath = defineCheck({
       wrong.push(`open by ${say(b.coldLiftMm, 'length')} when cold: it leaks`);
       found.push('leaks');
     } else if (b.coldLiftMm !== null) found.push('shuts');
-    const coarse = tooCoarse(b.startBetweenC);
+    const coarse = b.startBetweenC !== null;
     const off = startC === null ? null : startsOff(b, startC);
     const byItsStamp =
       r.stampedC !== null && b.startC !== null && !coarse && Math.abs(r.stampedC - b.startC) <= STAMP_OFF_C;
@@ -199,13 +193,13 @@ export const thermostatBath = defineCheck({
     const hotEnough = fullC !== null && hottestC >= fullC + 3;
     const short = hotEnough && b.liftMm < least * 0.9;
     const lift = `lifts ${say(b.liftMm, 'length')} at ${sayC(hottestC)}, at least ${say(least, 'length')} wanted`;
-    const liftsAsked = [minLiftMm, fullOpenC].flatMap((l) => (l.origin === 'typical' ? [l.field] : []));
+    const liftsAsked = notGiven(minLiftMm, fullOpenC);
     const shortOfGiven = short && (liftsAsked.length === 0 || b.liftMm <= HARDLY_MM);
     if (shortOfGiven) {
       wrong.push(lift);
       found.push('shortLift');
     } else if (hotEnough && !short) found.push('lifts');
-    const hysteresisC = coarse ? null : b.hysteresisC;
+    const { hysteresisC } = b;
     if (hysteresisC !== null && hysteresisC > HYSTERESIS_C) {
       wrong.push(`shuts ${sayDeltaC(hysteresisC)} below where it opens: it drags`);
       found.push('drags');

@@ -10,7 +10,10 @@ export interface BathPoint {
 export interface BathReading {
   /** °C at which it starts to open while heating, corrected for the lag of the wax; null if not seen. */
   readonly startC: number | null;
-  /** The last reading shut and the first one open, °C, where too few lie on the rise for a line: it started between. */
+  /**
+   * The last reading shut and the first one open, °C, where too few lie on the rise for a line and these lie more than
+   * 4 °C apart: it started between, and no more is known. Null where `startC` stands for itself.
+   */
   readonly startBetweenC: readonly [shut: number, open: number] | null;
   /** °C at which it was full open: a hotter reading lifts it no further; null if not seen. */
   readonly fullC: number | null;
@@ -37,6 +40,8 @@ export const WAX_LAG_S = 20;
 /** Faster than this and the lag is no longer small against what is judged, °C/min. */
 export const FAST_C_PER_MIN = 2;
 const COLD_BELOW_C = 12;
+/** Readings further apart than this are too coarse to interpolate a start between, °C: thermostats differ by no more. */
+const COARSE_C = 4;
 
 /**
  * Start, full, closing and lift of a thermostat from its bath. Start is where a line through the rising part of
@@ -74,7 +79,7 @@ export function readBath(points: readonly BathPoint[]): BathReading {
     fullC:
       startC !== null && full && full.bathC < heating[heating.length - 1].bathC ? full.bathC - lagC : null,
     closedC,
-    hysteresisC: startC !== null && closedC !== null ? startC - closedC : null,
+    hysteresisC: startC !== null && !opening?.between && closedC !== null ? startC - closedC : null,
     liftMm,
     coldLiftMm:
       cold.length > 0
@@ -111,7 +116,7 @@ function onset(points: readonly BathPoint[], top: number): Onset | null {
     const share = (OPENS_MM - shut.liftMm) / Math.max(0.01, open.liftMm - shut.liftMm);
     return {
       celsius: shut.bathC + (open.bathC - shut.bathC) * share,
-      between: [shut.bathC, open.bathC]
+      between: open.bathC - shut.bathC > COARSE_C ? [shut.bathC, open.bathC] : null
     };
   }
   const mc = part.reduce((s, p) => s + p.bathC, 0) / part.length;
