@@ -6,12 +6,21 @@ import type { SpecSheet } from '../../vehicle/spec-sheet';
 import { meaningsOf, ohmsOf, type SensorCircuit } from '../../physics/thermistor/circuit';
 import { resistanceAt, temperatureAt } from '../../physics/thermistor/curve';
 import type { Curve } from '../../vehicle/sensor-curve';
-import { readLadder, type LadderPoint, type LadderReading } from '../../physics/thermistor/errors';
+import { flatAt, readLadder, type LadderPoint, type LadderReading } from '../../physics/thermistor/errors';
 import { matches, type LibraryCurve } from '../../physics/thermistor/library';
 import { sayC, sayDeltaC, saySignedC } from '../../units/say';
 import { AGREE_WITHIN_C } from './cold-agreement';
 import { defineCheck, outcome, type Judged } from '../check';
-import { LADDER_RESULTS, SAYS, sayOhm, sayV, toSettle, type LadderResult } from './ladder-explained';
+import {
+  LADDER_RESULTS,
+  SAYS,
+  sayFlat,
+  sayOhm,
+  sayV,
+  toSettle,
+  withStrays,
+  type LadderResult
+} from './ladder-explained';
 import { share, strength } from '../strength';
 import { instrumentSchema, readWith, type InstrumentId } from '../../measure/instruments';
 import { coolantC, refuseHotter } from '../../measure/temperature';
@@ -104,8 +113,11 @@ function ohmOf(
 /** A ladder against the sheet’s curve: what was read, or null where nothing can be held against anything. */
 export interface JudgedLadder extends LadderReading {
   readonly curve: Curve;
-  readonly points: readonly (LadderPoint & { readonly index: number })[];
+  readonly points: readonly JudgedPoint[];
+  /** Read as open or shorted where others were not: no curve is held against them. */
+  readonly strays: readonly JudgedPoint[];
 }
+type JudgedPoint = LadderPoint & { readonly index: number };
 
 /**
  * Reads the complete points of a ladder by the sheet’s curve, and by the `curves` that may be fitted instead; null
@@ -119,7 +131,7 @@ export function ladderOf(
   const curve = sheet?.ect?.curve;
   if (!curve) return null;
   const circuit = circuitOf(sheet);
-  const read = points.flatMap((p, index) => {
+  const measured = points.flatMap((p, index): JudgedPoint[] => {
     const ohm = ohmOf(p, circuit, curve);
     const sd = p.instrument.uncertaintyC / Z95;
     const onSurface = ON_SURFACE.has(p.instrument.kind);
@@ -127,7 +139,9 @@ export function ladderOf(
       ? []
       : [{ index, trueC: p.celsius, trueSdC: sd * OWN, ohm, ohmSd: METER_SD, onSurface }];
   });
-  if (read.length === 0) return null;
+  if (measured.length === 0) return null;
+  const ofSensor = measured.filter((p) => flatAt(p.ohm) === null);
+  const read = ofSensor.length > 0 ? ofSensor : measured;
   const slope = Math.abs(Math.log(resistanceAt(curve, 61) / resistanceAt(curve, 60)));
   const tolerance = limitsOf(sheet).tolerancePct.value / 100 / Z95 / slope;
   const thermometer = Math.max(...points.map((p) => p.instrument.uncertaintyC)) / Z95;
@@ -139,7 +153,7 @@ export function ladderOf(
     others: curves.filter((l) => apart(l.curve, curve)),
     byVolts
   });
-  return { ...reading, curve, points: read };
+  return { ...reading, curve, points: read, strays: measured.filter((p) => !read.includes(p)) };
 }
 
 /** A family that a sensor of this sheet could be told from: 4 °C away somewhere on the engine’s range. */
@@ -206,20 +220,20 @@ export const ectLadder = defineCheck({
   judge(r, { sheet, curves }) {
     const ladder = ladderOf(r.points, sheet, curves);
     if (!ladder) return withoutCurve(r, sheet, curves);
-    const { points, readsOffC, curve } = ladder;
-    const numbers = points.map((p, i) => ({
+    const { points, strays, curve } = ladder;
+    const numbers = [...points, ...strays].map((p) => ({
       name: `At ${sayC(p.trueC)}: ${sayOhm(p.ohm)}, its curve ${sayOhm(resistanceAt(curve, p.trueC))}`,
-      value: sayOff(p.trueC, readsOffC[i], sheet),
+      value: sayFlat(p.ohm) ?? saySignedC(temperatureAt(curve, p.ohm) - p.trueC),
       limit: `± ${sayDeltaC(OFF_C)}`
     }));
-    const lost = r.points.length - points.length;
+    const lost = r.points.length - points.length - strays.length;
     const doubts =
       lost > 0
         ? [
             `The volts of ${lost} point${lost === 1 ? '' : 's'} cannot be judged: the sheet lacks the reference, the pull-up or where it switches, or they lie outside the reference. Ohms can be`
           ]
         : [];
-    const found = judged(ladder);
+    const found = withStrays(judged(ladder), strays);
     const byOhms = points.every((p) => r.points[p.index].ohm !== null);
     const named = found.found.map((name) =>
       byOhms && (name === 'sound' || name === 'otherCurve') ? (`${name}ByOhms` as const) : name
@@ -249,13 +263,6 @@ export const ectLadder = defineCheck({
       .join(', ')}`
 });
 
-/** How far a point reads off, °C: beyond what the control unit can show, as what it shows instead. */
-function sayOff(trueC: number, offC: number, sheet: SpecSheet | null): string {
-  const { openReadsC, shortReadsC } = limitsOf(sheet);
-  if (trueC + offC < openReadsC.value) return 'as open';
-  return trueC + offC > shortReadsC.value ? 'as shorted' : saySignedC(offC);
-}
-
 function withoutCurve(
   r: EctLadderReadings,
   sheet: SpecSheet | null,
@@ -276,8 +283,13 @@ function withoutCurve(
   );
 }
 
-function judged(ladder: LadderReading): Judged<LadderResult> {
-  const { best, readsOffC, settled, notFitted } = ladder;
+function judged(ladder: JudgedLadder): Judged<LadderResult> {
+  const { best, readsOffC, settled, notFitted, points } = ladder;
+  if (points.every((p) => flatAt(p.ohm) !== null) && best.id !== 'open' && best.id !== 'short')
+    return outcome(
+      'unclear',
+      'It reads as open and as shorted in turn: see to the meter’s tips, and measure again'
+    );
   const worst = readsOffC.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a));
   if (notFitted && best.id === 'healthy') {
     const off = Math.abs(worst) > OFF_C;

@@ -1,11 +1,21 @@
-import type { Explanation, LadderReading } from '../../physics/thermistor/errors';
+import {
+  flatAt,
+  type Explanation,
+  type LadderPoint,
+  type LadderReading
+} from '../../physics/thermistor/errors';
 import { sayC, sayDeltaC } from '../../units/say';
 import { SENSOR_FAULTS } from '../../vehicle/sensor-faults';
-import type { NamedResult } from '../check';
+import type { Judged, NamedResult } from '../check';
 
 /** Three figures are as many as a fit knows. */
 const threeFigures = (x: number, unit: string) => `${Number(x.toPrecision(3))}\u00a0${unit}`;
-export const sayOhm = (ohm: number) => threeFigures(ohm, 'Ω');
+export const sayOhm = (ohm: number) =>
+  ohm < 1e4
+    ? threeFigures(ohm, 'Ω')
+    : ohm < 1e6
+      ? threeFigures(ohm / 1e3, 'kΩ')
+      : threeFigures(ohm / 1e6, 'MΩ');
 export const sayV = (volts: number) => threeFigures(volts, 'V');
 
 const NOT_THAT_FAR = ['ect-open-circuit', 'ect-short-circuit'] as const;
@@ -42,6 +52,23 @@ export const LADDER_RESULTS = {
   short: { seen: 'it is shorted', for: ['ect-short-circuit', 'ect-wiring'], against: ['ect-open-circuit'] }
 } as const satisfies Readonly<Record<string, NamedResult>>;
 export type LadderResult = keyof typeof LADDER_RESULTS;
+
+/** An open or a shorted sensor is told as such, and not in hundreds of degrees. */
+export const sayFlat = (ohm: number): string | null => {
+  const flat = flatAt(ohm);
+  return flat && { open: 'as open', short: 'as shorted' }[flat];
+};
+
+/** A slip or a contact that comes and goes: nothing is cleared before it was measured there again. */
+export function withStrays(o: Judged<LadderResult>, strays: readonly LadderPoint[]): Judged<LadderResult> {
+  if (strays.length === 0) return o;
+  const where = strays.map((p) => `at ${sayC(p.trueC)} ${sayFlat(p.ohm)}`).join(', ');
+  return {
+    ...o,
+    says: `${o.says}. It reads ${where}: measure there again. If it comes back, a contact comes and goes`,
+    ...(o.result === 'pass' ? { result: 'unclear', found: [] } : {})
+  };
+}
 
 /** Which further reading would tell the two leading explanations apart, and what each expects there. */
 export function toSettle({ settled, next, rival, best }: LadderReading): string {

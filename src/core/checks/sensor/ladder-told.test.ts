@@ -236,13 +236,37 @@ describe('what is told of a ladder', () => {
       'open',
       byOhms((c) => 0 * c + 10e6),
       curlew,
-      'fail (open): Open: no current at any temperature | At 14 °C: 10000000 Ω, its curve 3610 Ω: as open [± 5 °C] | At 40 °C: 10000000 Ω, its curve 1310 Ω: as open [± 5 °C] | At 62 °C: 10000000 Ω, its curve 629 Ω: as open [± 5 °C] | At 80 °C: 10000000 Ω, its curve 370 Ω: as open [± 5 °C] | At 92 °C: 10000000 Ω, its curve 267 Ω: as open [± 5 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 92, air null | sensor: -99.16 for 14 ± 0.8, sensor, at engine | sensor: -99.16 for 40 ± 0.8, sensor, at engine | sensor: -99.16 for 62 ± 0.8, sensor, at engine | sensor: -99.16 for 80 ± 0.8, sensor, at engine | sensor: -99.16 for 92 ± 0.8, sensor, at engine | in words: 5 points: 14 °C 10000000 Ω, 40 °C 10000000 Ω, 62 °C 10000000 Ω, 80 °C 10000000 Ω, 92 °C 10000000 Ω'
+      'fail (open): Open: no current at any temperature | At 14 °C: 10 MΩ, its curve 3610 Ω: as open [± 5 °C] | At 40 °C: 10 MΩ, its curve 1310 Ω: as open [± 5 °C] | At 62 °C: 10 MΩ, its curve 629 Ω: as open [± 5 °C] | At 80 °C: 10 MΩ, its curve 370 Ω: as open [± 5 °C] | At 92 °C: 10 MΩ, its curve 267 Ω: as open [± 5 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 92, air null | sensor: -99.16 for 14 ± 0.8, sensor, at engine | sensor: -99.16 for 40 ± 0.8, sensor, at engine | sensor: -99.16 for 62 ± 0.8, sensor, at engine | sensor: -99.16 for 80 ± 0.8, sensor, at engine | sensor: -99.16 for 92 ± 0.8, sensor, at engine | in words: 5 points: 14 °C 10 MΩ, 40 °C 10 MΩ, 62 °C 10 MΩ, 80 °C 10 MΩ, 92 °C 10 MΩ'
     ],
     [
       'shorted',
       byOhms((c) => 0 * c + 0.4),
       curlew,
       'fail (short): Shorted: next to no resistance at any temperature | At 14 °C: 0.4 Ω, its curve 3610 Ω: as shorted [± 5 °C] | At 40 °C: 0.4 Ω, its curve 1310 Ω: as shorted [± 5 °C] | At 62 °C: 0.4 Ω, its curve 629 Ω: as shorted [± 5 °C] | At 80 °C: 0.4 Ω, its curve 370 Ω: as shorted [± 5 °C] | At 92 °C: 0.4 Ω, its curve 267 Ω: as shorted [± 5 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 92, air null | sensor: 862.44 for 14 ± 0.8, sensor, at engine | sensor: 862.44 for 40 ± 0.8, sensor, at engine | sensor: 862.44 for 62 ± 0.8, sensor, at engine | sensor: 862.44 for 80 ± 0.8, sensor, at engine | sensor: 862.44 for 92 ± 0.8, sensor, at engine | in words: 5 points: 14 °C 0.4 Ω, 40 °C 0.4 Ω, 62 °C 0.4 Ω, 80 °C 0.4 Ω, 92 °C 0.4 Ω'
+    ],
+    [
+      'one reading open among three on its curve',
+      { points: [...byOhms(healthy, [20, 90]).points, ...byOhms(() => 10e6, [60]).points] },
+      curlew,
+      'unclear: On its curve here. Two readings cannot tell one kind of error from another: take at least three, 40 °C apart. It reads at 60 °C as open: measure there again. If it comes back, a contact comes and goes | At 20 °C: 2810 Ω, its curve 2810 Ω: 0 °C [± 5 °C] | At 90 °C: 281 Ω, its curve 281 Ω: 0 °C [± 5 °C] | At 60 °C: 10 MΩ, its curve 670 Ω: as open [± 5 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 60, air null | sensor: 20 for 20 ± 0.8, sensor, at engine | sensor: 90 for 90 ± 0.8, sensor, at engine | sensor: -99.16 for 60 ± 0.8, sensor, at engine | in words: 3 points: 20 °C 2810 Ω, 90 °C 281 Ω, 60 °C 10 MΩ'
+    ],
+    [
+      'one reading shorted among four with 110 Ω in series',
+      { points: [...byOhms((c) => healthy(c) + 110).points, ...byOhms(() => 0.4, [70]).points] },
+      curlew,
+      'fail (series): Series resistance about 111 Ω (92.5 Ω to 128 Ω): reads up to 12.7 °C cold, worst when hot. It reads at 70 °C as shorted: measure there again. If it comes back, a contact comes and goes | At 14 °C: 3720 Ω, its curve 3610 Ω: −0.7 °C [± 5 °C] | At 40 °C: 1420 Ω, its curve 1310 Ω: −2.2 °C [± 5 °C] | At 62 °C: 739 Ω, its curve 629 Ω: −5.1 °C [± 5 °C] | At 80 °C: 480 Ω, its curve 370 Ω: −9 °C [± 5 °C] | At 92 °C: 377 Ω, its curve 267 Ω: −12.7 °C [± 5 °C] | At 70 °C: 0.4 Ω, its curve 493 Ω: as shorted [± 5 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 70, air null | sensor: 13.29 for 14 ± 0.8, sensor, at engine | sensor: 37.75 for 40 ± 0.8, sensor, at engine | sensor: 56.91 for 62 ± 0.8, sensor, at engine | sensor: 70.95 for 80 ± 0.8, sensor, at engine | sensor: 79.3 for 92 ± 0.8, sensor, at engine | sensor: 862.44 for 70 ± 0.8, sensor, at engine | in words: 6 points: 14 °C 3720 Ω, 40 °C 1420 Ω, 62 °C 739 Ω, 80 °C 480 Ω, 92 °C 377 Ω, 70 °C 0.4 Ω'
+    ],
+    [
+      'half of its readings open',
+      { points: [...byOhms(healthy, [20]).points, ...byOhms(() => 10e6, [60]).points] },
+      curlew,
+      'unclear: On its curve here. One reading cannot tell one kind of error from another: take at least three, 40 °C apart. It reads at 60 °C as open: measure there again. If it comes back, a contact comes and goes | At 20 °C: 2810 Ω, its curve 2810 Ω: 0 °C [± 5 °C] | At 60 °C: 10 MΩ, its curve 670 Ω: as open [± 5 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 60, air null | sensor: 20 for 20 ± 0.8, sensor, at engine | sensor: -99.16 for 60 ± 0.8, sensor, at engine | in words: 2 points: 20 °C 2810 Ω, 60 °C 10 MΩ'
+    ],
+    [
+      'open and shorted in turn',
+      { points: [...byOhms(() => 10e6, [20]).points, ...byOhms(() => 0.4, [60]).points] },
+      curlew,
+      'unclear: It reads as open and as shorted in turn: see to the meter’s tips, and measure again | At 20 °C: 10 MΩ, its curve 2810 Ω: as open [± 5 °C] | At 60 °C: 0.4 Ω, its curve 670 Ω: as shorted [± 5 °C] | heat: measured 2026-11-25T08:00:00.000Z, coolant 60, air null | sensor: -99.16 for 20 ± 0.8, sensor, at engine | sensor: 862.44 for 60 ± 0.8, sensor, at engine | in words: 2 points: 20 °C 10 MΩ, 60 °C 0.4 Ω'
     ]
   ])('%s', (_, readings, sheet, says) => expect(told('ect-ladder', readings, context([], sheet))).toBe(says));
 });

@@ -127,9 +127,13 @@ export function readLadder(points: readonly LadderPoint[], setting: LadderSettin
   };
 }
 
+/** Whether a resistance is that of no sensor: no current flows, or nothing stands in its way; null where it is one’s. */
+export const flatAt = (ohm: number): 'open' | 'short' | null =>
+  ohm >= OPEN_OHM ? 'open' : ohm <= SHORT_OHM ? 'short' : null;
+
 function flatOf(points: readonly LadderPoint[]): 'open' | 'short' | null {
-  if (points.every((p) => p.ohm >= OPEN_OHM)) return 'open';
-  return points.every((p) => p.ohm <= SHORT_OHM) ? 'short' : null;
+  const first = flatAt(points[0].ohm);
+  return points.every((p) => flatAt(p.ohm) === first) ? first : null;
 }
 
 const plain = (id: ErrorId, misfit: number, ohmAt: (c: number) => number, aicc = misfit): Explanation => ({

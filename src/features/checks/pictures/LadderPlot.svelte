@@ -24,7 +24,7 @@
   /** Points as resistance; those in volts that cannot be turned into one are not drawn. */
   const drawn = $derived(
     ladder
-      ? ladder.points.map((p) => ({
+      ? [...ladder.points, ...ladder.strays].map((p) => ({
           celsius: p.trueC,
           ohm: p.ohm,
           u: points[p.index].instrument.uncertaintyC
