@@ -14,6 +14,11 @@ const FILES = [
     name: 'base',
     test: /node_modules\/(svelte|@sveltejs|devalue|esm-env|clsx|idb|svelte-sonner)\/|~icons\/|src\/lib\/ui\/(page-state|sync|outbox)\//
   },
+  // Words and units of the core that need no schema, for pages that show lines and no case.
+  {
+    name: 'words',
+    test: /src\/core\/(faults\/|base\/(result|ticks|text|dates|linear)|units\/(quantity|say|ticks|units)\.|record\/(roles|field-names|active|photo)\.|handover\/memory\/(drift|fingerprint|memory)\.|runs\/spark|vehicle\/(faults|parts|repairs|symptoms|fan-words|codes)\.|physics\/(heat\/phases|thermistor\/curve))/
+  },
   { name: 'case', test: /node_modules\/(zod|simple-statistics)\/|src\/core\// },
   // Fields that need no menu, so that a page with one of them does without the rest.
   {

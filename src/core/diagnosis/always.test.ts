@@ -7,7 +7,8 @@ import { residualC } from '../physics/coolant/cooling';
 import type { SpecSheet } from '../vehicle/spec-sheet';
 import { SITUATION_IDS, SYMPTOM_IDS } from '../vehicle/symptoms';
 import { planFor } from '../../../tests/support/check-bench';
-import { PHASES, thermalAt, type ThermalFact } from '../physics/heat/state';
+import { PHASES } from '../physics/heat/phases';
+import { thermalAt, type ThermalFact } from '../physics/heat/state';
 
 /** What must hold whatever a technician states, in whatever order. */
 const SHEETS = ['qh-03-curlew', 'qh-07-parcel', 'qh-11-fathom', 'qh-19-plough', 'qh-22-heron'].map(

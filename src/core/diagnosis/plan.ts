@@ -11,7 +11,8 @@ import { runsEngine, type Danger } from './dangers';
 import { partRemoved, waitFor, type Worth } from './next';
 import { resultsOf } from '../checks/results';
 import type { Posterior } from './posterior';
-import { PHASES, type ThermalPhase, type ThermalState } from '../physics/heat/state';
+import { PHASES, type ThermalPhase } from '../physics/heat/phases';
+import type { ThermalState } from '../physics/heat/state';
 
 /** One check on the plan. */
 export interface Planned {

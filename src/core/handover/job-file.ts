@@ -3,7 +3,8 @@ import { isPlainObject, readFormat, unknownIn, type OpenFormat } from '../base/o
 import { good, type Result } from '../base/result';
 import { assembleCase, type CaseInput } from '../diagnosis/case';
 import { instrumentSchema } from '../measure/instruments';
-import { PHOTO_TYPES, recordEventSchema } from '../record/events';
+import { recordEventSchema } from '../record/events';
+import { PHOTO_TYPES } from '../record/photo';
 import { shopChecksSchema } from '../record/shop-checks';
 import { shopCostsSchema } from '../record/shop-costs';
 import { upcastAll } from '../record/upcast';

@@ -3,7 +3,7 @@ import { readFormat, type OpenFormat } from '../base/open-format';
 import type { Result } from '../base/result';
 import { FAULT_IDS } from '../vehicle/faults';
 import { specSheetSchema } from '../vehicle/spec-sheet';
-import { symptomSchema } from '../vehicle/symptoms';
+import { symptomSchema } from '../record/intake';
 
 /** Rising levels, and what each adds. */
 export const LEVELS = {

@@ -20,6 +20,7 @@ import { repairDoneSchema } from './repair-done';
 import { boardBodies } from './board';
 import { floorSchema } from './floor';
 import { shopChecksSchema } from './shop-checks';
+import { PHOTO_MAX_BYTES, PHOTO_TYPES } from './photo';
 
 /**
  * The record: everything a person enters is an event, appended and never changed. The state of a vehicle or a
@@ -57,9 +58,6 @@ const checkRecorded = z
     }
     return { ...payload, readings: parsed.data };
   });
-
-export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;
-export const PHOTO_MAX_BYTES = 6 * 1024 * 1024;
 
 const bodies = [
   z.object({

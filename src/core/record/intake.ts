@@ -1,5 +1,10 @@
 import { z } from 'zod';
-import { symptomSchema } from '../vehicle/symptoms';
+import { SITUATION_IDS, SYMPTOM_IDS, type Symptom } from '../vehicle/symptoms';
+
+export const symptomSchema: z.ZodType<Symptom> = z.object({
+  what: z.enum(SYMPTOM_IDS),
+  when: z.array(z.enum(SITUATION_IDS)).max(SITUATION_IDS.length)
+});
 
 /** What is taken down at the counter. Free words stand beside what was tapped. */
 export const intakeSchema = z

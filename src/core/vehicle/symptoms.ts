@@ -1,5 +1,3 @@
-import { z } from 'zod';
-
 /** When the driver noticed it. */
 export const SITUATIONS = {
   start: 'from the moment of starting',
@@ -116,11 +114,11 @@ const keys = <T extends object>(of: T) => Object.keys(of) as [keyof T & string, 
 export const SYMPTOM_IDS = keys(SYMPTOMS);
 export const SITUATION_IDS = keys(SITUATIONS);
 
-export const symptomSchema = z.object({
-  what: z.enum(SYMPTOM_IDS),
-  when: z.array(z.enum(SITUATION_IDS)).max(SITUATION_IDS.length)
-});
-export type Symptom = z.infer<typeof symptomSchema>;
+/** What a driver noticed, and when. */
+export interface Symptom {
+  what: SymptomId;
+  when: SituationId[];
+}
 
 /** `Gauge: climbs or reads high, at idle, crawling`. */
 export function symptomText({ what, when }: Symptom): string {

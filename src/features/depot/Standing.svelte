@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { OpenLine } from '$lib/views';
-  import { PHASE_TITLES, PHASES } from '$core/physics/heat/state';
+  import { PHASE_TITLES, PHASES } from '$core/physics/heat/phases';
   import HeatCurve, { placeOf } from '$lib/ui/plots/HeatCurve.svelte';
   import { shown } from '$lib/ui/page-state/units';
   import { hour } from '$lib/ui/page-state/when';

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { PHASE_TITLES, PHASES, type ThermalState } from '$core/physics/heat/state';
+  import { PHASE_TITLES, PHASES } from '$core/physics/heat/phases';
+  import type { ThermalState } from '$core/physics/heat/state';
   import { stretchIndex, type Chip, type Line } from '$core/diagnosis/plan';
   import HeatCurve, { placeOf } from '$lib/ui/plots/HeatCurve.svelte';
   import { phaseTitle } from './words';

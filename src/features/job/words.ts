@@ -1,6 +1,6 @@
 import { formatDistanceStrict } from 'date-fns';
 import type { ThermalState } from '$core/physics/heat/state';
-import { PHASE_TITLES } from '$core/physics/heat/state';
+import { PHASE_TITLES } from '$core/physics/heat/phases';
 import { shown } from '$lib/ui/page-state/units';
 import { hour } from '$lib/ui/page-state/when';
 

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { PHASE_TITLES, PHASES, type ThermalState } from '$core/physics/heat/state';
+  import { PHASE_TITLES, PHASES } from '$core/physics/heat/phases';
+  import type { ThermalState } from '$core/physics/heat/state';
   import { inReaderUnits } from '$lib/ui/page-state/units';
   import type { PracticeNow } from '$lib/views';
 

@@ -8,19 +8,8 @@ import {
   SOAKED_BELOW_C
 } from '../coolant/cooling';
 import type { SpecSheet } from '../../vehicle/spec-sheet';
+import type { ThermalPhase } from './phases';
 import { toldOf, type ToldBySensor } from './sensor-told';
-
-/** The engine's thermal state: the spine of a job. */
-export const PHASES = ['cold', 'warming', 'regulating', 'hot', 'cooling'] as const;
-export type ThermalPhase = (typeof PHASES)[number];
-
-export const PHASE_TITLES: Readonly<Record<ThermalPhase, string>> = {
-  cold: 'Cold-soaked',
-  warming: 'Warming',
-  regulating: 'Regulating',
-  hot: 'Hot, stopped',
-  cooling: 'Cooling'
-};
 
 /** Something known about the engine's heat at a moment. Times are ISO 8601; the latest that is not after "now" counts. */
 export type ThermalFact =

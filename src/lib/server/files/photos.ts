@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { PHOTO_MAX_BYTES, type PHOTO_TYPES } from '../../../core/record/events';
+import { PHOTO_MAX_BYTES, type PHOTO_TYPES } from '../../../core/record/photo';
 import { bad, good, type Result } from '../../../core/base/result';
 import type { Database } from '../db/database';
 import { append, Refusal } from '../record/record';

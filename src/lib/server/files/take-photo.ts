@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { PHOTO_MAX_BYTES } from '../../../core/record/events';
+import { PHOTO_MAX_BYTES } from '../../../core/record/photo';
 import { moment } from '../../../core/record/moment';
 import { saidBy } from '../access/actor';
 import { refusalStatus } from '../answers';

@@ -1,7 +1,7 @@
 import { assembleCase } from '../../../core/diagnosis/case';
 import { stretchIndex, type Planned } from '../../../core/diagnosis/plan';
 import { CAUTIONS } from '../../../core/measure/cautions';
-import { PHASE_TITLES, PHASES } from '../../../core/physics/heat/state';
+import { PHASE_TITLES, PHASES } from '../../../core/physics/heat/phases';
 import { loadCase } from '../cases/load-case';
 import type { Database } from '../db/database';
 import { backCode } from './back-code';

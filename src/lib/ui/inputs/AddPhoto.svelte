@@ -1,6 +1,6 @@
 <script lang="ts">
   import Camera from '~icons/lucide/camera';
-  import { PHOTO_MAX_BYTES, PHOTO_TYPES } from '$core/record/events';
+  import { PHOTO_MAX_BYTES, PHOTO_TYPES } from '$core/record/photo';
   import type { Problem } from '$core/base/result';
   import { recordPhoto } from '$lib/ui/outbox/record.svelte';
 

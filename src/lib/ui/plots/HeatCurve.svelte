@@ -1,5 +1,6 @@
 <script lang="ts" module>
-  import { PHASES, type ThermalPhase, type ThermalState } from '$core/physics/heat/state';
+  import { PHASES, type ThermalPhase } from '$core/physics/heat/phases';
+  import type { ThermalState } from '$core/physics/heat/state';
 
   /** Height of the line, 0 to 1, over the five stretches: how an engine's heat goes through a job. */
   const KNOTS: readonly (readonly [number, number])[] = [
