@@ -12,7 +12,7 @@ import icons from './icons.js';
 const FILES = [
   {
     name: 'base',
-    test: /node_modules\/(svelte|@sveltejs|devalue|esm-env|clsx|idb|svelte-sonner)\/|~icons\/|src\/lib\/ui\/(page-state|sync|outbox)\//
+    test: /node_modules\/(svelte|@sveltejs|devalue|esm-env|clsx|idb|svelte-sonner)\/|~icons\/|src\/lib\/ui\/(page-state|sync|outbox)\/(?!save-sheet|waiting-file)/
   },
   // Words and units of the core that need no schema, for pages that show lines and no case.
   {

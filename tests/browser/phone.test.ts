@@ -152,6 +152,20 @@ describe('on a phone of 390 by 844', () => {
     await touch(false);
   });
 
+  it('fetches no check and no schema for the day, which shows lines of jobs', async () => {
+    const toldAhead = async (path: string) => {
+      const told = (await fetch(server.address + path)).headers.get('link') ?? '';
+      const files = [...told.matchAll(/<([^>]+\.js)>/g)].map(([, file]) => new URL(file, server.address));
+      return (await Promise.all(files.map(async (file) => (await fetch(file)).text()))).join('');
+    };
+    const [day, job] = [await toldAhead('/'), await toldAhead('/jobs/8')];
+    for (const ofACase of ['ECT ladder', 'invalid_type']) {
+      expect(job).toContain(ofACase);
+      expect(day).not.toContain(ofACase);
+    }
+    expect(day).toContain('Airflow restricted');
+  });
+
   it('installs as an application, with its icons', async () => {
     await go('/');
     const href = await (await driver.findElement(By.css('link[rel="manifest"]'))).getAttribute('href');

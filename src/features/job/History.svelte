@@ -29,7 +29,7 @@
   const shownEvents = $derived(events.filter((e) => e.kind !== 'undo').toReversed());
 </script>
 
-<details class="card px-4" bind:open={unfolded}>
+<details class="card px-4" data-record bind:open={unfolded}>
   <summary class="flex min-h-14 items-center gap-2 font-bold"
     >Record <span class="text-ink-2 reading font-normal">{shownEvents.length}</span></summary
   >
