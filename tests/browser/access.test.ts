@@ -98,8 +98,7 @@ describe('a workshop where people sign in', () => {
     expect(closing).toMatchObject({ status: 422 });
     expect(closing.text).toContain('closing a job is for a lead');
     await addNote('Radiator face looked at');
-    await driver.executeScript('document.querySelector("[data-record]").open = true');
-    await see(driver, By.xpath('//*[@data-record]//*[contains(., "Radiator face looked at")]'));
+    await see(driver, By.xpath('//*[contains(., "Radiator face looked at")]'));
     await driver.wait(async () => (await authorOf('Radiator face looked at')).length === 1, WAIT_MS);
     expect(await authorOf('Radiator face looked at')).toEqual([{ who: 'Tobin Skarre', known: true }]);
   });

@@ -36,8 +36,6 @@
   const stops = $derived(advice?.actNow === true);
   const act = $derived(advice ? repairTitles(advice.act.repairs) : '');
   let looking = $state<Planned['id'] | null>(null);
-  /** What is folded is worked out and drawn when it is opened. */
-  let unfolded = $state(false);
   const shown = $derived(
     looking && [next, ...others].some((p) => p?.id === looking) ? looking : (next?.id ?? null)
   );
@@ -103,35 +101,33 @@
     </p>
   {/if}
   {#if next}
-    <details class="mt-0.5" bind:open={unfolded}>
+    <details class="mt-0.5">
       <summary class="quiet-link flex min-h-11 w-fit cursor-pointer items-center text-sm"
         >What each result would mean, other checks</summary
       >
-      {#if unfolded}
-        <div class="grid gap-x-6 gap-y-2 pb-2 sm:grid-cols-2">
-          <div>
-            <p class="text-sm font-semibold">{shown ? checkOf(shown).title : ''}</p>
-            <Foresight {foreseen} {asked} />
-          </div>
-          {#if others.length > 0}
-            <ul>
-              {#each others.slice(0, ALTERNATIVES) as other (other.id)}
-                <li class="border-line flex min-h-11 items-center gap-3 border-t first:border-t-0">
-                  <button class="quiet-link flex-1 text-left text-sm" onclick={() => onopen(other.id)}
-                    >{other.check.title}
-                    <span class="text-ink-2 whitespace-nowrap">{other.minutes} min</span></button
-                  >
-                  <button
-                    class="btn my-1 min-h-11 px-2 text-sm"
-                    aria-pressed={shown === other.id}
-                    onclick={() => (looking = shown === other.id ? null : other.id)}>Preview</button
-                  >
-                </li>
-              {/each}
-            </ul>
-          {/if}
+      <div class="grid gap-x-6 gap-y-2 pb-2 sm:grid-cols-2">
+        <div>
+          <p class="text-sm font-semibold">{shown ? checkOf(shown).title : ''}</p>
+          <Foresight {foreseen} {asked} />
         </div>
-      {/if}
+        {#if others.length > 0}
+          <ul>
+            {#each others.slice(0, ALTERNATIVES) as other (other.id)}
+              <li class="border-line flex min-h-11 items-center gap-3 border-t first:border-t-0">
+                <button class="quiet-link flex-1 text-left text-sm" onclick={() => onopen(other.id)}
+                  >{other.check.title}
+                  <span class="text-ink-2 whitespace-nowrap">{other.minutes} min</span></button
+                >
+                <button
+                  class="btn my-1 min-h-11 px-2 text-sm"
+                  aria-pressed={shown === other.id}
+                  onclick={() => (looking = shown === other.id ? null : other.id)}>Preview</button
+                >
+              </li>
+            {/each}
+          </ul>
+        {/if}
+      </div>
     </details>
   {/if}
 </section>

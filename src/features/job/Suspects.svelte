@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { SvelteSet } from 'svelte/reactivity';
   import { FAULTS } from '$core/faults/registry';
   import { midSentence, sayChance, sayLikely } from '$core/base/text';
   import type { Case } from '$core/diagnosis/case';
@@ -31,10 +30,6 @@
   );
   const pair = $derived(now.hypotheses.find((h) => h.faults.length === 2 && h.probability > 0.1) ?? null);
   const nameOf = (fault: FaultId) => FAULTS[fault].title;
-  /** Suspects whose evidence is open: what is folded is drawn when it is opened. */
-  const unfolded = new SvelteSet<FaultId>();
-  const unfold = (fault: FaultId, open: boolean) =>
-    void (open ? unfolded.add(fault) : unfolded.delete(fault));
   let adding = $state<{ fault: FaultId; way: OwnFinding['way'] } | null>(null);
 </script>
 
@@ -53,7 +48,7 @@
     <ol class="mt-2">
       {#each leading as s (s.fault)}
         <li class="border-line border-t first:border-t-0" data-suspect={s.fault}>
-          <details ontoggle={(e) => unfold(s.fault, e.currentTarget.open)}>
+          <details>
             <summary class="flex min-h-11 cursor-pointer items-center gap-3 py-1">
               <span class="min-w-0 flex-1">{nameOf(s.fault)}</span>
               <span class="text-ink-2 text-sm max-sm:hidden">{sayLikely(s.probability)}</span>
@@ -67,7 +62,7 @@
                 >{sayChance(s.probability)}</span
               >
             </summary>
-            {#if unfolded.has(s.fault)}<Bearings fault={s.fault} findings={asked.findings} />{/if}
+            <Bearings fault={s.fault} findings={asked.findings} />
             {#if !closed}
               <div class="flex flex-wrap gap-2 pb-3">
                 <button class="btn" onclick={() => (adding = { fault: s.fault, way: 'against' })}
