@@ -5,6 +5,18 @@ import { join } from 'node:path';
 import { defineConfig, type Manifest, type Plugin } from 'vite';
 import icons from './icons.js';
 
+/** Words, units and lines of the core: nothing of it reads what somebody entered. */
+const WITHOUT_SCHEMA = [
+  'base/(result|ticks|text|dates|linear)',
+  'faults/',
+  'handover/memory/(drift|fingerprint|memory)',
+  'physics/(heat/phases|thermistor/curve)',
+  'record/(roles|field-names|active|photo)\\.',
+  'runs/spark',
+  'units/(quantity|say|ticks|units)',
+  'vehicle/(faults|parts|repairs|symptoms|fan-words|codes)\\.'
+];
+
 /**
  * Which modules of the browser's side share a file. Left alone the bundler makes two hundred small ones, and a phone
  * waits for each: what every page needs, what every page with a case needs, and the parts of a form are one each.
@@ -14,10 +26,10 @@ const FILES = [
     name: 'base',
     test: /node_modules\/(svelte|@sveltejs|devalue|esm-env|clsx|idb|svelte-sonner)\/|~icons\/|src\/lib\/ui\/(page-state|sync|outbox)\/(?!save-sheet|waiting-file)/
   },
-  // Words and units of the core that need no schema, for pages that show lines and no case.
+  // For pages that show lines and no case. A module that reaches zod would bring it here too.
   {
     name: 'words',
-    test: /src\/core\/(faults\/|base\/(result|ticks|text|dates|linear)|units\/(quantity|say|ticks|units)\.|record\/(roles|field-names|active|photo)\.|handover\/memory\/(drift|fingerprint|memory)\.|runs\/spark|vehicle\/(faults|parts|repairs|symptoms|fan-words|codes)\.|physics\/(heat\/phases|thermistor\/curve))/
+    test: new RegExp(`src/core/(${WITHOUT_SCHEMA.join('|')})`)
   },
   { name: 'case', test: /node_modules\/(zod|simple-statistics)\/|src\/core\// },
   // Fields that need no menu, so that a page with one of them does without the rest.

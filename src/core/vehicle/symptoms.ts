@@ -116,8 +116,8 @@ export const SITUATION_IDS = keys(SITUATIONS);
 
 /** What a driver noticed, and when. */
 export interface Symptom {
-  what: SymptomId;
-  when: SituationId[];
+  readonly what: SymptomId;
+  readonly when: readonly SituationId[];
 }
 
 /** `Gauge: climbs or reads high, at idle, crawling`. */

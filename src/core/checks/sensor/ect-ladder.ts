@@ -220,10 +220,11 @@ export const ectLadder = defineCheck({
   judge(r, { sheet, curves }) {
     const ladder = ladderOf(r.points, sheet, curves);
     if (!ladder) return withoutCurve(r, sheet, curves);
-    const { points, strays, curve } = ladder;
-    const numbers = [...points, ...strays].map((p) => ({
+    const { points, strays, readsOffC, curve } = ladder;
+    const numbers = [...points, ...strays].map((p, i) => ({
       name: `At ${sayC(p.trueC)}: ${sayOhm(p.ohm)}, its curve ${sayOhm(resistanceAt(curve, p.trueC))}`,
-      value: sayFlat(p.ohm) ?? saySignedC(temperatureAt(curve, p.ohm) - p.trueC),
+      // A stray is open or shorted: it has no difference.
+      value: sayFlat(p.ohm) ?? saySignedC(readsOffC[i]),
       limit: `± ${sayDeltaC(OFF_C)}`
     }));
     const lost = r.points.length - points.length - strays.length;
