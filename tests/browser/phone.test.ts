@@ -129,6 +129,8 @@ describe('on a phone of 390 by 844', () => {
         { enabled, maxTouchPoints: 1 }
       );
     await touch(true);
+    await go('/');
+    expect(await (await inputOf('Filter')).getAttribute('placeholder')).toBe('Filter');
     const open = await server.db.jobs.findOne({ where: { state: 'open' }, rejectOnEmpty: true });
     await openSheet(`/jobs/${open.number}`, 'warm-idle');
     const field = await inputOf('Reading at warm idle');

@@ -3,6 +3,7 @@
   import { mayHere } from '$lib/ui/page-state/who';
   import Plus from '~icons/lucide/plus';
   import { goto } from '$app/navigation';
+  import { hasPad } from '$lib/ui/page-state/hands.svelte';
   import { useNow } from '$lib/ui/page-state/now.svelte';
   import { useShortcuts } from '$lib/ui/page-state/shortcuts.svelte';
   import { day } from '$lib/ui/page-state/when';
@@ -61,7 +62,7 @@
       ><span class="sr-only">Filter</span><input
         class="field"
         type="search"
-        placeholder="Filter   F"
+        placeholder={hasPad() ? 'Filter' : 'Filter   F'}
         bind:value={wanted}
         bind:this={filter}
       /></label
